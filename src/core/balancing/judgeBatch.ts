@@ -1,0 +1,204 @@
+import type { BatchFacts } from '../churning/batchEvents';
+import type { BatchStory } from '../churning/batchStory';
+import { usualButterFat, usualLoss, usualLossSd } from '../churning/expectedButter';
+import { fatMethods } from '../dairy/creamFat';
+import { ninety, together } from '../quantities/estimate';
+import { churnBalance, suspectAbove, verdictOf, wetBelow } from './churnBalance';
+import type { Verdict } from './churnBalance';
+import type { Figure, FigureInput } from './figure';
+
+/** Spread of the buttermilk's fat when it was not tested, as a share of it (engineering estimate). */
+const buttermilkFatSpread = 0.35;
+/** Buttermilk and water that cling to cloths and bowls when the buttermilk was not measured, g/g cream (engineering estimate). */
+const unmeasuredSpread = 0.05;
+
+export interface Judgement {
+  verdict: Verdict;
+  /** One sentence: what the weight means. */
+  meaning: string;
+  /** One sentence: what to do now. */
+  advice: string;
+  /** Said when no scale was used and a scale would tell more. */
+  withAScale?: string;
+  figures: Figure[];
+  butterMass: number;
+  saltMass: number;
+  buttermilkMass: number;
+  buttermilkMeasured: boolean;
+  buttermilkFat: number;
+  lossFat: number;
+  fatIn: number;
+  fatToButter: number;
+  churnEfficiency: number;
+  impliedButterFat: number;
+  impliedSd: number;
+}
+
+/**
+ * The arithmetic of a finished batch and what it means. Undefined while no butter has been weighed, or when the
+ * figures leave no fat for the butter at all.
+ * @param buttermilkFat fat foreseen in the buttermilk, mass fraction (not tested on a farm)
+ */
+export function judgeBatch(facts: BatchFacts, story: BatchStory, buttermilkFat: number): Judgement | undefined {
+  const butterMass = sum(story.portions.map((portion) => portion.mass));
+  const saltMass = sum(story.portions.map((portion) => portion.saltMass));
+  const butterSd = together(...story.portions.map((portion) => portion.massSd));
+  const unsalted = butterMass - saltMass;
+  if (unsalted <= 0) return undefined;
+  const fatIn = facts.creamMass * facts.creamFat;
+  const fatInSd = fatIn * together(facts.creamMassSd / facts.creamMass, facts.creamFatSd / facts.creamFat);
+  const measured = story.drains.filter((drain) => drain.mass !== undefined);
+  const buttermilkMeasured = measured.length > 0;
+  const buttermilkMass = buttermilkMeasured ? sum(measured.map((drain) => drain.mass ?? 0)) : Math.max(0, facts.creamMass + story.addedWater - unsalted);
+  const buttermilkSd = buttermilkMeasured ? together(...measured.map((drain) => drain.massSd ?? 0)) : unmeasuredSpread * facts.creamMass;
+  const lossFat = usualLoss * fatIn;
+  let balance;
+  try {
+    balance = churnBalance({
+      creamMass: facts.creamMass,
+      creamFat: facts.creamFat,
+      butterMass,
+      saltMass,
+      buttermilkMass,
+      addedWaterMass: Math.min(story.addedWater, buttermilkMass),
+      buttermilkFat,
+      lossFat,
+    });
+  } catch {
+    return undefined;
+  }
+  const fatOutSd = together(buttermilkFat * buttermilkSd, buttermilkFat * buttermilkFatSpread * buttermilkMass, usualLossSd * fatIn);
+  const fatToButterSd = together(fatInSd, fatOutSd);
+  const impliedSd = balance.impliedButterFat * together(fatToButterSd / balance.fatToButter, butterSd / unsalted);
+
+  const cream: FigureInput = { name: 'Cream', value: facts.creamMass, unit: 'mass', sd: facts.creamMassSd, origin: 'measured', from: `typed as “${facts.amountTyped}”` };
+  const fat: FigureInput = {
+    name: 'Cream fat',
+    value: facts.creamFat,
+    unit: 'fraction',
+    sd: facts.creamFatSd,
+    origin: facts.fatMethod === 'test' ? 'measured' : facts.fatMethod === 'label' ? 'told' : 'assumed',
+    from: `${fatMethods[facts.fatMethod].name}: ${fatMethods[facts.fatMethod].says}`,
+  };
+  const volumeOnly = story.portions.some((portion) => portion.measured === 'volume');
+  const butter: FigureInput = {
+    name: 'Butter',
+    value: butterMass,
+    unit: 'mass',
+    sd: butterSd,
+    origin: 'measured',
+    from: volumeOnly ? 'by volume at 0.95 g/mL ± 8 % (engineering estimate)' : 'on the scale',
+  };
+  const salt: FigureInput = { name: 'Salt in it', value: saltMass, unit: 'mass', origin: saltMass > 0 ? 'worked out' : 'told', from: saltMass > 0 ? 'by the way it was salted' : 'none' };
+  const buttermilk: FigureInput = {
+    name: 'Buttermilk',
+    value: buttermilkMass,
+    unit: 'mass',
+    sd: buttermilkSd,
+    origin: buttermilkMeasured ? 'measured' : 'assumed',
+    from: buttermilkMeasured ? 'as drained, with any water added' : 'not measured: cream and added water less the butter',
+  };
+  const buttermilkFatInput: FigureInput = {
+    name: 'Fat of the buttermilk',
+    value: buttermilkFat,
+    unit: 'fraction',
+    sd: buttermilkFat * buttermilkFatSpread,
+    origin: 'assumed',
+    from: 'foreseen by the churning model at this temperature',
+  };
+  const loss: FigureInput = { name: 'Lost to wash and smears', value: lossFat, unit: 'mass', sd: usualLossSd * fatIn, origin: 'assumed', from: '1 % of the fat (engineering estimate)' };
+  const water: FigureInput = { name: 'Water added', value: story.addedWater, unit: 'mass', origin: 'measured', from: story.addedWater > 0 ? 'as entered' : 'none entered' };
+  const source = 'Fat balance of a churning (Walstra et al., Dairy Science and Technology, 2006, ch. 18).';
+  const fatToButter: FigureInput = { name: 'Fat in the butter', value: balance.fatToButter, unit: 'mass', sd: fatToButterSd, origin: 'worked out', from: 'the figure above' };
+  const litres = facts.creamVolume / 1000;
+  const figures: Figure[] = [
+    { key: 'fatIn', name: 'Fat in', value: balance.fatIn, sd: fatInSd, unit: 'mass', formula: 'cream × its fat', inputs: [cream, fat], source },
+    {
+      key: 'fatToButter',
+      name: 'Fat in the butter',
+      value: balance.fatToButter,
+      sd: fatToButterSd,
+      unit: 'mass',
+      formula: 'fat in − buttermilk × its fat − what washing and smearing took',
+      inputs: [{ ...cream, name: 'Fat in', value: balance.fatIn, sd: fatInSd, origin: 'worked out', from: 'cream × its fat' }, buttermilk, buttermilkFatInput, loss],
+      source,
+    },
+    {
+      key: 'churnEfficiency',
+      name: 'Churn efficiency',
+      value: balance.churnEfficiency,
+      sd: fatOutSd / balance.fatIn,
+      unit: 'fraction',
+      formula: 'fat in the butter ÷ fat in',
+      inputs: [fatToButter, { ...cream, name: 'Fat in', value: balance.fatIn, sd: fatInSd, origin: 'worked out', from: 'cream × its fat' }],
+      source,
+    },
+    {
+      key: 'impliedButterFat',
+      name: 'Implied fat content',
+      value: balance.impliedButterFat,
+      sd: impliedSd,
+      unit: 'fraction',
+      formula: 'fat in the butter ÷ (butter − salt)',
+      inputs: [fatToButter, butter, salt],
+      source: `${source} Under ${wetBelow * 100} % says wet, over ${suspectAbove * 100} % says fat went uncounted; farm butter is usually 80–84 %.`,
+    },
+    { key: 'overrun', name: 'Overrun', value: balance.overrun, sd: impliedSd / balance.impliedButterFat ** 2, unit: 'fraction', formula: '(butter − fat in it) ÷ fat in it, salt counted as butter', inputs: [butter, fatToButter], source: `${source} 20–25 % is typical.` },
+    { key: 'netButtermilk', name: 'Net buttermilk', value: Math.max(0, buttermilkMass - story.addedWater), sd: buttermilkSd, unit: 'mass', formula: 'buttermilk drained − water added to the churn', inputs: [buttermilk, water], source },
+    {
+      key: 'yield',
+      name: 'Butter per litre of cream',
+      value: butterMass / litres,
+      sd: (butterMass / litres) * together(butterSd / butterMass, facts.creamMassSd / facts.creamMass),
+      unit: 'massPerLitre',
+      formula: 'butter ÷ volume of cream at its own temperature',
+      inputs: [butter, { ...cream, from: `${(litres).toFixed(2)} L by its density` }],
+      source: 'Density of cream from its fat and temperature (docs/models.md).',
+    },
+  ];
+  const verdict = verdictOf(balance.impliedButterFat);
+  return {
+    verdict,
+    ...words(verdict, balance.fatToButter, unsalted),
+    withAScale: volumeOnly ? scaleWords(balance.fatToButter, unsalted, butterSd) : undefined,
+    figures,
+    butterMass,
+    saltMass,
+    buttermilkMass,
+    buttermilkMeasured,
+    buttermilkFat,
+    lossFat,
+    fatIn: balance.fatIn,
+    fatToButter: balance.fatToButter,
+    churnEfficiency: balance.churnEfficiency,
+    impliedButterFat: balance.impliedButterFat,
+    impliedSd,
+  };
+}
+
+const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);
+
+function words(verdict: Verdict, fatToButter: number, unsalted: number): { meaning: string; advice: string } {
+  const explained = fatToButter / usualButterFat;
+  switch (verdict) {
+    case 'wet':
+      return {
+        meaning: `Heavier than its fat can explain, by about ${Math.round((unsalted - explained) / 5) * 5} g: water or buttermilk is still in it, or the cream was richer than thought.`,
+        advice: 'Press and work it again while it is cold, pour off what weeps, and weigh it once more.',
+      };
+    case 'plausible':
+      return { meaning: 'The weight fits the fat: this is butter, well worked.', advice: 'Nothing to mend. Wrap it against light and fridge smells.' };
+    case 'suspect':
+      return {
+        meaning: 'Lighter than its fat should make: some fat went uncounted, or the cream was leaner than thought.',
+        advice: 'Look for flecks in the buttermilk, and butter left on whisk, cloth and hands; then check the scale and the cream’s fat.',
+      };
+  }
+}
+
+function scaleWords(fatToButter: number, unsalted: number, butterSd: number): string {
+  const low = fatToButter / (unsalted + ninety * butterSd);
+  const high = fatToButter / Math.max(1, unsalted - ninety * butterSd);
+  const percent = (share: number) => Math.round(Math.min(1, share) * 100);
+  return `Measured by volume, so the butter’s fat could be anything from ${percent(low)} to ${percent(high)} %. A scale would settle whether it is ${low < wetBelow ? 'wet' : 'good'}${high > suspectAbove ? ', good, or short of fat' : ' or good'}.`;
+}

@@ -1,0 +1,25 @@
+import { CalculationError } from '../calculation';
+import { fillLimit } from './tools';
+
+export interface Loads {
+  loads: number;
+  /** mL in each. */
+  volumeEach: number;
+  /** Share of the vessel each fills. */
+  fillEach: number;
+  /** Share of the vessel it would fill all at once. */
+  fillAtOnce: number;
+}
+
+/**
+ * Splits cream into equal loads that leave the churn at most half full, so that the cream can fall and fold
+ * (handbook §5: over half full whips but will not break). Volumes in mL.
+ * @throws {CalculationError} when either volume is not above zero
+ */
+export function splitLoads(volume: number, capacity: number, limit = fillLimit): Loads {
+  if (!(volume > 0)) throw new CalculationError(`volume: ${volume} mL was given; there must be some cream.`, 'volume');
+  if (!(capacity > 0)) throw new CalculationError(`capacity: ${capacity} mL was given; the churn must hold something.`, 'capacity');
+  const loads = Math.max(1, Math.ceil(volume / (capacity * limit) - 1e-9));
+  const volumeEach = volume / loads;
+  return { loads, volumeEach, fillEach: volumeEach / capacity, fillAtOnce: volume / capacity };
+}

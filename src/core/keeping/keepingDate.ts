@@ -1,0 +1,96 @@
+import * as v from 'valibot';
+import { calculation } from '../calculation';
+import { addDays, readDate } from './civilDate';
+
+export const storages = ['counter', 'crock', 'fridge', 'freezer'] as const;
+export type Storage = (typeof storages)[number];
+
+export interface Kept {
+  /** ISO date the butter was made. */
+  made: string;
+  storage: Storage;
+  washed: boolean;
+  salted: boolean;
+  cultured: boolean;
+  rawOrigin: boolean;
+  freshHerbsOrGarlic: boolean;
+}
+
+export interface KeepingDate {
+  /** ISO date, the last good day. */
+  until: string;
+  days: number;
+  /** Why this date and no later, in words. */
+  reasons: string[];
+}
+
+/** Base days of handbook §6.12; conservative defaults. */
+const fridgeDays = { unwashed: 4, unsalted: 12, salted: 25 };
+const freezerDays = { unsalted: 165, salted: 270 };
+const counterDays = { washed: 2, unwashed: 1 };
+const crockDays = 14;
+const culturedFactor = 1.25;
+const rawFactor = 0.7;
+const herbDays: Record<Storage, number> = { fridge: 4, freezer: 90, counter: 0, crock: 0 };
+
+/** How long butter keeps where it is put, and why (handbook §6.12). Rounded down to whole days. */
+export function keepingDate(butter: Kept): KeepingDate {
+  readDate(butter.made, 'made');
+  const reasons: string[] = [];
+  let days = baseDays(butter, reasons);
+  if (butter.storage === 'fridge' && butter.cultured) {
+    days *= culturedFactor;
+    reasons.push('cultured: a quarter longer');
+  }
+  if (butter.storage === 'fridge' && butter.rawOrigin) {
+    days *= rawFactor;
+    reasons.push('from raw milk: a third less');
+  }
+  if (butter.freshHerbsOrGarlic && days > herbDays[butter.storage]) {
+    days = herbDays[butter.storage];
+    reasons.push(
+      butter.storage === 'counter' || butter.storage === 'crock'
+        ? 'fresh herbs or garlic never stand at room temperature (botulism)'
+        : `fresh herbs or garlic: at most ${days} days`,
+    );
+  }
+  const whole = Math.floor(days + 1e-9);
+  return { until: addDays(butter.made, whole), days: whole, reasons };
+}
+
+function baseDays({ storage, washed, salted, rawOrigin }: Kept, reasons: string[]): number {
+  switch (storage) {
+    case 'fridge':
+      reasons.push(washed ? (salted ? 'washed and salted, at 4 °C or colder' : 'washed, unsalted, at 4 °C or colder') : 'not washed: buttermilk left in it sours');
+      return washed ? (salted ? fridgeDays.salted : fridgeDays.unsalted) : fridgeDays.unwashed;
+    case 'freezer':
+      reasons.push(`${salted ? 'salted' : 'unsalted'}, at −18 °C; safe after that, but the flavour fades`);
+      return salted ? freezerDays.salted : freezerDays.unsalted;
+    case 'counter':
+      if (rawOrigin) reasons.push('raw milk butter has no counter time');
+      else if (!salted) reasons.push('unsalted butter has no counter time');
+      else reasons.push(washed ? 'salted and washed, on the counter up to 21 °C' : 'salted but not washed, on the counter');
+      return salted && !rawOrigin ? (washed ? counterDays.washed : counterDays.unwashed) : 0;
+    case 'crock':
+      if (rawOrigin) reasons.push('a water seal keeps out air, not bacteria: no crock time for raw milk butter');
+      else if (!salted || !washed) reasons.push('a crock needs washed, salted butter');
+      else reasons.push('washed and salted under water changed every 3–5 days, up to 21 °C');
+      return salted && washed && !rawOrigin ? crockDays : 0;
+  }
+}
+
+export const keepingDateCalculation = calculation({
+  name: 'keeping.date',
+  says: 'The date butter keeps until, with the reasons.',
+  input: v.strictObject({
+    made: v.string(),
+    storage: v.picklist(storages),
+    washed: v.boolean(),
+    salted: v.boolean(),
+    cultured: v.boolean(),
+    rawOrigin: v.boolean(),
+    freshHerbsOrGarlic: v.boolean(),
+  }),
+  output: v.object({ until: v.string(), days: v.number(), reasons: v.array(v.string()) }),
+  run: keepingDate,
+});

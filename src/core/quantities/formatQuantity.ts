@@ -1,0 +1,95 @@
+import { fahrenheitFrom } from './temperature';
+import { gramsPerOunce, gramsPerPound, kitchenMeasures } from './units';
+import type { UnitSystem } from './units';
+
+/** A number and its unit, kept apart so that the unit can be set smaller. */
+export interface Spoken {
+  number: string;
+  unit: string;
+}
+
+export const text = (spoken: Spoken): string => (spoken.unit.startsWith('%') ? `${spoken.number} %` : `${spoken.number} ${spoken.unit}`.trim());
+
+/** Rounds to as many figures as a person would say: three below a hundred thousand, never more than `places` decimals. */
+function round(value: number, places: number): string {
+  const size = Math.abs(value);
+  const wanted = size >= 100 ? 0 : size >= 10 ? Math.min(1, places) : Math.min(2, places);
+  const fixed = value.toFixed(wanted);
+  return (wanted > 0 ? fixed.replace(/\.?0+$/, '') : fixed).replace(/^-0$/, '0').replace('-', '−');
+}
+
+/** Mass `grams` in the farm's own units: g and kg, or oz and lb. */
+export function spokenMass(grams: number, system: UnitSystem): Spoken {
+  if (system === 'metric') {
+    if (Math.abs(grams) >= 1000) return { number: round(grams / 1000, 2), unit: 'kg' };
+    return { number: round(grams, Math.abs(grams) < 10 ? 1 : 0), unit: 'g' };
+  }
+  if (Math.abs(grams) >= gramsPerPound) return { number: round(grams / gramsPerPound, 2), unit: 'lb' };
+  return { number: round(grams / gramsPerOunce, Math.abs(grams) < gramsPerOunce ? 2 : 1), unit: 'oz' };
+}
+
+/** Volume `millilitres` in the farm's own units: mL and L, or quarts, cups and spoons. */
+export function spokenVolume(millilitres: number, system: UnitSystem): Spoken {
+  const size = Math.abs(millilitres);
+  if (system === 'metric') {
+    if (size >= 1000) return { number: round(millilitres / 1000, 2), unit: 'L' };
+    return { number: round(millilitres, size < 10 ? 1 : 0), unit: 'mL' };
+  }
+  const { quart, cup, tablespoon } = kitchenMeasures[system] as Record<'quart' | 'cup' | 'tablespoon', number>;
+  if (size >= quart * 0.99) return { number: round(millilitres / quart, 2), unit: 'qt' };
+  if (size >= cup / 4) return { number: round(millilitres / cup, 2), unit: size > cup ? 'cups' : 'cup' };
+  return { number: round(millilitres / tablespoon, 1), unit: 'tbsp' };
+}
+
+/** Temperature `celsius` as °C, or °F on a US farm. */
+export function spokenTemperature(celsius: number, system: UnitSystem): Spoken {
+  const shown = system === 'us' ? fahrenheitFrom(celsius) : celsius;
+  return { number: (Math.round(shown * 2) / 2).toFixed(1).replace('.0', '').replace('-', '−'), unit: system === 'us' ? '°F' : '°C' };
+}
+
+/** A difference of `kelvins`, as °C, or °F on a US farm. */
+export function spokenDegrees(kelvins: number, system: UnitSystem): Spoken {
+  return { number: round(system === 'us' ? kelvins * 1.8 : kelvins, 1), unit: system === 'us' ? '°F' : '°C' };
+}
+
+/** Share of the whole as a percentage with at most `places` decimals. */
+export function spokenFraction(share: number, places = 1): Spoken {
+  return { number: (share * 100).toFixed(places).replace(/\.0+$/, '').replace('-', '−'), unit: '%' };
+}
+
+/** `minutes` as a person would say it: 40 s, 12 min, 2 h 10. */
+export function spokenMinutes(minutes: number): Spoken {
+  if (minutes < 0.95) return { number: String(Math.max(5, Math.round((minutes * 60) / 5) * 5)), unit: 's' };
+  if (minutes < 9.5) return { number: (Math.round(minutes * 2) / 2).toString(), unit: 'min' };
+  if (minutes < 90) return { number: String(Math.round(minutes)), unit: 'min' };
+  const quarter = Math.round(minutes / 10) * 10;
+  const hours = Math.floor(quarter / 60);
+  return { number: `${hours} h${quarter % 60 ? ` ${String(quarter % 60).padStart(2, '0')}` : ''}`, unit: '' };
+}
+
+/**
+ * A range in one unit ("860–905 g"), rounded as a person would say it.
+ * `speak` gives number and unit for one end.
+ */
+export function spokenRange(low: number, high: number, speak: (value: number) => Spoken): Spoken {
+  const top = speak(high);
+  const bottom = speak(low);
+  if (bottom.unit === top.unit) return { number: bottom.number === top.number ? top.number : `${bottom.number}–${top.number}`, unit: top.unit };
+  return { number: `${text(bottom)} – ${top.number}`, unit: top.unit };
+}
+
+/** Rounds an estimate of grams to the nearest 5 g (or 0.1 oz at small sizes): ranges, not false precision. */
+export function saidMass(grams: number, system: UnitSystem): Spoken {
+  if (system !== 'metric') return spokenMass(grams, system);
+  const step = grams >= 2000 ? 50 : grams >= 200 ? 5 : 1;
+  return spokenMass(Math.round(grams / step) * step, system);
+}
+
+/** Elapsed seconds as a clock reads: 4:05, 1:04:05. */
+export function clockText(seconds: number): string {
+  const whole = Math.max(0, Math.floor(seconds));
+  const hours = Math.floor(whole / 3600);
+  const minutes = Math.floor((whole % 3600) / 60);
+  const rest = String(whole % 60).padStart(2, '0');
+  return hours > 0 ? `${hours}:${String(minutes).padStart(2, '0')}:${rest}` : `${minutes}:${rest}`;
+}

@@ -1,0 +1,19 @@
+/** Grams in a level teaspoon of 4.93 mL, by kind of salt (handbook §6.11). */
+export const salts = {
+  fine: { name: 'fine table or sea salt', gramsPerTeaspoon: 5.9 },
+  coarse: { name: 'coarse sea salt', gramsPerTeaspoon: 5.0 },
+  denseFlake: { name: 'dense flake', gramsPerTeaspoon: 4.8 },
+  hollowFlake: { name: 'hollow flake', gramsPerTeaspoon: 2.8 },
+  pinkRock: { name: 'fine pink rock salt', gramsPerTeaspoon: 5.6 },
+  finishing: { name: 'finishing flake', gramsPerTeaspoon: 2.3 },
+} as const;
+
+export type SaltKind = keyof typeof salts;
+export const saltKinds = Object.keys(salts) as [SaltKind, ...SaltKind[]];
+
+/** Brine past which salt no longer dissolves and the butter grits, w/w at room temperature (handbook §6.11). */
+export const saltSolubility = 0.264;
+/** Brine from which butter counts as salted for keeping (handbook §6.11). */
+export const keepingBrine = 0.06;
+/** Water in unsalted farm butter when nothing better is known (handbook §6.8: 14–18 %). */
+export const usualMoisture = 0.16;
