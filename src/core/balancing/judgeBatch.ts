@@ -20,6 +20,8 @@ export interface Judgement {
   advice: string;
   /** Said when no scale was used and a scale would tell more. */
   withAScale?: string;
+  /** Butter beyond (or short of) what its fat makes at the usual 82 %, g. */
+  excessMass: number;
   figures: Figure[];
   butterMass: number;
   saltMass: number;
@@ -159,7 +161,8 @@ export function judgeBatch(facts: BatchFacts, story: BatchStory, buttermilkFat: 
   const verdict = verdictOf(balance.impliedButterFat);
   return {
     verdict,
-    ...words(verdict, balance.fatToButter, unsalted),
+    ...words[verdict],
+    excessMass: unsalted - balance.fatToButter / usualButterFat,
     withAScale: volumeOnly ? scaleWords(balance.fatToButter, unsalted, butterSd) : undefined,
     figures,
     butterMass,
@@ -178,23 +181,17 @@ export function judgeBatch(facts: BatchFacts, story: BatchStory, buttermilkFat: 
 
 const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);
 
-function words(verdict: Verdict, fatToButter: number, unsalted: number): { meaning: string; advice: string } {
-  const explained = fatToButter / usualButterFat;
-  switch (verdict) {
-    case 'wet':
-      return {
-        meaning: `Heavier than its fat can explain, by about ${Math.round((unsalted - explained) / 5) * 5} g: water or buttermilk is still in it, or the cream was richer than thought.`,
-        advice: 'Press and work it again while it is cold, pour off what weeps, and weigh it once more.',
-      };
-    case 'plausible':
-      return { meaning: 'The weight fits the fat: this is butter, well worked.', advice: 'Nothing to mend. Wrap it against light and fridge smells.' };
-    case 'suspect':
-      return {
-        meaning: 'Lighter than its fat should make: some fat went uncounted, or the cream was leaner than thought.',
-        advice: 'Look for flecks in the buttermilk, and butter left on whisk, cloth and hands; then check the scale and the cream’s fat.',
-      };
-  }
-}
+const words: Record<Verdict, { meaning: string; advice: string }> = {
+  wet: {
+    meaning: 'Heavier than its fat can explain: water or buttermilk is still in it, or the cream was richer than thought.',
+    advice: 'Press and work it again while it is cold, pour off what weeps, and weigh it once more.',
+  },
+  plausible: { meaning: 'The weight fits the fat: this is butter, well worked.', advice: 'Nothing to mend. Wrap it against light and fridge smells.' },
+  suspect: {
+    meaning: 'Lighter than its fat should make: some fat went uncounted, or the cream was leaner than thought.',
+    advice: 'Look for flecks in the buttermilk, and butter left on whisk, cloth and hands; then check the scale and the cream’s fat.',
+  },
+};
 
 function scaleWords(fatToButter: number, unsalted: number, butterSd: number): string {
   const low = fatToButter / (unsalted + ninety * butterSd);

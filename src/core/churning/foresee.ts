@@ -1,6 +1,6 @@
 import { logEstimate } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
-import { churnPace, priorPace } from './churnPace';
+import { priorPace } from './churnPace';
 import type { ChurnPace } from './churnPace';
 import { expectedButter } from './expectedButter';
 import type { ExpectedButter } from './expectedButter';
@@ -103,30 +103,11 @@ export function foresee(cream: CreamInChurn, pace: ChurnPace = priorPace): Fores
   };
 }
 
-/** One finished batch, as far as its pace goes. */
-export interface PaceRecord {
-  cream: CreamInChurn;
-  breakMinutes: number;
-}
-
-/** Learns a churn's pace from its batches: each break time against the one foreseen at the tool's median. */
-export function paceFromBatches(records: readonly PaceRecord[]): ChurnPace {
-  const ratios = records.flatMap(({ cream, breakMinutes }) => {
-    const median = tools[cream.tool].medianBreakMinutes * (cream.homogenised ? homogenisedFactor : 1);
-    const { breakSeconds } = simulateChurn(
-      {
-        churn: churnOf(cream.tool, median),
-        fat: cream.fat,
-        temperature: cream.temperature,
-        roomTemperature: cream.roomTemperature ?? usualRoom,
-        fill: cream.fill,
-        ripened: cream.ripened,
-        hardness: cream.hardness,
-      },
-      median * patience * 60,
-      0,
-    );
-    return breakSeconds === undefined ? [] : [breakMinutes / (breakSeconds / 60)];
-  });
-  return churnPace(ratios);
+/**
+ * One batch's pace: its break time over the time foreseen at the tool's median. Undefined when the model says such
+ * cream would not break at all, so that the batch cannot teach.
+ */
+export function paceRatio(cream: CreamInChurn, breakMinutes: number): number | undefined {
+  const { breakMinutes: foreseen } = foresee(cream);
+  return foreseen === undefined || breakMinutes <= 0 ? undefined : breakMinutes / foreseen.mid;
 }

@@ -1,0 +1,142 @@
+import type { Verdict } from '@/core/balancing/churnBalance';
+import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
+import type { Phase, StoryPortion } from '@/core/churning/batchStory';
+import type { ToolKey } from '@/core/churning/tools';
+import { Op } from 'sequelize';
+import type { FarmScope } from '../farmScope';
+import { BatchEventRow, BatchRow, PortionRow } from './models';
+
+export interface Batch {
+  id: string;
+  number: number;
+  creamLotId: string;
+  facts: BatchFacts;
+  startedAt: Date;
+  phase: Phase;
+  breakMinutes: number | null;
+  /** Break time over the one foreseen at the tool's median; what the churn's pace is learned from. */
+  paceRatio: number | null;
+  /** The figures that matter, once packed. */
+  judged: BatchSummary | null;
+  churnedEntryId: string | null;
+  revision: number;
+}
+
+/** What the ledger shows of a packed batch without telling its whole story again. Masses in g. */
+export interface BatchSummary {
+  butterMass: number;
+  fatIn: number;
+  fatToButter: number;
+  churnEfficiency: number;
+  impliedButterFat: number;
+  verdict: Verdict;
+  /** g of butter per litre of cream. */
+  perLitre: number;
+}
+
+/** An event as stored: with the device that sent it and when the server had it. */
+export type RecordedEvent = BatchEvent & { device: string; recordedAtSeconds: number };
+
+const batchFrom = (row: BatchRow): Batch => ({
+  id: row.id,
+  number: row.number,
+  creamLotId: row.creamLotId,
+  facts: row.facts as BatchFacts,
+  startedAt: row.startedAt,
+  phase: row.phase as Phase,
+  breakMinutes: row.breakMinutes === null ? null : Number(row.breakMinutes),
+  paceRatio: row.paceRatio === null ? null : Number(row.paceRatio),
+  judged: row.judged as BatchSummary | null,
+  churnedEntryId: row.churnedEntryId,
+  revision: row.revision,
+});
+
+export async function addBatch({ farmId, transaction }: FarmScope, batch: Pick<Batch, 'id' | 'number' | 'creamLotId' | 'facts' | 'startedAt'>): Promise<void> {
+  await BatchRow.create(
+    { farmId, ...batch, vesselId: batch.facts.vesselId, phase: 'stopped', breakMinutes: null, paceRatio: null, judged: null, churnedEntryId: null, revision: 0 },
+    { transaction },
+  );
+}
+
+/** Reads a batch; `hold` keeps others from changing it until the transaction ends. */
+export async function batchById({ farmId, transaction }: FarmScope, id: string, hold = false): Promise<Batch | undefined> {
+  const row = await BatchRow.findOne({ where: { farmId, id }, transaction, ...(hold ? { lock: transaction.LOCK.UPDATE } : {}) });
+  return row ? batchFrom(row) : undefined;
+}
+
+/** The farm's batches, newest first. */
+export async function batchesOf({ farmId, transaction }: FarmScope, limit = 200): Promise<Batch[]> {
+  const rows = await BatchRow.findAll({ where: { farmId }, transaction, order: [['startedAt', 'DESC'], ['number', 'DESC']], limit });
+  return rows.map(batchFrom);
+}
+
+export async function changeBatch(
+  { farmId, transaction }: FarmScope,
+  id: string,
+  change: Pick<Batch, 'phase' | 'breakMinutes' | 'paceRatio' | 'judged' | 'churnedEntryId' | 'revision'>,
+): Promise<void> {
+  await BatchRow.update({ ...change, breakMinutes: change.breakMinutes?.toFixed(3) ?? null, paceRatio: change.paceRatio?.toFixed(4) ?? null }, { where: { farmId, id }, transaction });
+}
+
+/** Adds events that are not there yet; one sent twice stays once. Returns how many were new. */
+export async function addEvents(
+  { farmId, transaction }: FarmScope,
+  batchId: string,
+  events: readonly BatchEvent[],
+  by: { device: string; commandId: string; recordedAt: Date },
+): Promise<number> {
+  const before = await BatchEventRow.count({ where: { farmId, batchId }, transaction });
+  await BatchEventRow.bulkCreate(
+    events.map((event) => ({ farmId, batchId, id: event.id, kind: event.kind, at: new Date(event.atSeconds * 1000), data: event, ...by })),
+    { transaction, ignoreDuplicates: true },
+  );
+  return (await BatchEventRow.count({ where: { farmId, batchId }, transaction })) - before;
+}
+
+export async function eventsOf({ farmId, transaction }: FarmScope, batchIds: readonly string[]): Promise<Map<string, RecordedEvent[]>> {
+  const rows = await BatchEventRow.findAll({ where: { farmId, batchId: [...batchIds] }, transaction, order: [['at', 'ASC'], ['id', 'ASC']] });
+  const byBatch = new Map<string, RecordedEvent[]>(batchIds.map((id) => [id, []]));
+  for (const row of rows) {
+    byBatch.get(row.batchId)?.push({ ...(row.data as BatchEvent), device: row.device, recordedAtSeconds: row.recordedAt.getTime() / 1000 });
+  }
+  return byBatch;
+}
+
+/** Replaces what a batch's portions are known as; those no longer in the story stop standing. */
+export async function putPortions({ farmId, transaction }: FarmScope, batchId: string, portions: readonly StoryPortion[]): Promise<void> {
+  await PortionRow.update({ standing: false }, { where: { farmId, batchId }, transaction });
+  for (const portion of portions) {
+    await PortionRow.upsert(
+      {
+        farmId,
+        lotId: portion.id,
+        batchId,
+        name: portion.name,
+        mass: portion.mass.toFixed(3),
+        saltMass: portion.saltMass.toFixed(3),
+        measured: portion.measured,
+        additions: portion.additions,
+        standing: true,
+      },
+      { transaction },
+    );
+  }
+}
+
+/** Portions a batch ever had, by lot id, with whether they still stand. */
+export async function portionsOf({ farmId, transaction }: FarmScope, batchId: string): Promise<{ lotId: string; standing: boolean }[]> {
+  const rows = await PortionRow.findAll({ where: { farmId, batchId }, transaction });
+  return rows.map(({ lotId, standing }) => ({ lotId, standing }));
+}
+
+/** Pace ratios of a tool's batches that started before a time, newest first. */
+export async function paceRatiosOf({ farmId, transaction }: FarmScope, before: Date): Promise<{ tool: ToolKey; ratio: number }[]> {
+  const rows = await BatchRow.findAll({
+    where: { farmId, paceRatio: { [Op.not]: null }, startedAt: { [Op.lt]: before } },
+    attributes: ['facts', 'paceRatio'],
+    transaction,
+    order: [['startedAt', 'DESC']],
+    limit: 100,
+  });
+  return rows.map((row) => ({ tool: (row.facts as BatchFacts).tool, ratio: Number(row.paceRatio) }));
+}

@@ -1,0 +1,40 @@
+import type { Transaction } from 'sequelize';
+import { database } from './connection';
+
+/** A transaction that sees one farm's rows and no other's: the only way into farm data. */
+export interface FarmScope {
+  farmId: string;
+  transaction: Transaction;
+}
+
+/** PostgreSQL's ways of saying “try again”: serialisation failure and deadlock. */
+const retryable = new Set(['40001', '40P01']);
+const mostTries = 4;
+
+/**
+ * Runs `work` in one transaction bound to a farm. The database itself holds the binding (row security reads
+ * `immulgo.farm`), so a forgotten condition finds nothing rather than somebody else's rows. Deadlocks are retried.
+ */
+export async function inFarm<T>(farmId: string, work: (scope: FarmScope) => Promise<T>): Promise<T> {
+  for (let attempt = 1; ; attempt += 1) {
+    try {
+      return await database().transaction(async (transaction) => {
+        await database().query(`SELECT set_config('immulgo.farm', :farmId, true)`, { replacements: { farmId }, transaction });
+        return work({ farmId, transaction });
+      });
+    } catch (error) {
+      if (attempt === mostTries || !retryable.has(sqlState(error) ?? '')) throw error;
+    }
+  }
+}
+
+/** The SQLSTATE of a database error, if it is one. */
+export function sqlState(error: unknown): string | undefined {
+  const original = (error as { original?: { code?: unknown }; parent?: { code?: unknown } } | null)?.original ?? (error as { parent?: { code?: unknown } } | null)?.parent;
+  return typeof original?.code === 'string' ? original.code : undefined;
+}
+
+/** A savepoint inside the scope: what `work` did is taken back when it throws, the rest of the transaction stands. */
+export async function savepoint<T>(scope: FarmScope, work: (scope: FarmScope) => Promise<T>): Promise<T> {
+  return database().transaction({ transaction: scope.transaction }, (transaction) => work({ ...scope, transaction }));
+}

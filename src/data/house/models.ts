@@ -1,0 +1,64 @@
+import type { CreationOptional, InferAttributes, InferCreationAttributes, Sequelize } from 'sequelize';
+import { DataTypes, Model } from 'sequelize';
+
+export class FarmRow extends Model<InferAttributes<FarmRow>, InferCreationAttributes<FarmRow>> {
+  declare id: string;
+  declare name: CreationOptional<string | null>;
+  declare unitSystem: CreationOptional<string>;
+  declare timeZone: CreationOptional<string>;
+  declare fatHardness: CreationOptional<string>;
+  declare settled: CreationOptional<boolean>;
+  declare nextBatchNumber: CreationOptional<number>;
+}
+
+export function defineFarm(sequelize: Sequelize): void {
+  FarmRow.init(
+    {
+      id: { type: DataTypes.UUID, primaryKey: true },
+      name: DataTypes.TEXT,
+      unitSystem: DataTypes.TEXT,
+      timeZone: DataTypes.TEXT,
+      fatHardness: DataTypes.DECIMAL(4, 2),
+      settled: DataTypes.BOOLEAN,
+      nextBatchNumber: DataTypes.INTEGER,
+    },
+    { sequelize, modelName: 'farm', tableName: 'farm' },
+  );
+}
+
+export class AnimalRow extends Model<InferAttributes<AnimalRow>, InferCreationAttributes<AnimalRow>> {
+  declare farmId: string;
+  declare id: string;
+  declare name: string;
+  declare breed: string;
+}
+
+export function defineAnimal(sequelize: Sequelize): void {
+  AnimalRow.init(
+    { farmId: { type: DataTypes.UUID, primaryKey: true }, id: { type: DataTypes.UUID, primaryKey: true }, name: DataTypes.TEXT, breed: DataTypes.TEXT },
+    { sequelize, modelName: 'animal', tableName: 'animal' },
+  );
+}
+
+export class VesselRow extends Model<InferAttributes<VesselRow>, InferCreationAttributes<VesselRow>> {
+  declare farmId: string;
+  declare id: string;
+  declare name: string;
+  declare kind: string;
+  declare tool: string | null;
+  declare capacity: string;
+}
+
+export function defineVessel(sequelize: Sequelize): void {
+  VesselRow.init(
+    {
+      farmId: { type: DataTypes.UUID, primaryKey: true },
+      id: { type: DataTypes.UUID, primaryKey: true },
+      name: DataTypes.TEXT,
+      kind: DataTypes.TEXT,
+      tool: DataTypes.TEXT,
+      capacity: DataTypes.DECIMAL(12, 3),
+    },
+    { sequelize, modelName: 'vessel', tableName: 'vessel' },
+  );
+}

@@ -1,0 +1,171 @@
+import { randomUUID } from 'node:crypto';
+import { QueryTypes } from 'sequelize';
+import { database } from '../connection';
+import type { FarmScope } from '../farmScope';
+import { EntryLineRow, EntryRow, LotRow } from './models';
+
+export type LotKind = 'milk' | 'cream' | 'skim' | 'buttermilk' | 'butter' | 'culture' | 'ghee';
+
+export interface NewLot {
+  id: string;
+  code: string;
+  kind: LotKind;
+  vesselId?: string | null;
+  batchId?: string | null;
+  madeAt: Date;
+  raw: boolean;
+  ripened: boolean;
+  fatMethod?: string | null;
+  storage?: string | null;
+  keepUntil?: string | null;
+  keepReasons?: string[];
+  details?: Record<string, unknown>;
+}
+
+/** One side of an entry: grams into (or, below zero, out of) a lot or an account, and the fat among them. */
+export interface Line {
+  lot?: string;
+  account?: string;
+  mass: number;
+  fat: number;
+}
+
+export interface NewEntry {
+  commandId: string;
+  kind: 'received' | 'churned' | 'used';
+  at: Date;
+  recordedAt: Date;
+  lines: Line[];
+}
+
+/** Makes a lot, or brings one that a corrected batch made before up to date. Balances never live here. */
+export async function putLot({ farmId, transaction }: FarmScope, lot: NewLot): Promise<void> {
+  await LotRow.upsert(
+    {
+      farmId,
+      ...lot,
+      vesselId: lot.vesselId ?? null,
+      batchId: lot.batchId ?? null,
+      fatMethod: lot.fatMethod ?? null,
+      storage: lot.storage ?? null,
+      keepUntil: lot.keepUntil ?? null,
+    },
+    { transaction },
+  );
+}
+
+/** Writes an entry. The database refuses it when its two sides differ. Returns its id. */
+export async function postEntry({ farmId, transaction }: FarmScope, entry: NewEntry): Promise<string> {
+  const id = randomUUID();
+  await EntryRow.create({ farmId, id, commandId: entry.commandId, kind: entry.kind, at: entry.at, recordedAt: entry.recordedAt, correctsId: null }, { transaction });
+  await EntryLineRow.bulkCreate(
+    entry.lines
+      .filter((line) => line.mass !== 0 || line.fat !== 0)
+      .map((line, position) => ({
+        farmId,
+        entryId: id,
+        position,
+        lotId: line.lot ?? null,
+        account: line.account ?? null,
+        mass: line.mass.toFixed(3),
+        fat: line.fat.toFixed(3),
+      })),
+    { transaction },
+  );
+  return id;
+}
+
+/** Takes an entry back by its opposite. An entry can be taken back once. */
+export async function counterEntry({ farmId, transaction }: FarmScope, entryId: string, commandId: string, recordedAt: Date): Promise<void> {
+  const id = randomUUID();
+  await EntryRow.create({ farmId, id, commandId, kind: 'correction', at: recordedAt, recordedAt, correctsId: entryId }, { transaction });
+  await database().query(
+    `INSERT INTO entry_line (farm_id, entry_id, position, lot_id, account, mass, fat)
+     SELECT farm_id, :id, position, lot_id, account, -mass, -fat FROM entry_line WHERE farm_id = :farmId AND entry_id = :entryId`,
+    { replacements: { id, farmId, entryId }, transaction },
+  );
+}
+
+/** What is in a lot now, g. */
+export async function lotBalance({ farmId, transaction }: FarmScope, lotId: string): Promise<{ mass: number; fat: number }> {
+  const [row] = await database().query<{ mass: string; fat: string }>(`SELECT mass, fat FROM lot_balance WHERE farm_id = :farmId AND lot_id = :lotId`, {
+    replacements: { farmId, lotId },
+    type: QueryTypes.SELECT,
+    transaction,
+  });
+  return { mass: Number(row?.mass ?? 0), fat: Number(row?.fat ?? 0) };
+}
+
+/** Waits for, and then holds, a lot until the transaction ends. Undefined when there is no such lot. */
+export async function holdLot({ farmId, transaction }: FarmScope, lotId: string): Promise<{ id: string; kind: LotKind; code: string } | undefined> {
+  const row = await LotRow.findOne({ where: { farmId, id: lotId }, transaction, lock: transaction.LOCK.UPDATE });
+  return row ? { id: row.id, kind: row.kind as LotKind, code: row.code } : undefined;
+}
+
+/** The newest `used` entry of a lot that was not taken back, if any. */
+export async function lastUse({ farmId, transaction }: FarmScope, lotId: string): Promise<string | undefined> {
+  const [row] = await database().query<{ id: string }>(
+    `SELECT e.id FROM entry e JOIN entry_line l ON l.farm_id = e.farm_id AND l.entry_id = e.id
+     WHERE e.farm_id = :farmId AND l.lot_id = :lotId AND e.kind = 'used'
+       AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = e.farm_id AND c.corrects_id = e.id)
+     ORDER BY e.recorded_at DESC LIMIT 1`,
+    { replacements: { farmId, lotId }, type: QueryTypes.SELECT, transaction },
+  );
+  return row?.id;
+}
+
+export interface ButterOnHand {
+  lotId: string;
+  code: string;
+  batchId: string;
+  batchNumber: number;
+  name: string;
+  /** g left. */
+  mass: number;
+  fat: number;
+  saltMass: number;
+  additions: string[];
+  storage: string;
+  madeAt: Date;
+  keepUntil: string;
+  keepReasons: string[];
+  raw: boolean;
+}
+
+/** Butter with something left in it, oldest first. */
+export async function butterOnHand({ farmId, transaction }: FarmScope): Promise<ButterOnHand[]> {
+  const rows = await database().query<Record<string, unknown>>(
+    `SELECT lot.id, lot.code, lot.batch_id, batch.number, portion.name, balance.mass, balance.fat, portion.salt_mass, portion.additions,
+            lot.storage, lot.made_at, lot.keep_until::text AS keep_until, lot.keep_reasons, lot.raw
+     FROM lot
+     JOIN portion ON portion.farm_id = lot.farm_id AND portion.lot_id = lot.id
+     JOIN batch ON batch.farm_id = lot.farm_id AND batch.id = lot.batch_id
+     JOIN LATERAL (SELECT coalesce(sum(mass), 0) AS mass, coalesce(sum(fat), 0) AS fat FROM entry_line
+                   WHERE farm_id = lot.farm_id AND lot_id = lot.id) balance ON balance.mass > 0
+     WHERE lot.farm_id = :farmId AND lot.kind = 'butter'
+     ORDER BY lot.made_at, lot.code`,
+    { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
+  );
+  return rows.map((row) => ({
+    lotId: String(row.id),
+    code: String(row.code),
+    batchId: String(row.batch_id),
+    batchNumber: Number(row.number),
+    name: String(row.name),
+    mass: Number(row.mass),
+    fat: Number(row.fat),
+    saltMass: Number(row.salt_mass),
+    additions: row.additions as string[],
+    storage: String(row.storage),
+    madeAt: row.made_at as Date,
+    keepUntil: String(row.keep_until),
+    keepReasons: row.keep_reasons as string[],
+    raw: row.raw === true,
+  }));
+}
+
+/** What one entry put into a lot, g. */
+export async function bookedMass({ farmId, transaction }: FarmScope, entryId: string, lotId: string): Promise<number> {
+  const lines = await EntryLineRow.findAll({ where: { farmId, entryId, lotId }, transaction });
+  return lines.reduce((sum, line) => sum + Number(line.mass), 0);
+}

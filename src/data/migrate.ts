@@ -1,0 +1,33 @@
+import type { Sequelize } from 'sequelize';
+import { SequelizeStorage, Umzug } from 'umzug';
+import { theHouse } from './migrations/0001-the-house';
+import { theBatch } from './migrations/0002-the-batch';
+import { guard } from './migrations/migration';
+
+/** Every step, oldest first. A released step is never edited: what follows is a new one. */
+export const migrations = [theHouse, theBatch];
+
+/**
+ * Brings a database forward, to the newest step or to `upTo`. Each step is one transaction; two starts at once wait
+ * for one another on an advisory lock held for the whole run.
+ * @returns names of the steps that were run now
+ */
+export async function migrate(sequelize: Sequelize, upTo?: string): Promise<string[]> {
+  return sequelize.transaction(async (lock) => {
+    await sequelize.query(`SELECT pg_advisory_xact_lock(hashtext('immulgo.migrate'))`, { transaction: lock });
+    const umzug = new Umzug({
+      migrations: migrations.map(({ name, up, guarded }) => ({
+        name,
+        up: () =>
+          sequelize.transaction(async (transaction) => {
+            await sequelize.query(`SELECT set_config('immulgo.farm', 'every farm', true)`, { transaction });
+            await sequelize.query(up + guarded.map(guard).join(''), { transaction, raw: true });
+          }),
+      })),
+      storage: new SequelizeStorage({ sequelize, tableName: 'schema_step' }),
+      logger: undefined,
+    });
+    const done = await umzug.up(upTo ? { to: upTo } : {});
+    return done.map((step) => step.name);
+  });
+}

@@ -1,0 +1,93 @@
+import { churnPace } from '@/core/churning/churnPace';
+import type { ChurnPace } from '@/core/churning/churnPace';
+import type { BatchFacts } from '@/core/churning/batchEvents';
+import type { ToolKey } from '@/core/churning/tools';
+import { creamFatFromBatches } from '@/core/dairy/creamFat';
+import type { KnownFat } from '@/core/dairy/creamFat';
+import type { Batch, BatchSummary, RecordedEvent } from '@/data/churning/batches';
+import { batchById, batchesOf, eventsOf, paceRatiosOf } from '@/data/churning/batches';
+import type { FarmScope } from '@/data/farmScope';
+import { inFarm } from '@/data/farmScope';
+import type { Vessel } from '@/data/house/house';
+import { vesselsOf } from '@/data/house/house';
+import { now } from '../clock';
+import type { HouseView } from '../house/views';
+import { houseViewOf } from '../house/views';
+
+export type { BatchSummary, RecordedEvent };
+
+export type Paces = Partial<Record<ToolKey, ChurnPace>>;
+
+/** Everything needed to plan a churning without asking again. */
+export interface PlanView extends HouseView {
+  vessels: Vessel[];
+  paces: Paces;
+  /** The facts of the last batch begun, for “as last time”. */
+  last: BatchFacts | undefined;
+  fatFromBatches: KnownFat | undefined;
+}
+
+/** One batch with all that happened to it, as every device must see it. */
+export interface BatchView extends HouseView {
+  id: string;
+  number: number;
+  facts: BatchFacts;
+  events: RecordedEvent[];
+  revision: number;
+  pace: ChurnPace | undefined;
+  moulds: Vessel[];
+}
+
+/** Most recent batches that say what the cream's fat usually is. */
+const fatBatches = 8;
+
+export async function planViewOf(scope: FarmScope): Promise<PlanView> {
+  const batches = await batchesOf(scope, 40);
+  const packed = batches.filter((batch) => batch.judged !== null && batch.phase === 'packed').slice(0, fatBatches);
+  return {
+    ...(await houseViewOf(scope)),
+    vessels: await vesselsOf(scope),
+    paces: await pacesOf(scope, now()),
+    last: batches[0]?.facts,
+    fatFromBatches: creamFatFromBatches(packed.map((batch) => ({ creamMass: batch.facts.creamMass, unsaltedButterMass: unsalted(batch) }))),
+  };
+}
+
+export const planView = (farmId: string): Promise<PlanView> => inFarm(farmId, planViewOf);
+
+/** Butter of a packed batch less its salt at the batch's usual share; close enough to say what the cream held. */
+function unsalted(batch: Batch): number {
+  const { usualSalt } = batch.facts;
+  const salt = usualSalt.way === 'share' ? usualSalt.share : 0;
+  return (batch.judged?.butterMass ?? 0) * (1 - salt);
+}
+
+export async function pacesOf(scope: FarmScope, before: Date): Promise<Paces> {
+  const ratios = await paceRatiosOf(scope, before);
+  const tools = new Set(ratios.map(({ tool }) => tool));
+  return Object.fromEntries([...tools].map((tool) => [tool, churnPace(ratios.filter((one) => one.tool === tool).map((one) => one.ratio))]));
+}
+
+export async function batchViewOf(scope: FarmScope, batchId: string): Promise<BatchView | undefined> {
+  const batch = await batchById(scope, batchId);
+  if (!batch) return undefined;
+  return {
+    ...(await houseViewOf(scope)),
+    id: batch.id,
+    number: batch.number,
+    facts: batch.facts,
+    events: (await eventsOf(scope, [batchId])).get(batchId) ?? [],
+    revision: batch.revision,
+    pace: (await pacesOf(scope, batch.startedAt))[batch.facts.tool],
+    moulds: (await vesselsOf(scope)).filter((vessel) => vessel.kind === 'mould' || vessel.kind === 'tub'),
+  };
+}
+
+export const batchView = (farmId: string, batchId: string): Promise<BatchView | undefined> => inFarm(farmId, (scope) => batchViewOf(scope, batchId));
+
+/** A batch's events and revision only, for devices that look again every few seconds. */
+export const batchNews = (farmId: string, batchId: string): Promise<{ revision: number; events: RecordedEvent[] } | undefined> =>
+  inFarm(farmId, async (scope) => {
+    const batch = await batchById(scope, batchId);
+    return batch && { revision: batch.revision, events: (await eventsOf(scope, [batchId])).get(batchId) ?? [] };
+  });

@@ -1,0 +1,56 @@
+import { isDeepStrictEqual } from 'node:util';
+import { CalculationError, readInput } from '@/core/calculation';
+import { claimCommand, storedCommand, storeResult } from '@/data/commands/commands';
+import { inFarm, savepoint, sqlState } from '@/data/farmScope';
+import { beginBatch } from '../churning/beginBatch';
+import { recordEvents } from '../churning/recordEvents';
+import { now } from '../clock';
+import { addVesselCommand } from '../house/addVessel';
+import { settleHouse } from '../house/settleHouse';
+import { finishButter } from '../larder/finishButter';
+import { restoreButter } from '../larder/restoreButter';
+import { Refusal } from '../refusal';
+import type { Command } from './command';
+import { envelope } from './envelope';
+import type { Answer } from './envelope';
+
+const commands = new Map(
+  [settleHouse, addVesselCommand, beginBatch, recordEvents, finishButter, restoreButter].map((one) => [one.name, one as unknown as Command<unknown, unknown>]),
+);
+
+/**
+ * Carries out one command for a farm: in one transaction, once, whoever sends it how often. What it answers is stored
+ * with it, so that a device that lost the answer gets the same one again. A refusal undoes all the command did.
+ * @throws {CalculationError} when the envelope itself cannot be read, or its id was used for something else
+ */
+export async function carryOut(farmId: string, given: unknown): Promise<Answer> {
+  const sent = readInput(envelope, given);
+  const found = commands.get(sent.name);
+  if (!found) throw new CalculationError(`name: there is no command “${sent.name}”.`, 'name');
+  return inFarm(farmId, async (scope) => {
+    const receivedAt = now();
+    const stored = { id: sent.id, device: sent.device, name: sent.name, input: sent.input ?? null, at: new Date(sent.at) };
+    if (!(await claimCommand(scope, stored, receivedAt))) {
+      const before = await storedCommand(scope, sent.id);
+      if (!before || before.name !== stored.name || !isDeepStrictEqual(before.input, JSON.parse(JSON.stringify(stored.input)))) {
+        throw new CalculationError(`id: ${sent.id} was used for another command.`, 'id');
+      }
+      return before.result as Answer;
+    }
+    const answer = await attempt(scope, found, sent.input, { commandId: sent.id, device: sent.device, at: stored.at, receivedAt });
+    await storeResult(scope, sent.id, answer);
+    return answer;
+  });
+}
+
+async function attempt(scope: Parameters<typeof savepoint>[0], found: Command<unknown, unknown>, input: unknown, sender: Parameters<Command<unknown, unknown>['carryOut']>[2]): Promise<Answer> {
+  try {
+    const result = await savepoint(scope, (inner) => found.carryOut(inner, readInput(found.input, input), sender));
+    return { status: 'done', result: result ?? null };
+  } catch (error) {
+    if (error instanceof Refusal) return { status: 'refused', message: error.message, field: error.field };
+    if (error instanceof CalculationError) return { status: 'refused', message: error.message, field: error.path };
+    if (sqlState(error) === '23505') return { status: 'refused', message: 'That name is taken on this farm.', field: 'name' };
+    throw error;
+  }
+}

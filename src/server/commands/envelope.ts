@@ -1,0 +1,16 @@
+import * as v from 'valibot';
+import { id } from '@/core/churning/batchEvents';
+
+/** Every write travels in one of these: made on a device, kept there until answered, safe to send twice. */
+export const envelope = v.strictObject({
+  id,
+  device: v.pipe(v.string(), v.minLength(1, 'a device is needed.'), v.maxLength(64, 'a device name of at most 64 letters.')),
+  name: v.pipe(v.string(), v.maxLength(40, 'a command name.')),
+  input: v.unknown(),
+  /** ISO time on the device. */
+  at: v.pipe(v.string(), v.isoTimestamp('an ISO time is needed.')),
+});
+export type Envelope = v.InferOutput<typeof envelope>;
+
+/** What comes back: done with a result, or refused with a sentence. Either is stored, and a second sending gets it again. */
+export type Answer = { status: 'done'; result: unknown } | { status: 'refused'; message: string; field?: string };

@@ -1,0 +1,23 @@
+import { unsealData } from 'iron-session';
+import { cookies } from 'next/headers';
+import { farmExists, houseFarmId } from '@/data/house/house';
+
+/** Names the cookie that binds a device to a farm; sealed, so that it cannot be made up. */
+export const farmCookie = 'immulgo_farm';
+
+/**
+ * The farm a request is about: the one its device is bound to, or else the house's own (one house, one farm, no
+ * account). A cookie that cannot be read is taken as none.
+ * @throws when the database has no farm: the house was not opened by ./immulgo
+ */
+export async function theFarmId(): Promise<string> {
+  const sealed = (await cookies()).get(farmCookie)?.value;
+  const secret = process.env.IMMULGO_SECRET;
+  if (sealed && secret) {
+    const { farmId } = await unsealData<{ farmId?: string }>(sealed, { password: secret });
+    if (farmId && (await farmExists(farmId))) return farmId;
+  }
+  const house = await houseFarmId();
+  if (!house) throw new Error('No farm has been opened in this database: start Immulgo with ./immulgo start.');
+  return house;
+}

@@ -1,0 +1,21 @@
+import type { Farm, Vessel } from '@/data/house/house';
+import { farmOf, vesselsOf } from '@/data/house/house';
+import type { FarmScope } from '@/data/farmScope';
+import { inFarm } from '@/data/farmScope';
+import { now } from '../clock';
+
+export type { Farm, Vessel };
+
+/** What every screen knows of the house it is in. */
+export interface HouseView {
+  farm: Farm;
+  /** Server's clock at rendering, s since 1970. */
+  nowSeconds: number;
+}
+
+export async function houseViewOf(scope: FarmScope): Promise<HouseView> {
+  return { farm: await farmOf(scope), nowSeconds: now().getTime() / 1000 };
+}
+
+export const houseView = (farmId: string): Promise<HouseView & { vessels: Vessel[] }> =>
+  inFarm(farmId, async (scope) => ({ ...(await houseViewOf(scope)), vessels: await vesselsOf(scope) }));

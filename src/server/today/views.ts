@@ -1,0 +1,48 @@
+import type { BatchFacts } from '@/core/churning/batchEvents';
+import { batchesOf, eventsOf } from '@/data/churning/batches';
+import type { RecordedEvent } from '@/data/churning/batches';
+import { inFarm } from '@/data/farmScope';
+import { butterOnHand } from '@/data/ledger/ledger';
+import type { PlanView } from '../churning/views';
+import { planViewOf } from '../churning/views';
+import { now } from '../clock';
+import { localDate } from '../localDate';
+
+export interface ButterShown {
+  lotId: string;
+  code: string;
+  batchId: string;
+  name: string;
+  mass: number;
+  fat: number;
+  additions: string[];
+  storage: string;
+  madeOn: string;
+  keepUntil: string;
+  keepReasons: string[];
+  raw: boolean;
+}
+
+export interface TodayView extends PlanView {
+  today: string;
+  inProgress: { id: string; number: number; facts: BatchFacts; events: RecordedEvent[]; pace: PlanView['paces'][keyof PlanView['paces']] }[];
+  butter: ButterShown[];
+  /** Batches ever begun: none means the first five minutes. */
+  batches: number;
+}
+
+export const todayView = (farmId: string): Promise<TodayView> =>
+  inFarm(farmId, async (scope) => {
+    const plan = await planViewOf(scope);
+    const batches = await batchesOf(scope, 60);
+    const open = batches.filter((batch) => batch.phase !== 'packed' && batch.phase !== 'abandoned');
+    const events = await eventsOf(scope, open.map((batch) => batch.id));
+    const { timeZone } = plan.farm;
+    return {
+      ...plan,
+      today: localDate(now(), timeZone),
+      inProgress: open.map(({ id, number, facts }) => ({ id, number, facts, events: events.get(id) ?? [], pace: plan.paces[facts.tool] })),
+      butter: (await butterOnHand(scope)).map(({ madeAt, saltMass: _salt, batchNumber: _number, ...rest }) => ({ ...rest, madeOn: localDate(madeAt, timeZone) })),
+      batches: batches.length,
+    };
+  });
