@@ -72,7 +72,14 @@ export async function postEntry({ farmId, transaction }: FarmScope, entry: NewEn
       })),
     { transaction },
   );
+  await checkNow(transaction);
   return id;
+}
+
+/** Has the database judge the entry here and now, so that what it refuses is answered and not lost at commit. */
+async function checkNow(transaction: FarmScope['transaction']): Promise<void> {
+  await database().query('SET CONSTRAINTS ALL IMMEDIATE', { transaction });
+  await database().query('SET CONSTRAINTS ALL DEFERRED', { transaction });
 }
 
 /** Takes an entry back by its opposite. An entry can be taken back once. */

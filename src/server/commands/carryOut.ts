@@ -50,6 +50,7 @@ async function attempt(scope: Parameters<typeof savepoint>[0], found: Command<un
   } catch (error) {
     if (error instanceof Refusal) return { status: 'refused', message: error.message, field: error.field };
     if (error instanceof CalculationError) return { status: 'refused', message: error.message, field: error.path };
+    if (sqlState(error) === 'IM003') return { status: 'refused', message: 'This lot is blocked: it does not go to people’s food.', field: 'lotId' };
     if (sqlState(error) === '23505') return { status: 'refused', message: 'That name is taken on this farm.', field: 'name' };
     throw error;
   }

@@ -1,0 +1,24 @@
+import { randomUUID } from 'node:crypto';
+import { connect, databaseUrl } from '@/data/connection';
+import { migrate } from '@/data/migrate';
+import { openHouse } from '@/server/house/openHouse';
+
+/** Brings the database forward and sees that the house has its farm. */
+async function main(): Promise<void> {
+  const owner = connect(process.env.MIGRATION_DATABASE_URL ?? databaseUrl(), 2);
+  try {
+    const done = await migrate(owner);
+    if (done.length > 0) console.log(`  ran ${done.join(', ')}`);
+  } finally {
+    await owner.close();
+  }
+  await openHouse(randomUUID());
+}
+
+main().then(
+  () => process.exit(0),
+  (error: unknown) => {
+    console.error(error instanceof Error ? error.message : error);
+    process.exit(1);
+  },
+);
