@@ -246,7 +246,7 @@ class Teller {
       echo,
     });
     if (event.stage === 'break') this.brokenLoads.add(this.load);
-    if (event.stage === 'stopped') {
+    if (event.stage === 'stopped' || (event.stage === 'break' && isQuick(this.tool))) {
       this.stand(event.atSeconds);
       this.phase = 'stopped';
     }
@@ -298,7 +298,7 @@ class Teller {
         return 'resumed';
       case 'churning': {
         const seen = new Set(this.marks.filter((mark) => mark.load === this.load).map((mark) => mark.stage));
-        if (seen.has('break')) return isQuick(this.tool) && moreLoads ? 'load' : 'stopped';
+        if (seen.has('break')) return 'stopped';
         if (isQuick(this.tool) || seen.has('grainy')) return 'break';
         if (seen.has('whipped')) return 'grainy';
         return seen.has('thickening') ? 'whipped' : 'thickening';

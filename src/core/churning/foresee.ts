@@ -44,6 +44,8 @@ export interface Foreseen {
   stageMinutes: Partial<Record<Stage, number>>;
   cooler: Glimpse;
   warmer: Glimpse;
+  /** At the temperature this tool likes with this fat: what to aim for when here is no good. */
+  better: Glimpse;
   buttermilkFat: Estimate;
   /** Share of the fat lost to buttermilk, wash and smears, 0 … 1. */
   fatLost: Estimate;
@@ -56,7 +58,7 @@ const homogenisedFactor = 1.3;
 /** Two degrees either way is what a maker can choose between (product: “what two degrees either way would do”). */
 export const otherWay = 2;
 /** Churning on past this many medians is called stuck. */
-const patience = 8;
+const patience = 6;
 /** Spread of buttermilk fat around the model, standard deviation of the logarithm (engineering estimate). */
 const buttermilkScatter = Math.log(1.3);
 /** A cold kitchen or dairy, °C (engineering estimate). */
@@ -96,6 +98,7 @@ export function foresee(cream: CreamInChurn, pace: ChurnPace = priorPace): Fores
     stageMinutes: Object.fromEntries(Object.entries(here.reached).map(([stage, seconds]) => [stage, seconds / 60])),
     cooler: glimpse(cream.temperature - otherWay),
     warmer: glimpse(cream.temperature + otherWay),
+    better: glimpse(tools[cream.tool].referenceTemperature + cream.hardness),
     buttermilkFat,
     fatLost: { low: lost(buttermilkFat.low), mid: lost(buttermilkFat.mid), high: lost(buttermilkFat.high) },
     butter: expectedButter(cream, here.buttermilkFat),

@@ -1,0 +1,9 @@
+import { theFarmId } from '@/server/house/theFarm';
+import { ledgerView } from '@/server/ledger/views';
+import { Ledger } from '@/ui/ledger/Ledger';
+
+export const metadata = { title: 'Ledger' };
+
+export default async function Page() {
+  return <Ledger view={await ledgerView(await theFarmId())} />;
+}

@@ -1,0 +1,3 @@
+export default function Loading() {
+  return <p role="status">One moment…</p>;
+}

@@ -1,0 +1,17 @@
+import { loadLarkfold } from '@/demo/loadLarkfold';
+import { openHouse } from '@/server/house/openHouse';
+import { randomUUID } from 'node:crypto';
+
+/** Loads Larkfold into the house's farm, once. */
+loadLarkfoldOnce().then(
+  () => process.exit(0),
+  (error: unknown) => {
+    console.error(error instanceof Error ? error.message : error);
+    process.exit(1);
+  },
+);
+
+async function loadLarkfoldOnce(): Promise<void> {
+  const loaded = await loadLarkfold(await openHouse(randomUUID()));
+  console.log(loaded ? '  Larkfold is loaded' : '  Larkfold was there already; ./immulgo demo --fresh begins it again from today');
+}

@@ -1,0 +1,117 @@
+'use client';
+
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import type { Breed } from '@/core/dairy/breeds';
+import { breedFat } from '@/core/dairy/breeds';
+import { creamDensity } from '@/core/dairy/creamDensity';
+import { milkNeeded } from '@/core/planning/milkNeeded';
+import { separationBalance } from '@/core/separating/separationBalance';
+import { saltWays } from '@/core/salting/saltWays';
+import { useSay } from '../frame/FarmContext';
+import { Amount } from '../quantity/Amount';
+import { Chips } from '../quantity/Chips';
+import { QuantityField, understand } from '../quantity/QuantityField';
+import { spokenVolume } from '@/core/quantities/formatQuantity';
+import { readSalt, SaltChooser } from '../churning/SaltChooser';
+import type { SaltDraft } from '../churning/SaltChooser';
+import { Enamel, Quiet } from '../theme/Enamel';
+import { CreamDrawing } from '../vessel/CreamDrawing';
+import styles from './Bench.module.css';
+
+/** Fat left in skim, and the cream's own, by way of separating (middle of handbook §6.3). */
+const ways = {
+  separator: { name: 'Separator, warm', skimFat: 0.0015, creamFat: 0.38 },
+  ladle: { name: 'Stood and ladled', skimFat: 0.006, creamFat: 0.22 },
+};
+/** Fat of farm butter and churn efficiency in the middle of their usual range (handbook §6.8). */
+const butterFat = 0.82;
+const churnEfficiency = 0.97;
+
+/** Two calculators that need no batch: what butter would take, and salt in every way of saying it. */
+export function Bench() {
+  return (
+    <div className={styles.bench}>
+      <WhatItTakes />
+      <SaltBench />
+    </div>
+  );
+}
+
+function WhatItTakes() {
+  const say = useSay();
+  const [typed, setTyped] = useState(say.system === 'metric' ? '500 g' : '1 lb');
+  const [breed, setBreed] = useState<Breed>('mixed');
+  const [way, setWay] = useState<keyof typeof ways>('separator');
+  const wanted = understand(typed, { system: say.system, kinds: ['mass'], bareUnit: say.system === 'metric' ? 'g' : 'lb', check: ({ value }) => (value <= 0 ? 'An amount above zero is needed.' : undefined) });
+  const grams = wanted && 'quantity' in wanted ? wanted.quantity.value : undefined;
+  const milkFat = breedFat[breed].fat;
+  const { skimFat, creamFat } = ways[way];
+  const parts = separationBalance({ milkMass: 1000, milkFat, skimFat, creamFat });
+  const milk = grams === undefined ? undefined : milkNeeded({ butterMass: grams, butterFat, milkFat, recovery: parts.recovery, churnEfficiency }).milkMass;
+  const milkVolume = milk && milk / creamDensity(milkFat, 10);
+  const creamVolume = milk && ((milk / 1000) * parts.creamMass) / creamDensity(creamFat, 10);
+  return (
+    <section className={styles.takes}>
+      <div className={styles.form}>
+        <h1>What would it take?</h1>
+        <QuantityField label="Butter wanted" typed={typed} onTyped={setTyped} understood={wanted} system={say.system} hint="500 g, 1 lb" />
+        <TextField select label="Milk of" value={breed} onChange={(event) => setBreed(event.target.value as Breed)}>
+          {Object.entries(breedFat).map(([key, { name, fat }]) => (
+            <MenuItem key={key} value={key}>
+              {name}, {(fat * 100).toFixed(1)} % fat
+            </MenuItem>
+          ))}
+        </TextField>
+        <Chips legend="Cream by" chosen={way} onChoose={setWay} choices={Object.entries(ways).map(([key, { name, creamFat: fat }]) => ({ key: key as keyof typeof ways, name, small: `${fat * 100} % cream` }))} />
+        {breed === 'goat' && way === 'ladle' && <Quiet>△ Goat milk hardly creams by standing: it lacks what gathers the fat of cow’s milk. A separator does it.</Quiet>}
+      </div>
+      <Enamel className={styles.answer} aria-live="polite">
+        {milkVolume && creamVolume ? (
+          <>
+            <p>
+              <span>Milk</span>
+              <Amount spoken={spokenVolume(milkVolume, say.system)} />
+            </p>
+            <div className={styles.drawing}>
+              <CreamDrawing shape="pail" fill={0.8} fat={milkFat} stage="fluid" label="A pail of milk" />
+            </div>
+            <p>
+              <span>or cream</span>
+              <Amount spoken={spokenVolume(creamVolume, say.system)} />
+            </p>
+            <div className={styles.drawing}>
+              <CreamDrawing shape="tub" fill={0.3} fat={creamFat} stage="fluid" label="A tub of cream" />
+            </div>
+            <Quiet>
+              = butter × 82 % fat ÷ (milk fat × {(parts.recovery * 100).toFixed(0)} % recovered × {churnEfficiency * 100} % churned). Breed means are good to about 0.6 points of fat; your own milk decides.
+            </Quiet>
+          </>
+        ) : (
+          <p>
+            <span>Say how much butter.</span>
+          </p>
+        )}
+      </Enamel>
+    </section>
+  );
+}
+
+function SaltBench() {
+  const say = useSay();
+  const [typed, setTyped] = useState(say.system === 'metric' ? '500 g' : '1 lb');
+  const [salt, setSalt] = useState<SaltDraft>({ way: 'share', typed: '1.6 %', kind: 'fine' });
+  const butter = understand(typed, { system: say.system, kinds: ['mass'], bareUnit: say.system === 'metric' ? 'g' : 'lb', check: ({ value }) => (value <= 0 ? 'An amount above zero is needed.' : undefined) });
+  const grams = butter && 'quantity' in butter ? butter.quantity.value : undefined;
+  const { salting } = readSalt(salt, say.system);
+  const creamFor = grams ? ((grams * butterFat) / 0.38 / churnEfficiency) : undefined;
+  const said = salting && grams && creamFor ? saltWays(salting, grams, creamFor) : undefined;
+  return (
+    <Enamel className={styles.form} aria-label="Salt">
+      <h2>Salt, said every way</h2>
+      <QuantityField label="Butter, unsalted" typed={typed} onTyped={setTyped} understood={butter} system={say.system} hint="500 g, 1 lb" />
+      <SaltChooser draft={salt} onDraft={setSalt} ways={said} early={undefined} />
+    </Enamel>
+  );
+}

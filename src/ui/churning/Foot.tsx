@@ -1,0 +1,160 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import type { BatchEvent } from '@/core/churning/batchEvents';
+import type { BatchStory } from '@/core/churning/batchStory';
+import type { ToolKey } from '@/core/churning/tools';
+import { toolKeys, tools } from '@/core/churning/tools';
+import { creamDensity } from '@/core/dairy/creamDensity';
+import type { BatchView } from '@/server/churning/views';
+import { useSay } from '../frame/FarmContext';
+import { QuantityField, understand } from '../quantity/QuantityField';
+import { Enamel, Quiet } from '../theme/Enamel';
+import { eventWords } from './eventWords';
+import { amountRules, sizeRules, temperatureRules } from './planDraft';
+import type { LiveBatch } from './useBatch';
+import styles from './Foot.module.css';
+
+type Open = 'temperature' | 'water' | 'tool' | 'abandon' | undefined;
+
+/** Along the foot: undo, temperature, water, pause, another tool, give up. */
+export function Foot({ view, story, record, undo, last }: { view: BatchView; story: BatchStory; record: LiveBatch['record']; undo: (() => void) | undefined; last: BatchEvent | undefined }) {
+  const say = useSay();
+  const [open, setOpen] = useState<Open>();
+  const toggle = (what: Open) => setOpen(open === what ? undefined : what);
+  const live = story.phase !== 'abandoned';
+  const standing = story.phase !== 'churning' && story.phase !== 'paused';
+  return (
+    <div className={styles.foot}>
+      <div className={styles.row}>
+        <Button variant="outlined" disabled={!undo} onClick={undo} data-act="undo">
+          Undo{last && `: ${eventWords(last, say).short}`}
+        </Button>
+        {live && (
+          <>
+            <Button variant="outlined" aria-expanded={open === 'temperature'} onClick={() => toggle('temperature')}>
+              Temperature
+            </Button>
+            <Button variant="outlined" aria-expanded={open === 'water'} onClick={() => toggle('water')}>
+              Add water
+            </Button>
+            {story.phase === 'churning' && (
+              <Button variant="outlined" onClick={() => record({ kind: 'paused' })} data-act="pause">
+                Pause
+              </Button>
+            )}
+            {standing && (
+              <Button variant="outlined" onClick={() => record({ kind: 'resumed' })} data-act="again">
+                Churn again
+              </Button>
+            )}
+            <Button variant="outlined" aria-expanded={open === 'tool'} onClick={() => toggle('tool')}>
+              Other tool
+            </Button>
+            <Button variant="outlined" aria-expanded={open === 'abandon'} onClick={() => toggle('abandon')}>
+              Give up
+            </Button>
+          </>
+        )}
+      </div>
+      {open === 'temperature' && <TemperatureForm record={record} onDone={() => setOpen(undefined)} />}
+      {open === 'water' && <WaterForm record={record} onDone={() => setOpen(undefined)} />}
+      {open === 'tool' && <ToolForm view={view} record={record} onDone={() => setOpen(undefined)} />}
+      {open === 'abandon' && <AbandonForm record={record} onDone={() => setOpen(undefined)} />}
+    </div>
+  );
+}
+
+interface FormProps {
+  record: LiveBatch['record'];
+  onDone: () => void;
+}
+
+function TemperatureForm({ record, onDone }: FormProps) {
+  const say = useSay();
+  const [typed, setTyped] = useState('');
+  const understood = understand(typed, temperatureRules(say.system));
+  const enter = () => {
+    if (!understood || !('quantity' in understood)) return;
+    record({ kind: 'reading', temperature: understood.quantity.value });
+    onDone();
+  };
+  return (
+    <Enamel className={styles.form}>
+      <QuantityField label="Temperature in the churn" typed={typed} onTyped={setTyped} understood={understood} system={say.system} hint={say.system === 'us' ? '60 F' : '15 C'} onEnter={enter} autoFocus />
+      <Button variant="contained" onClick={enter} disabled={!understood || !('quantity' in understood)}>
+        Write it down
+      </Button>
+    </Enamel>
+  );
+}
+
+function WaterForm({ record, onDone }: FormProps) {
+  const say = useSay();
+  const [typed, setTyped] = useState('');
+  const understood = understand(typed, { ...amountRules(say.system), bareUnit: say.system === 'metric' ? 'ml' : 'cups' });
+  const enter = () => {
+    if (!understood || !('quantity' in understood)) return;
+    const { kind, value } = understood.quantity;
+    record({ kind: 'water', mass: kind === 'mass' ? value : value * creamDensity(0, 8) });
+    onDone();
+  };
+  return (
+    <Enamel className={styles.form}>
+      <QuantityField label="Cold water added to loosen the cream" typed={typed} onTyped={setTyped} understood={understood} system={say.system} hint={say.system === 'metric' ? '60 ml' : '1/4 cup'} onEnter={enter} autoFocus />
+      <Button variant="contained" onClick={enter} disabled={!understood || !('quantity' in understood)}>
+        It is in
+      </Button>
+      <Quiet>A splash at a time, drinking quality. It is taken off the buttermilk later.</Quiet>
+    </Enamel>
+  );
+}
+
+function ToolForm({ view, record, onDone }: FormProps & { view: BatchView }) {
+  const say = useSay();
+  const [tool, setTool] = useState<ToolKey>(view.facts.tool);
+  const [typed, setTyped] = useState('');
+  const understood = understand(typed, sizeRules(say.system));
+  const enter = () => {
+    if (understood && 'wrong' in understood) return;
+    record({ kind: 'tool', tool, capacity: understood ? understood.quantity.value : tools[tool].usualVolume });
+    onDone();
+  };
+  return (
+    <Enamel className={styles.form}>
+      <TextField select label="Now churned in" value={tool} onChange={(event) => setTool(event.target.value as ToolKey)}>
+        {toolKeys.map((key) => (
+          <MenuItem key={key} value={key}>
+            {tools[key].name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <QuantityField label="What it holds" typed={typed} onTyped={setTyped} understood={understood} system={say.system} hint={`assumed ${say.volume(tools[tool].usualVolume)}`} onEnter={enter} />
+      <Button variant="contained" onClick={enter}>
+        Moved over
+      </Button>
+    </Enamel>
+  );
+}
+
+function AbandonForm({ record, onDone }: FormProps) {
+  const [reason, setReason] = useState('');
+  return (
+    <Enamel className={styles.form}>
+      <TextField label="Why is it given up" value={reason} onChange={(event) => setReason(event.target.value)} slotProps={{ htmlInput: { maxLength: 200 } }} fullWidth />
+      <Button
+        variant="contained"
+        color="error"
+        onClick={() => {
+          record({ kind: 'abandoned', reason: reason.trim() });
+          onDone();
+        }}
+      >
+        Give this batch up
+      </Button>
+    </Enamel>
+  );
+}

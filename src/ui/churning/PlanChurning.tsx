@@ -1,0 +1,204 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useRouter } from 'next/navigation';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { foresee } from '@/core/churning/foresee';
+import { creamInChurn } from '@/core/churning/creamInChurn';
+import { churningCautions } from '@/core/keeping/cautions';
+import { breedFat } from '@/core/dairy/breeds';
+import type { Breed } from '@/core/dairy/breeds';
+import { fatMethods, usualCreams } from '@/core/dairy/creamFat';
+import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { tools, toolKeys } from '@/core/churning/tools';
+import type { PlanView } from '@/server/churning/views';
+import { Cautions } from '../caution/Caution';
+import { useSay } from '../frame/FarmContext';
+import { newId } from '../outbox/newId';
+import { useOutbox } from '../outbox/OutboxProvider';
+import { Chips } from '../quantity/Chips';
+import { echo, QuantityField } from '../quantity/QuantityField';
+import { Enamel, Quiet } from '../theme/Enamel';
+import { Foresight } from './Foresight';
+import type { CreamInFront, PlanDraft } from './planDraft';
+import { freshDraft, readPlan, usualTemperatures } from './planDraft';
+import styles from './PlanChurning.module.css';
+
+const draftKey = 'immulgo-plan';
+
+/** What cream is in front of them, and at once what it will do: the screen before a churning. */
+export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFront }) {
+  const router = useRouter();
+  const outbox = useOutbox();
+  const say = useSay();
+  const [draft, setDraft] = useState<PlanDraft>(() => freshDraft(plan, front));
+  const [starting, setStarting] = useState(false);
+  const [refused, setRefused] = useState<string>();
+  const change = (part: Partial<PlanDraft>) => setDraft((before) => ({ ...before, ...part }));
+
+  useEffect(() => {
+    const kept = sessionStorage.getItem(`${draftKey}-${front ?? 'new'}`);
+    // What was typed before a reload stays; read after the first drawing, which the server made without it.
+    // eslint-disable-next-line react-hooks/set-state-in-effect
+    if (kept) setDraft((fresh) => ({ ...fresh, ...(JSON.parse(kept) as Partial<PlanDraft>) }));
+  }, [front]);
+  useEffect(() => sessionStorage.setItem(`${draftKey}-${front ?? 'new'}`, JSON.stringify(draft)), [draft, front]);
+
+  const read = useMemo(() => readPlan(draft, plan), [draft, plan]);
+  const later = useDeferredValue(read);
+  const foreseen = useMemo(() => later.facts && foresee(creamInChurn(later.facts), plan.paces[later.facts.tool]), [later, plan.paces]);
+
+  async function start() {
+    if (!read.facts || starting) return;
+    setStarting(true);
+    setRefused(undefined);
+    const batchId = newId();
+    const answer = await outbox.put('batch.begin', {
+      batchId,
+      creamLotId: newId(),
+      startedEventId: newId(),
+      startedAtSeconds: Date.now() / 1000,
+      facts: read.facts,
+    });
+    if (answer.status === 'refused') {
+      setRefused(answer.message);
+      setStarting(false);
+      return;
+    }
+    sessionStorage.removeItem(`${draftKey}-${front ?? 'new'}`);
+    router.push(`/churn/${batchId}`);
+  }
+
+  const own = plan.vessels.filter((vessel) => vessel.kind === 'churn');
+  const chosenTool = tools[read.tool];
+  const system = say.system;
+  return (
+    <div className={styles.plan}>
+      <div className={styles.form}>
+        <h1>What cream is it?</h1>
+        <QuantityField
+          label="How much cream"
+          typed={draft.amount}
+          onTyped={(amount) => change({ amount })}
+          understood={read.amount}
+          system={system}
+          hint={{ metric: '1.4 L, 900 g, “just over 1 L”', us: '1 1/2 qt, 3 lb, “just over a pint”', imperial: '2 pints, 3 lb, 1.4 L' }[system]}
+          autoFocus
+          says={read.facts && read.amount && 'quantity' in read.amount ? `= ${echo(read.amount.quantity, system)}, ${say.mass(read.facts.creamMass)} by its density` : undefined}
+        />
+        <Chips
+          legend="How rich"
+          chosen={draft.cream}
+          onChoose={(cream) => {
+            const usual = usualCreams.find((one) => one.key === cream);
+            change({ cream, ...(usual ? { treatment: usual.method === 'label' ? 'pasteurised' : 'raw' } : {}) });
+          }}
+          choices={[
+            ...(plan.fatFromBatches ? [{ key: 'batches', name: 'As my batches', small: `${text(spokenFraction(plan.fatFromBatches.fat, 0))}, ± ${(plan.fatFromBatches.sd * 100).toFixed(0)}` }] : []),
+            ...usualCreams.map(({ key, name, fat, method }) => ({ key: key as string, name, small: `${fat * 100} %, ± ${(fatMethods[method].sd * 100).toFixed(0)}` })),
+            { key: 'other', name: 'Another', small: 'tested, label, breed' },
+          ]}
+        />
+        {draft.cream === 'other' && (
+          <div className={styles.inset}>
+            <Chips
+              legend="How it is known"
+              chosen={draft.fatMethod}
+              onChoose={(fatMethod) => change({ fatMethod })}
+              choices={(['test', 'label', 'breed'] as const).map((key) => ({ key, name: fatMethods[key].name, small: `± ${fatMethods[key].sd * 100} points` }))}
+            />
+            {draft.fatMethod === 'breed' ? (
+              <TextField select label="Breed" value={draft.breed} onChange={(event) => change({ breed: event.target.value as Breed })}>
+                {Object.entries(breedFat).map(([key, { name, fat }]) => (
+                  <MenuItem key={key} value={key}>
+                    {name}, milk of {(fat * 100).toFixed(1)} %
+                  </MenuItem>
+                ))}
+              </TextField>
+            ) : (
+              <QuantityField label="Fat of the cream" typed={draft.fatTyped} onTyped={(fatTyped) => change({ fatTyped })} understood={read.fat} system={system} hint="38 %" />
+            )}
+          </div>
+        )}
+        <Chips
+          legend="How cold"
+          chosen={draft.cold}
+          onChoose={(cold) => change({ cold })}
+          choices={[
+            { key: 'fridge', name: 'From the fridge', small: say.temperature(usualTemperatures.fridge) },
+            { key: 'cool', name: 'Cool', small: say.temperature(usualTemperatures.cool) },
+            { key: 'room', name: 'Room', small: say.temperature(usualTemperatures.room) },
+            { key: 'measured', name: 'Measured', small: 'with a thermometer' },
+          ]}
+        />
+        {draft.cold === 'measured' && (
+          <QuantityField
+            label="Temperature of the cream"
+            typed={draft.temperatureTyped}
+            onTyped={(temperatureTyped) => change({ temperatureTyped })}
+            understood={read.temperature}
+            system={system}
+            hint={system === 'us' ? '57 F' : '14 C'}
+          />
+        )}
+        <Chips
+          legend="What it is churned in"
+          chosen={draft.churn}
+          onChoose={(churn) => change({ churn, sizeTyped: '' })}
+          choices={[
+            ...own.map((vessel) => ({ key: `vessel:${vessel.id}`, name: vessel.name, small: `mine, ${say.volume(vessel.capacity)}` })),
+            ...toolKeys.map((key) => ({ key: `tool:${key}`, name: tools[key].name, small: undefined })),
+          ]}
+        />
+        {draft.churn.startsWith('tool:') && (
+          <QuantityField
+            label="What it holds, to the brim"
+            typed={draft.sizeTyped}
+            onTyped={(sizeTyped) => change({ sizeTyped })}
+            understood={read.size}
+            system={system}
+            hint={`assumed ${say.volume(chosenTool.usualVolume)}, a usual one`}
+          />
+        )}
+        <div className={styles.pair}>
+          <Chips
+            legend="Sweet or ripened"
+            chosen={draft.ripened ? 'ripened' : 'sweet'}
+            onChoose={(key) => change({ ripened: key === 'ripened' })}
+            choices={[
+              { key: 'sweet', name: 'Sweet' },
+              { key: 'ripened', name: 'Ripened', small: 'thick and tart' },
+            ]}
+          />
+          <Chips
+            legend="Raw or heated"
+            chosen={draft.homogenised ? 'longlife' : draft.treatment}
+            onChoose={(key) => change({ homogenised: key === 'longlife', treatment: key === 'raw' ? 'raw' : 'pasteurised' })}
+            choices={[
+              { key: 'pasteurised', name: 'Pasteurised' },
+              { key: 'raw', name: 'Raw' },
+              { key: 'longlife', name: 'Long-life', small: 'or homogenised' },
+            ]}
+          />
+        </div>
+      </div>
+      <Enamel className={styles.ahead} aria-label="What to expect">
+        <Foresight facts={later.facts} foreseen={foreseen} loads={later.loads} drawing={chosenTool.drawing} needs={read.needs} toolName={own.find((vessel) => `vessel:${vessel.id}` === draft.churn)?.name ?? chosenTool.name} />
+        <Cautions cautions={churningCautions({ tool: read.tool, treatment: draft.treatment })} />
+        {refused && (
+          <p role="alert" className={styles.refused}>
+            {refused}
+          </p>
+        )}
+        <div className={styles.start}>
+          <Button variant="contained" size="large" fullWidth disabled={!read.facts} onClick={() => void start()} sx={{ minHeight: 96, fontSize: '1.5rem' }}>
+            {starting ? 'Writing it down…' : 'Start churning'}
+          </Button>
+          {starting && <Quiet role="status">Your start is kept on this device with its time, and opens as soon as the house answers.</Quiet>}
+        </div>
+      </Enamel>
+    </div>
+  );
+}

@@ -1,0 +1,217 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import type { Addition } from '@/core/churning/batchEvents';
+import { additions as additionNames } from '@/core/churning/batchEvents';
+import type { BatchStory } from '@/core/churning/batchStory';
+import type { Foreseen } from '@/core/churning/foresee';
+import { keepingCautions } from '@/core/keeping/cautions';
+import type { Storage } from '@/core/keeping/keepingDate';
+import { ninety } from '@/core/quantities/estimate';
+import { kitchenMeasures } from '@/core/quantities/units';
+import { saltWays, unsaltedFrom } from '@/core/salting/saltWays';
+import type { BatchView } from '@/server/churning/views';
+import { Cautions } from '../caution/Caution';
+import { useSay } from '../frame/FarmContext';
+import { newId } from '../outbox/newId';
+import { Chips } from '../quantity/Chips';
+import type { Understood } from '../quantity/QuantityField';
+import { QuantityField, understand } from '../quantity/QuantityField';
+import { Enamel, Quiet } from '../theme/Enamel';
+import { readSalt, SaltChooser, saltDraftOf } from './SaltChooser';
+import type { LiveBatch } from './useBatch';
+import styles from './PortionPanel.module.css';
+
+/** Butter by volume: 0.95 g/mL, one standard deviation 8 % (engineering estimate). */
+const butterDensity = 0.95;
+const butterVolumeSpread = 0.08;
+/** Kitchen scale: 2 g or 0.5 %, whichever is more (handbook §6.9). */
+const scaleSd = (mass: number) => Math.max(2, 0.005 * mass);
+
+interface Weighed {
+  mass: number;
+  massSd: number;
+  measured: 'scale' | 'volume';
+}
+
+/** Salt, weigh, pack: one portion unless the maker divides the butter. */
+export function PortionPanel({ view, story, foreseen, record, onWash }: { view: BatchView; story: BatchStory; foreseen: Foreseen; record: LiveBatch['record']; onWash: () => void }) {
+  const say = useSay();
+  const { facts } = view;
+  const [noScale, setNoScale] = useState(false);
+  const [typed, setTyped] = useState('');
+  const [count, setCount] = useState('1');
+  const [container, setContainer] = useState(view.moulds[0]?.id ?? 'cup');
+  const [saltIn, setSaltIn] = useState(true);
+  const [salt, setSalt] = useState(saltDraftOf(facts.usualSalt));
+  const [changing, setChanging] = useState(false);
+  const [mixed, setMixed] = useState<Addition[]>([]);
+  const [storage, setStorage] = useState<Storage>(facts.usualStorage);
+  const [name, setName] = useState('');
+  const [dividing, setDividing] = useState(story.portions.length > 0);
+
+  const already = story.portions.reduce((sum, portion) => sum + portion.mass, 0);
+  const understood: Understood = understand(typed, { system: say.system, kinds: ['mass', 'volume'], bareUnit: { metric: 'g', us: 'lb', imperial: 'lb' }[say.system], check: ({ value }) => (value <= 0 ? 'Butter weighs more than nothing.' : undefined) });
+  const containerVolume = container === 'cup' ? kitchenMeasures[say.system].cup! : (view.moulds.find((mould) => mould.id === container)?.capacity ?? 250);
+  const weighed = noScale ? byCount(count, containerVolume) : byScale(understood);
+  const { salting } = readSalt(salt, say.system);
+  const expected = Math.max(1, foreseen.butter.mass - already);
+  const unsalted = salting && weighed ? unsaltedFrom(salting, weighed.mass, saltIn) : expected;
+  const ways = salting && saltWays(salting, unsalted, facts.creamVolume * Math.min(1, unsalted / foreseen.butter.mass));
+  const total = weighed && ways && (saltIn ? weighed.mass : weighed.mass + ways.salt);
+  const tooMuch = weighed && already + weighed.mass > facts.creamMass;
+  const ready = weighed && ways && total && ways.salt < total && !tooMuch;
+  const early = story.drains.length === 0 ? 'The buttermilk is not drained yet: salt put in now leaves with it.' : story.washes.length === 0 ? undefined : story.washes.at(-1)?.clarity === 'clear' ? undefined : 'The last wash was not clear: salt put in before another wash leaves with the water.';
+
+  const portion = () => ({
+    kind: 'portion' as const,
+    portionId: newId(),
+    name: name.trim() || (mixed.length > 0 ? mixed.map((key) => additionNames[key].name).join(', ') : salting!.way === 'none' ? 'Unsalted' : 'Salted'),
+    mass: total!,
+    massSd: weighed!.massSd,
+    measured: weighed!.measured,
+    saltMass: ways!.salt,
+    salting: salting!,
+    additions: mixed,
+    storage,
+  });
+  const clear = () => {
+    setTyped('');
+    setCount('1');
+    setName('');
+  };
+  function pack() {
+    if (ready) record([portion(), { kind: 'packed' }]);
+    else if (typed.trim() === '' && story.portions.length > 0) record({ kind: 'packed' });
+    clear();
+  }
+  function add() {
+    if (!ready) return;
+    record(portion());
+    setDividing(true);
+    clear();
+  }
+  const low = foreseen.butter.mass - ninety * foreseen.butter.sd - already;
+  const high = foreseen.butter.mass + ninety * foreseen.butter.sd - already;
+  return (
+    <Enamel className={styles.panel} aria-label="Salt, weigh, pack">
+      {story.portions.length > 0 && <Portions story={story} record={record} />}
+      {story.washes.length === 0 && (
+        <p className={styles.note}>
+          Not washed yet. <button type="button" onClick={onWash}>Wash it</button>
+        </p>
+      )}
+      {changing ? (
+        <SaltChooser draft={salt} onDraft={setSalt} ways={ways} early={early} />
+      ) : (
+        <p className={styles.salt}>
+          <span>
+            <strong>Salt: {salting?.way === 'none' || !ways ? 'none' : `${ways.salt.toFixed(0)} g`}</strong>
+            {ways && salting && salting.way !== 'none' && <>, {(ways.share * 100).toFixed(1)} % of the butter, {ways.teaspoons.toFixed(1)} level tsp</>}
+            {!weighed && salting?.way !== 'none' && ' for the butter expected'}
+            {early && salting?.way !== 'none' && <em> △ {early}</em>}
+          </span>
+          <Button variant="outlined" onClick={() => setChanging(true)}>
+            Change
+          </Button>
+        </p>
+      )}
+      {noScale ? (
+        <div className={styles.byCount}>
+          <TextField label="How many" value={count} onChange={(event) => setCount(event.target.value)} error={!weighed} helperText={weighed ? `= ${say.about(weighed.mass)}, give or take 8 %` : 'a number such as 2 or 1.5'} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
+          <TextField select label="Of what" value={container} onChange={(event) => setContainer(event.target.value)}>
+            <MenuItem value="cup">cups of {say.volume(kitchenMeasures[say.system].cup!)}</MenuItem>
+            <MenuItem value="tub">tubs of {say.volume(250)}</MenuItem>
+            {view.moulds.map((mould) => (
+              <MenuItem key={mould.id} value={mould.id}>
+                {mould.name}, {say.volume(mould.capacity)}
+              </MenuItem>
+            ))}
+          </TextField>
+        </div>
+      ) : (
+        <QuantityField
+          label={dividing ? 'This portion weighs' : 'The butter weighs'}
+          typed={typed}
+          onTyped={setTyped}
+          understood={tooMuch ? { wrong: `That is more butter than there was cream (${say.mass(facts.creamMass)}): check the unit, or the scale's tare.` } : understood}
+          system={say.system}
+          hint={low > 0 ? `the scale should read ${say.massRange(low, high)}` : 'what is left'}
+          onEnter={pack}
+          says={understood && 'quantity' in understood && understood.quantity.kind === 'volume' && weighed ? `= ${say.about(weighed.mass)} at 0.95 g/mL, give or take 8 %` : undefined}
+        />
+      )}
+      <Chips
+        legend="Kept in the"
+        chosen={storage}
+        onChoose={setStorage}
+        choices={(['fridge', 'freezer', 'crock', 'counter'] as const).map((key) => ({ key, name: key[0]!.toUpperCase() + key.slice(1) }))}
+      />
+      <Cautions cautions={keepingCautions({ additions: mixed, storage }, facts.treatment === 'raw')} />
+      <Button variant="contained" onClick={pack} disabled={!(ready || (story.portions.length > 0 && typed.trim() === ''))} sx={{ minHeight: 96, fontSize: '1.5rem' }} data-act="pack">
+        {story.portions.length > 0 && typed.trim() === '' ? 'Pack' : 'Pack and date it'}
+      </Button>
+      <details className={styles.more} open={dividing || undefined}>
+        <summary>No scale, several portions, something mixed in</summary>
+        <div className={styles.options}>
+          <label>
+            <input type="checkbox" checked={noScale} onChange={(event) => setNoScale(event.target.checked)} /> No scale: by mould, cup or tub
+          </label>
+          <label>
+            <input type="checkbox" checked={!saltIn} onChange={(event) => setSaltIn(!event.target.checked)} /> Weighed before the salt went in
+          </label>
+          <fieldset>
+            <legend>Mixed in</legend>
+            {(Object.keys(additionNames) as Addition[]).map((key) => (
+              <label key={key}>
+                <input type="checkbox" checked={mixed.includes(key)} onChange={(event) => setMixed(event.target.checked ? [...mixed, key] : mixed.filter((one) => one !== key))} /> {additionNames[key].name}
+              </label>
+            ))}
+          </fieldset>
+          <TextField label="Name of this portion" value={name} onChange={(event) => setName(event.target.value)} slotProps={{ htmlInput: { maxLength: 60 } }} />
+          <Button variant="outlined" onClick={add} disabled={!ready} data-act="portion">
+            Put this by as one portion, more to come
+          </Button>
+        </div>
+      </details>
+      <Quiet>Chill soft butter before working it; hands in ice water first. Milk is an allergen: say so on what you give away.</Quiet>
+    </Enamel>
+  );
+}
+
+function byScale(understood: Understood): Weighed | undefined {
+  if (!understood || !('quantity' in understood)) return undefined;
+  const { kind, value, sd } = understood.quantity;
+  if (kind === 'volume') return { mass: value * butterDensity, massSd: Math.hypot(butterVolumeSpread * value, sd ?? 0) * butterDensity, measured: 'volume' };
+  return { mass: value, massSd: sd ?? scaleSd(value), measured: 'scale' };
+}
+
+function byCount(count: string, volume: number): Weighed | undefined {
+  const number = Number(count.replace(',', '.'));
+  if (!(number > 0) || number > 1000) return undefined;
+  const mass = number * volume * butterDensity;
+  return { mass, massSd: mass * butterVolumeSpread, measured: 'volume' };
+}
+
+/** What is weighed so far; a finished portion may join an earlier one. */
+function Portions({ story, record }: { story: BatchStory; record: LiveBatch['record'] }) {
+  const say = useSay();
+  return (
+    <ul className={styles.portions}>
+      {story.portions.map((portion, i) => (
+        <li key={portion.id}>
+          <strong>{say.mass(portion.mass)}</strong> {portion.name}
+          {portion.joined.length > 0 && ` (${portion.joined.length + 1} together)`}
+          {i > 0 && (
+            <Button variant="outlined" size="small" sx={{ minHeight: 44, ml: 'auto' }} onClick={() => record({ kind: 'joined', portionId: portion.id, into: story.portions[0]!.id })}>
+              Join the first
+            </Button>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,70 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { judgeBatch } from '@/core/balancing/judgeBatch';
+import type { BatchStory } from '@/core/churning/batchStory';
+import type { Foreseen } from '@/core/churning/foresee';
+import { ninety } from '@/core/quantities/estimate';
+import type { BatchView } from '@/server/churning/views';
+import { Cautions } from '../caution/Caution';
+import { rawCaution } from '@/core/keeping/cautions';
+import { useSay } from '../frame/FarmContext';
+import { sayFigure, Why } from '../why/Why';
+import { FatTrail } from './FatTrail';
+import styles from './VerdictPanel.module.css';
+
+/** What the day came to: one sentence, the fat's trail, and every figure, each of which opens. */
+export function VerdictPanel({ view, story, foreseen, onUnpack }: { view: BatchView; story: BatchStory; foreseen: Foreseen; onUnpack: (() => void) | undefined }) {
+  const say = useSay();
+  const judged = judgeBatch(view.facts, story, foreseen.buttermilkFat.mid);
+  if (!judged) return <p>These figures leave no fat for the butter: check the cream, its fat and the buttermilk.</p>;
+  const within = Math.abs(judged.butterMass - judged.saltMass - foreseen.butter.mass) <= ninety * foreseen.butter.sd;
+  const over = judged.verdict === 'wet' ? `, about ${say.about(Math.max(0, judged.excessMass))} more than the fat makes` : '';
+  return (
+    <div className={styles.verdict}>
+      <p className={styles.which}>Batch {view.number}</p>
+      <h1>
+        {say.mass(judged.butterMass)} of butter: {{ wet: 'still wet, most likely', plausible: 'good', suspect: 'some fat went missing' }[judged.verdict]}.
+      </h1>
+      <p className={styles.meaning}>
+        {judged.meaning.replace(/\.$/, '')}
+        {over}. <strong>{judged.advice}</strong>
+      </p>
+      {judged.withAScale && <p className={styles.scale}>{judged.withAScale}</p>}
+      <FatTrail judged={judged} />
+      <dl className={styles.figures}>
+        {judged.figures.map((figure) => (
+          <div key={figure.key}>
+            <dt>{figure.name}</dt>
+            <dd>
+              <Why figure={figure}>
+                <span className={styles.value}>{sayFigure(figure.value, figure.unit, say.system)}</span>
+              </Why>
+            </dd>
+          </div>
+        ))}
+        <div>
+          <dt>Against what was expected</dt>
+          <dd className={styles.plain}>
+            {say.massRange(foreseen.butter.mass - ninety * foreseen.butter.sd, foreseen.butter.mass + ninety * foreseen.butter.sd)} unsalted: {within ? 'as foreseen' : 'outside the range'}
+          </dd>
+        </div>
+      </dl>
+      {view.facts.treatment === 'raw' && <Cautions cautions={[rawCaution]} />}
+      <div className={styles.acts}>
+        <Button component={Link} href="/" variant="contained" sx={{ minHeight: 96, fontSize: '1.5rem', minWidth: 260 }} data-act="done">
+          Done
+        </Button>
+        {onUnpack && (
+          <Button variant="outlined" onClick={onUnpack} data-act="unpack">
+            Not packed after all
+          </Button>
+        )}
+        <Button component={Link} href={`/ledger/${view.id}`} variant="text">
+          Its page in the ledger
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,75 @@
+'use client';
+
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import type { BatchEvent } from '@/core/churning/batchEvents';
+import type { BatchStory } from '@/core/churning/batchStory';
+import { batchStory } from '@/core/churning/batchStory';
+import type { BatchView } from '@/server/churning/views';
+import { newId } from '../outbox/newId';
+import { useOutbox, useWaiting } from '../outbox/OutboxProvider';
+
+type Body = BatchEvent extends infer E ? (E extends BatchEvent ? Omit<E, 'id' | 'atSeconds'> : never) : never;
+
+export interface LiveBatch {
+  story: BatchStory;
+  /** Ids of events this device has and the house does not yet. */
+  unsent: ReadonlySet<string>;
+  /** Marks what happened, now or at a given second; several go together or not at all. */
+  record: (bodies: Body | Body[], atSeconds?: number) => void;
+}
+
+/** How often the house is asked what others marked, ms. */
+const askEvery = 2500;
+
+/**
+ * A batch as this device knows it: what the house has, and what waits in the outbox, told as one story. A mark shows at
+ * once; what a second device marks shows within seconds.
+ */
+export function useBatch(view: BatchView): LiveBatch {
+  const outbox = useOutbox();
+  const waiting = useWaiting();
+  const [known, setKnown] = useState<{ revision: number; events: readonly BatchEvent[] }>({ revision: view.revision, events: view.events });
+
+  const look = useCallback(async () => {
+    const response = await fetch(`/api/batches/${view.id}?revision=${known.revision}`, { signal: AbortSignal.timeout(4000), cache: 'no-store' });
+    if (response.status !== 200) return;
+    const news = (await response.json()) as { revision: number; events: BatchEvent[] };
+    setKnown((before) => (news.revision >= before.revision ? news : before));
+  }, [view.id, known.revision]);
+
+  useEffect(() => {
+    outbox.answered = async (command) => {
+      if ((command.input as { batchId?: string }).batchId === view.id) await look();
+    };
+    const ask = () => document.visibilityState === 'visible' && look().catch(() => undefined);
+    const timer = setInterval(ask, askEvery);
+    document.addEventListener('visibilitychange', ask);
+    return () => {
+      outbox.answered = undefined;
+      clearInterval(timer);
+      document.removeEventListener('visibilitychange', ask);
+    };
+  }, [outbox, look, view.id]);
+
+  const pending = useMemo(
+    () =>
+      waiting
+        .filter(({ command }) => command.name === 'batch.record' && (command.input as { batchId: string }).batchId === view.id)
+        .flatMap(({ command }) => (command.input as { events: BatchEvent[] }).events),
+    [waiting, view.id],
+  );
+  const story = useMemo(() => batchStory(view.facts, [...known.events, ...pending]), [view.facts, known.events, pending]);
+  const unsent = useMemo(() => {
+    const have = new Set(known.events.map((event) => event.id));
+    return new Set(pending.filter((event) => !have.has(event.id)).map((event) => event.id));
+  }, [known.events, pending]);
+
+  const record = useCallback(
+    (bodies: Body | Body[], atSeconds = Date.now() / 1000) => {
+      const events = [bodies].flat().map((body, i) => ({ id: newId(), atSeconds: atSeconds + i / 1000, ...body }) as BatchEvent);
+      void outbox.put('batch.record', { batchId: view.id, events });
+    },
+    [outbox, view.id],
+  );
+  return { story, unsent, record };
+}

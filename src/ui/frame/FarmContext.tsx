@@ -1,0 +1,45 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { createContext, useContext, useMemo } from 'react';
+import type { Spoken } from '@/core/quantities/formatQuantity';
+import { saidMass, spokenMass, spokenRange, spokenTemperature, spokenVolume, text } from '@/core/quantities/formatQuantity';
+import type { Farm } from '@/server/house/views';
+
+const FarmContext = createContext<Farm | undefined>(undefined);
+
+export function FarmProvider({ farm, children }: { farm: Farm; children: ReactNode }) {
+  return <FarmContext.Provider value={farm}>{children}</FarmContext.Provider>;
+}
+
+export function useFarm(): Farm {
+  const farm = useContext(FarmContext);
+  if (!farm) throw new Error('useFarm is used outside FarmProvider.');
+  return farm;
+}
+
+/** Says amounts in the farm's own units. */
+export function useSay() {
+  const { unitSystem, timeZone } = useFarm();
+  return useMemo(() => {
+    const locale = unitSystem === 'us' ? 'en-US' : 'en-GB';
+    const day = new Intl.DateTimeFormat(locale, { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
+    const clock = new Intl.DateTimeFormat(locale, { hour: 'numeric', minute: '2-digit', timeZone });
+    return {
+      system: unitSystem,
+      mass: (grams: number) => text(spokenMass(grams, unitSystem)),
+      about: (grams: number) => text(saidMass(grams, unitSystem)),
+      volume: (millilitres: number) => text(spokenVolume(millilitres, unitSystem)),
+      temperature: (celsius: number) => text(spokenTemperature(celsius, unitSystem)),
+      massRange: (low: number, high: number) => text(massRange(low, high)),
+      massRangeSpoken: (low: number, high: number): Spoken => massRange(low, high),
+      /** An ISO date, said as a day. */
+      day: (iso: string) => day.format(new Date(`${iso}T12:00:00Z`)),
+      /** The time of day at a moment, s since 1970. */
+      clock: (atSeconds: number) => clock.format(new Date(atSeconds * 1000)),
+    };
+    function massRange(low: number, high: number): Spoken {
+      return spokenRange(low, high, (grams) => saidMass(grams, unitSystem));
+    }
+  }, [unitSystem, timeZone]);
+}

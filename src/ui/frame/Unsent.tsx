@@ -1,0 +1,33 @@
+'use client';
+
+import { styled } from '@mui/material/styles';
+import { useReachable, useWaiting } from '../outbox/OutboxProvider';
+
+const Tag = styled('span')({
+  display: 'inline-flex',
+  alignItems: 'center',
+  gap: 8,
+  padding: '4px 12px',
+  borderRadius: 999,
+  border: '1.5px dashed var(--caution)',
+  color: 'var(--caution)',
+  fontSize: '0.9rem',
+  fontWeight: 600,
+  whiteSpace: 'nowrap',
+});
+
+/** Says what is kept on this device and not yet with the house. Nothing to say is the usual case. */
+export function Unsent() {
+  const waiting = useWaiting();
+  const reachable = useReachable();
+  const unsent = waiting.length;
+  return (
+    <span role="status" aria-live="polite">
+      {!reachable && unsent > 0 && (
+        <Tag>
+          {unsent} kept here, not sent yet
+        </Tag>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,148 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import { useColorScheme } from '@mui/material/styles';
+import TextField from '@mui/material/TextField';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { ToolKey } from '@/core/churning/tools';
+import { toolKeys, tools } from '@/core/churning/tools';
+import type { Vessel } from '@/server/house/views';
+import type { HouseView } from '@/server/house/views';
+import { sizeRules } from '../churning/planDraft';
+import { useSay } from '../frame/FarmContext';
+import { useNotice } from '../frame/Notices';
+import { newId } from '../outbox/newId';
+import { useOutbox } from '../outbox/OutboxProvider';
+import { Chips } from '../quantity/Chips';
+import { QuantityField, understand } from '../quantity/QuantityField';
+import { Enamel, Quiet } from '../theme/Enamel';
+import { CreamDrawing } from '../vessel/CreamDrawing';
+import type { shapes } from '../vessel/shapes';
+import styles from './House.module.css';
+
+const kinds: Record<Vessel['kind'], string> = { churn: 'Churn', jar: 'Jar', can: 'Settling can', pan: 'Pan', tub: 'Tub', crock: 'Crock', mould: 'Mould' };
+const drawings: Record<Vessel['kind'], keyof typeof shapes> = { churn: 'churn', jar: 'jar', can: 'standing', pan: 'tub', tub: 'tub', crock: 'tub', mould: 'tub' };
+
+/** The house: what the maker owns, in drawings; then units, name and light. */
+export function House({ view }: { view: HouseView & { vessels: Vessel[] } }) {
+  const say = useSay();
+  const outbox = useOutbox();
+  const router = useRouter();
+  const notice = useNotice();
+  const { mode, setMode } = useColorScheme();
+  const [name, setName] = useState(view.farm.name ?? '');
+  const settle = async (change: Record<string, unknown>, says: string) => {
+    const answer = await outbox.put('house.settle', change);
+    if (answer.status === 'done') notice({ says });
+    router.refresh();
+  };
+  const churns = view.vessels.filter((vessel) => vessel.kind === 'churn').length;
+  return (
+    <div className={styles.house}>
+      <section>
+        <h1>{view.vessels.length === 0 ? 'Nothing of your own on the shelf yet: add your churn.' : `${churns === 1 ? 'One churn' : `${churns} churns`} and ${view.vessels.length - churns} vessels in the house.`}</h1>
+        <ul className={styles.vessels}>
+          {view.vessels.map((vessel) => (
+            <li key={vessel.id}>
+              <div>
+                <CreamDrawing shape={vessel.tool ? tools[vessel.tool].drawing : drawings[vessel.kind]} fill={0} fat={0} stage="fluid" label="" />
+              </div>
+              <strong>{vessel.name}</strong>
+              <span>{say.volume(vessel.capacity)}</span>
+            </li>
+          ))}
+        </ul>
+        <AddVessel />
+      </section>
+      <Enamel className={styles.settings} aria-label="Settings">
+        <Chips
+          legend="Units"
+          chosen={view.farm.unitSystem}
+          onChoose={(unitSystem) => void settle({ unitSystem }, 'Units changed. What was written stays what it was.')}
+          choices={[
+            { key: 'metric', name: 'Litres and grams' },
+            { key: 'us', name: 'Quarts and pounds', small: 'US' },
+            { key: 'imperial', name: 'Pints and pounds', small: 'imperial' },
+          ]}
+        />
+        <Chips
+          legend="Light"
+          chosen={mode ?? 'system'}
+          onChoose={setMode}
+          choices={[
+            { key: 'system', name: 'As the device' },
+            { key: 'light', name: 'Light' },
+            { key: 'dark', name: 'Dark', small: 'before dawn' },
+          ]}
+        />
+        <Chips
+          legend="Fat of this season"
+          chosen={view.farm.fatHardness < -0.5 ? 'soft' : view.farm.fatHardness > 0.5 ? 'hard' : 'mean'}
+          onChoose={(key) => void settle({ fatHardness: { soft: -2, mean: 0, hard: 2 }[key] }, 'The season’s fat is noted.')}
+          choices={[
+            { key: 'soft', name: 'Soft', small: 'summer grass' },
+            { key: 'mean', name: 'In between' },
+            { key: 'hard', name: 'Hard', small: 'winter hay' },
+          ]}
+        />
+        <div className={styles.name}>
+          <TextField label="Name of the farm" value={name} onChange={(event) => setName(event.target.value)} slotProps={{ htmlInput: { maxLength: 80 } }} fullWidth />
+          <Button variant="outlined" onClick={() => void settle({ name }, 'The farm has its name.')}>
+            Keep
+          </Button>
+        </div>
+        <Quiet>Time is told in {view.farm.timeZone}. This house answers on this machine only.</Quiet>
+      </Enamel>
+    </div>
+  );
+}
+
+/** Adds a churn or vessel of the maker's own, with its size to the brim. */
+function AddVessel() {
+  const say = useSay();
+  const outbox = useOutbox();
+  const router = useRouter();
+  const [kind, setKind] = useState<Vessel['kind']>('churn');
+  const [tool, setTool] = useState<ToolKey>('paddleHand');
+  const [name, setName] = useState('');
+  const [typed, setTyped] = useState('');
+  const [wrong, setWrong] = useState<{ message: string; field?: string }>();
+  const size = understand(typed, sizeRules(say.system));
+  async function add() {
+    if (name.trim() === '') return setWrong({ message: 'A name of 1 to 60 letters is needed.', field: 'name' });
+    if (!size || !('quantity' in size)) return setWrong({ message: 'Its size to the brim is needed.', field: 'capacity' });
+    const answer = await outbox.put('vessel.add', { id: newId(), name, kind, tool: kind === 'churn' ? tool : null, capacity: size.quantity.value });
+    if (answer.status === 'refused') return setWrong(answer);
+    setWrong(undefined);
+    setName('');
+    setTyped('');
+    router.refresh();
+  }
+  return (
+    <Enamel className={styles.add} aria-label="Add a vessel">
+      <TextField select label="What" value={kind} onChange={(event) => setKind(event.target.value as Vessel['kind'])}>
+        {Object.entries(kinds).map(([key, says]) => (
+          <MenuItem key={key} value={key}>
+            {says}
+          </MenuItem>
+        ))}
+      </TextField>
+      {kind === 'churn' && (
+        <TextField select label="Kind of churn" value={tool} onChange={(event) => setTool(event.target.value as ToolKey)}>
+          {toolKeys.map((key) => (
+            <MenuItem key={key} value={key}>
+              {tools[key].name}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      <TextField label="Its name" value={name} onChange={(event) => setName(event.target.value)} error={wrong?.field === 'name'} helperText={wrong?.field === 'name' ? wrong.message : 'the oak one, blue jar'} />
+      <QuantityField label="Holds, to the brim" typed={typed} onTyped={setTyped} understood={wrong?.field === 'capacity' && !size ? { wrong: wrong.message } : size} system={say.system} hint={say.system === 'metric' ? '4 L' : '4 qt'} onEnter={() => void add()} />
+      <Button variant="contained" onClick={() => void add()}>
+        Put it on the shelf
+      </Button>
+    </Enamel>
+  );
+}

@@ -1,0 +1,56 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useMemo } from 'react';
+import { elapsedAt } from '@/core/churning/batchStory';
+import { creamInChurn } from '@/core/churning/creamInChurn';
+import { foresee } from '@/core/churning/foresee';
+import { tools } from '@/core/churning/tools';
+import { fatMethods } from '@/core/dairy/creamFat';
+import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import type { BatchView } from '@/server/churning/views';
+import { ChurnStrip } from '../churning/ChurnStrip';
+import { useBatch } from '../churning/useBatch';
+import { VerdictPanel } from '../churning/VerdictPanel';
+import { WhatHappened } from '../churning/WhatHappened';
+import { phaseWords } from '../churning/words';
+import { useSay } from '../frame/FarmContext';
+import styles from './BatchPage.module.css';
+
+/** A batch's page in the ledger: the verdict, the cream it came from, and all that happened, to be put right if need be. */
+export function BatchPage({ view }: { view: BatchView }) {
+  const say = useSay();
+  const { facts, pace } = view;
+  const { story, unsent, record } = useBatch(view);
+  const foreseen = useMemo(() => foresee(creamInChurn(facts), pace), [facts, pace]);
+  const packed = story.events.findLast((event) => event.kind === 'packed');
+  const elapsed = story.clock.runningSince === undefined ? Math.max(0, ...story.marks.map((mark) => mark.elapsedSeconds)) : elapsedAt(story.clock, view.nowSeconds);
+  return (
+    <article className={styles.page}>
+      {story.phase === 'packed' ? (
+        <VerdictPanel view={view} story={story} foreseen={foreseen} onUnpack={packed && (() => record({ kind: 'undone', eventId: packed.id }))} />
+      ) : (
+        <section className={styles.open}>
+          <h1>
+            Batch {view.number}: {phaseWords[story.phase].toLowerCase()}.
+          </h1>
+          <Button component={Link} href={`/churn/${view.id}`} variant="contained">
+            To the churn
+          </Button>
+        </section>
+      )}
+      <section aria-label="How it went">
+        <h2>How it went</h2>
+        <p className={styles.facts}>
+          {say.mass(facts.creamMass)} of {facts.ripened ? 'ripened' : 'sweet'}, {facts.homogenised ? 'long-life' : facts.treatment} cream, “{facts.amountTyped}”, {text(spokenFraction(facts.creamFat))} fat ({fatMethods[facts.fatMethod].name}), at{' '}
+          {say.temperature(facts.temperature)}
+          {facts.temperatureAssumed && ' (assumed)'}, in {tools[facts.tool].inSentence} of {say.volume(facts.capacity)}
+          {facts.loads > 1 && `, ${facts.loads} loads`}.
+        </p>
+        <ChurnStrip story={story} foreseen={foreseen} elapsed={elapsed} />
+        <WhatHappened story={story} unsent={unsent} record={record} />
+      </section>
+    </article>
+  );
+}

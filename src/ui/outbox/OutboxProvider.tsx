@@ -1,0 +1,42 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import { createContext, useContext, useEffect, useState, useSyncExternalStore } from 'react';
+import type { Waiting } from './outbox';
+import { Outbox } from './outbox';
+
+const OutboxContext = createContext<Outbox | undefined>(undefined);
+const nothing: readonly Waiting[] = [];
+
+/** One outbox for the whole application. */
+export function OutboxProvider({ children }: { children: ReactNode }) {
+  const [outbox] = useState(() => new Outbox());
+  useEffect(() => {
+    void outbox.open();
+    window.addEventListener('online', outbox.hurry);
+    return () => window.removeEventListener('online', outbox.hurry);
+  }, [outbox]);
+  return <OutboxContext.Provider value={outbox}>{children}</OutboxContext.Provider>;
+}
+
+export function useOutbox(): Outbox {
+  const outbox = useContext(OutboxContext);
+  if (!outbox) throw new Error('useOutbox is used outside OutboxProvider.');
+  return outbox;
+}
+
+/** What this device has not yet had answered. */
+export function useWaiting(): readonly Waiting[] {
+  const outbox = useOutbox();
+  return useSyncExternalStore(outbox.subscribe, outbox.waiting, () => nothing);
+}
+
+/** Whether the house answered last time. */
+export function useReachable(): boolean {
+  const outbox = useOutbox();
+  return useSyncExternalStore(
+    outbox.subscribe,
+    () => outbox.reachable,
+    () => true,
+  );
+}

@@ -1,0 +1,97 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { additions as additionNames } from '@/core/churning/batchEvents';
+import type { Addition } from '@/core/churning/batchEvents';
+import { daysBetween } from '@/core/keeping/civilDate';
+import { keepingCautions } from '@/core/keeping/cautions';
+import type { Storage } from '@/core/keeping/keepingDate';
+import type { ButterShown } from '@/server/today/views';
+import { Cautions } from '../caution/Caution';
+import { useSay } from '../frame/FarmContext';
+import { useNotice } from '../frame/Notices';
+import { useOutbox } from '../outbox/OutboxProvider';
+import { Quiet } from '../theme/Enamel';
+import { ButterDrawing } from '../vessel/Butter';
+import { WhyDrawer } from '../why/Why';
+import styles from './ButterShelf.module.css';
+
+const places: Record<string, string> = { fridge: 'fridge', freezer: 'freezer', counter: 'counter', crock: 'crock' };
+
+/** The butter in the house on one drawn shelf, oldest first, each with the day to eat it by and why. */
+export function ButterShelf({ butter, today }: { butter: ButterShown[]; today: string }) {
+  const say = useSay();
+  const outbox = useOutbox();
+  const router = useRouter();
+  const notice = useNotice();
+  const [gone, setGone] = useState<ReadonlySet<string>>(new Set());
+  const largest = Math.max(...butter.map((pat) => pat.mass));
+  const mark = (lotId: string, isGone: boolean) =>
+    setGone((before) => {
+      const next = new Set(before);
+      if (isGone) next.add(lotId);
+      else next.delete(lotId);
+      return next;
+    });
+
+  async function finish({ lotId, code }: ButterShown) {
+    mark(lotId, true);
+    notice({
+      says: `${code} is finished.`,
+      undo: () => {
+        mark(lotId, false);
+        void outbox.put('butter.restore', { lotId }).then(() => router.refresh());
+      },
+    });
+    const answer = await outbox.put('butter.finish', { lotId });
+    if (answer.status === 'refused') mark(lotId, false);
+    router.refresh();
+  }
+
+  return (
+    <ul className={styles.shelf} tabIndex={0} aria-label="Butter, oldest first">
+      {butter
+        .filter((pat) => !gone.has(pat.lotId))
+        .map((pat) => {
+          const left = daysBetween(today, pat.keepUntil);
+          const mixed = pat.additions.map((key) => additionNames[key as Addition]?.name.toLowerCase()).join(', ');
+          return (
+            <li key={pat.lotId} className={styles.pat}>
+              <Link href={`/ledger/${pat.batchId}`} className={styles.code}>
+                {pat.code}
+              </Link>
+              <ButterDrawing mass={pat.mass} largest={largest} salted={pat.keepReasons.some((reason) => reason.includes('salted') && !reason.includes('unsalted'))} label={`${say.mass(pat.mass)} of butter`} />
+              <strong>{say.mass(pat.mass)}</strong>
+              <span className={styles.place}>
+                {mixed ? `${mixed}, ` : ''}
+                {places[pat.storage]}, made {say.day(pat.madeOn)}
+              </span>
+              <WhyDrawer
+                title={`Eat ${pat.code} by ${say.day(pat.keepUntil)}`}
+                opener={
+                  <span className={left < 0 ? styles.past : left <= 2 ? styles.soon : undefined}>
+                    {left < 0 ? `Past ${say.day(pat.keepUntil)}` : `Eat by ${say.day(pat.keepUntil)}`}
+                  </span>
+                }
+              >
+                <p style={{ margin: 0 }}>Made {say.day(pat.madeOn)}, kept in the {places[pat.storage]}. The date is the earliest of the rules that apply:</p>
+                <ul style={{ margin: 0, paddingLeft: 20, lineHeight: 1.6 }}>
+                  {pat.keepReasons.map((reason) => (
+                    <li key={reason}>{reason}</li>
+                  ))}
+                </ul>
+                <Cautions cautions={keepingCautions({ additions: pat.additions as Addition[], storage: pat.storage as Storage }, pat.raw)} />
+                <Quiet>Quality dates on the careful side; your local rules and your own nose come first.</Quiet>
+              </WhyDrawer>
+              <Button variant="outlined" onClick={() => void finish(pat)} aria-label={`${pat.code} is finished`}>
+                Finished
+              </Button>
+            </li>
+          );
+        })}
+    </ul>
+  );
+}

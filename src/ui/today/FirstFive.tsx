@@ -1,0 +1,140 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { separationBalance } from '@/core/separating/separationBalance';
+import { creamDensity } from '@/core/dairy/creamDensity';
+import { expectedButter } from '@/core/churning/expectedButter';
+import { breedFat } from '@/core/dairy/breeds';
+import type { UnitSystem } from '@/core/quantities/units';
+import { Cautions } from '../caution/Caution';
+import { amountRules } from '../churning/planDraft';
+import { useFarm, useSay } from '../frame/FarmContext';
+import { useOutbox } from '../outbox/OutboxProvider';
+import { Chips } from '../quantity/Chips';
+import { QuantityField, understand } from '../quantity/QuantityField';
+import { Enamel, Quiet } from '../theme/Enamel';
+import { CreamDrawing } from '../vessel/CreamDrawing';
+import styles from './FirstFive.module.css';
+
+/** The first five minutes: what is in front of you? No account, no set-up. */
+export function FirstFive() {
+  const [pail, setPail] = useState(false);
+  const { unitSystem, settled } = useFarm();
+  const settle = useSettle();
+  useEffect(() => {
+    if (!settled) void settle(systemOfDevice());
+  }, [settled, settle]);
+  return (
+    <div className={styles.first}>
+      <h1>What is in front of you?</h1>
+      <ul className={styles.choices}>
+        <li>
+          <Link href="/churn/new?front=tub">
+            <CreamDrawing shape="tub" fill={0.62} fat={0.36} stage="fluid" label="" />A tub of cream
+            <small>bought, or separated already</small>
+          </Link>
+        </li>
+        <li>
+          <Link href="/churn/new?front=jar">
+            <JarWithLine />A jar with a cream line
+            <small>milk that stood, ready to skim</small>
+          </Link>
+        </li>
+        <li>
+          <button type="button" aria-expanded={pail} onClick={() => setPail((open) => !open)}>
+            <CreamDrawing shape="pail" fill={0.66} fat={0.04} stage="fluid" label="" />A warm pail
+            <small>milk, just now</small>
+          </button>
+        </li>
+        <li>
+          <Link href="/bench">
+            <CreamDrawing shape="churn" fill={0} fat={0} stage="fluid" label="" />
+            Nothing yet
+            <small>work out what it would take</small>
+          </Link>
+        </li>
+      </ul>
+      {pail && <WarmPail />}
+      <Chips
+        legend="I measure in"
+        chosen={unitSystem}
+        onChoose={(system) => void settle(system)}
+        choices={[
+          { key: 'metric', name: 'Litres and grams' },
+          { key: 'us', name: 'Quarts and pounds', small: 'US' },
+          { key: 'imperial', name: 'Pints and pounds', small: 'imperial' },
+        ]}
+      />
+    </div>
+  );
+}
+
+/** Settles units and time zone with the house, and draws the page again in them. */
+function useSettle() {
+  const outbox = useOutbox();
+  const router = useRouter();
+  const [settle] = useState(() => async (unitSystem: UnitSystem) => {
+    const answer = await outbox.put('house.settle', { unitSystem, timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone });
+    if (answer.status === 'done') router.refresh();
+  });
+  return settle;
+}
+
+const systemOfDevice = (): UnitSystem => (/^en-(us|lr)/i.test(navigator.language) ? 'us' : 'metric');
+
+function JarWithLine() {
+  return (
+    <svg viewBox="0 0 200 240" aria-hidden style={{ width: '100%', height: '100%', display: 'block' }}>
+      <path d="M48 96h104v108c0 12-8 20-20 20H68c-12 0-20-8-20-20z" fill="var(--serum)" stroke="var(--serum-edge)" strokeWidth="1.6" />
+      <path d="M48 76h104v34c-30 5-74 5-104 0z" fill="var(--fat)" stroke="var(--fat-edge)" strokeWidth="1.6" />
+      <path d="M60 44h80c0 12 12 16 12 30v130c0 12-8 20-20 20H68c-12 0-20-8-20-20V74c0-14 12-18 12-30zM60 44V28h80v16" fill="none" stroke="var(--pewter)" strokeWidth="2.5" strokeLinejoin="round" />
+      <path d="M56 28h88" stroke="var(--rim)" strokeWidth="5" strokeLinecap="round" />
+    </svg>
+  );
+}
+
+/** Fat left in skim by a hand separator and by a ladle, and cream fat of each (middle of handbook §6.3). */
+const ways = {
+  separator: { skimFat: 0.0015, creamFat: 0.38 },
+  ladle: { skimFat: 0.006, creamFat: 0.22 },
+};
+
+/** Warm milk makes cream first: what it will give, what to do now, and the way on when there is cream. */
+function WarmPail() {
+  const say = useSay();
+  const [typed, setTyped] = useState('');
+  const understood = understand(typed, amountRules(say.system));
+  const quantity = understood && 'quantity' in understood ? understood.quantity : undefined;
+  const milkFat = breedFat.mixed.fat;
+  const milkMass = quantity && (quantity.kind === 'mass' ? quantity.value : quantity.value * creamDensity(milkFat, 30));
+  const gives = (way: keyof typeof ways) => {
+    const { creamMass, creamFat } = separationBalance({ milkMass: milkMass!, milkFat, ...ways[way] });
+    const butter = expectedButter({ mass: creamMass, massSd: 0, fat: creamFat, fatSd: 0 }, 0.006);
+    return `${say.volume(creamMass / creamDensity(creamFat, 10))} of cream, about ${say.about(butter.mass)} of butter`;
+  };
+  return (
+    <Enamel className={styles.pail} aria-label="A warm pail">
+      <h2>Milk makes cream first.</h2>
+      <QuantityField label="How much milk" typed={typed} onTyped={setTyped} understood={understood} system={say.system} hint="to see what it will give; milk of 4.1 % is assumed" />
+      {milkMass !== undefined && milkMass > 0 && (
+        <ul>
+          <li>Through a hand separator, warm: {gives('separator')}.</li>
+          <li>Stood cold for a day and ladled: {gives('ladle')}.</li>
+        </ul>
+      )}
+      <Quiet>Strain it, then either separate it while it is at {say.temperature(35)} to {say.temperature(40)}, or cool it fast and let it stand cold in a clean, covered jar for 12 to 24 hours.</Quiet>
+      <Cautions
+        cautions={[
+          { key: 'cool', level: 'caution', says: `Cool milk to ${say.temperature(10)} within 4 hours of the start of milking, and to ${say.temperature(4)} within 2 hours after the end.` },
+          { key: 'raw', level: 'caution', says: 'Raw milk can carry dangerous bacteria; pregnant women, infants, the old and the ill are most at risk. Local rules decide what may be sold.' },
+        ]}
+      />
+      <Button component={Link} href="/churn/new?front=jar" variant="outlined">
+        I have cream from it now
+      </Button>
+    </Enamel>
+  );
+}
