@@ -3,7 +3,17 @@ import nextTypescript from 'eslint-config-next/typescript';
 import prettier from 'eslint-config-prettier';
 
 /** What the core may never touch: a clock, randomness of its own, the network or the browser. */
-const notInCore = ['Date', 'performance', 'crypto', 'fetch', 'window', 'document', 'process', 'setTimeout', 'setInterval'];
+const notInCore = [
+  'Date',
+  'performance',
+  'crypto',
+  'fetch',
+  'window',
+  'document',
+  'process',
+  'setTimeout',
+  'setInterval',
+];
 
 const rules = [
   { ignores: ['.next/**', '.immulgo/**', 'node_modules/**', 'next-env.d.ts', 'test-results/**'] },
@@ -14,8 +24,14 @@ const rules = [
     files: ['src/core/**/*.ts'],
     ignores: ['src/core/**/*.test.ts'],
     rules: {
-      'no-restricted-globals': ['error', ...notInCore.map((name) => ({ name, message: 'The core has no I/O and no clock: pass it in.' }))],
-      'no-restricted-properties': ['error', { object: 'Math', property: 'random', message: 'Pass a seeded generator in.' }],
+      'no-restricted-globals': [
+        'error',
+        ...notInCore.map((name) => ({ name, message: 'The core has no I/O and no clock: pass it in.' })),
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'Pass a seeded generator in.' },
+      ],
     },
   },
   {

@@ -20,8 +20,13 @@ function unknownName(request: NextRequest): boolean {
 
 /** A content-security policy with a fresh nonce for each page, and the two checks above. */
 export function proxy(request: NextRequest) {
-  if (unknownName(request)) return new NextResponse('This farm answers on 127.0.0.1 and localhost only.', { status: 421 });
-  if (foreign(request)) return NextResponse.json({ error: { message: 'Writes come from Immulgo’s own pages only.' } }, { status: 403 });
+  if (unknownName(request))
+    return new NextResponse('This farm answers on 127.0.0.1 and localhost only.', { status: 421 });
+  if (foreign(request))
+    return NextResponse.json(
+      { error: { message: 'Writes come from Immulgo’s own pages only.' } },
+      { status: 403 },
+    );
   const nonce = btoa(crypto.randomUUID());
   const development = process.env.NODE_ENV === 'development';
   const policy = [

@@ -11,7 +11,10 @@ import { houseView } from '@/server/house/views';
 import { Frame } from '@/ui/frame/Frame';
 import { ThemeRoot } from '@/ui/theme/ThemeRoot';
 
-export const metadata: Metadata = { title: { default: 'Immulgo', template: '%s · Immulgo' }, description: 'Follows every gram of butterfat from the pail to the crock.' };
+export const metadata: Metadata = {
+  title: { default: 'Immulgo', template: '%s · Immulgo' },
+  description: 'Follows every gram of butterfat from the pail to the crock.',
+};
 export const viewport: Viewport = {
   width: 'device-width',
   initialScale: 1,

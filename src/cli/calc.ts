@@ -25,7 +25,8 @@ async function lines(): Promise<void> {
 function answer(line: string): unknown {
   try {
     const asked = parse(line) as { calculation?: unknown; input?: unknown } | null;
-    if (typeof asked?.calculation !== 'string') throw new CalculationError('calculation is missing.', 'calculation');
+    if (typeof asked?.calculation !== 'string')
+      throw new CalculationError('calculation is missing.', 'calculation');
     return { output: calculate(asked.calculation, asked.input) };
   } catch (error) {
     return said(error);
@@ -36,7 +37,9 @@ function schema(name: string | undefined): void {
   const found = calculations.get(name ?? '');
   if (!found) throw new CalculationError(`There is no calculation “${name ?? ''}”; --list prints them all.`);
   const asJson = (side: typeof found.input) => toJsonSchema(side, { errorMode: 'ignore' });
-  process.stdout.write(`${JSON.stringify({ input: asJson(found.input), output: asJson(found.output) }, null, 2)}\n`);
+  process.stdout.write(
+    `${JSON.stringify({ input: asJson(found.input), output: asJson(found.output) }, null, 2)}\n`,
+  );
 }
 
 function parse(text: string): unknown {

@@ -13,5 +13,9 @@ loadLarkfoldOnce().then(
 
 async function loadLarkfoldOnce(): Promise<void> {
   const loaded = await loadLarkfold(await openHouse(randomUUID()));
-  console.log(loaded ? '  Larkfold is loaded' : '  Larkfold was there already; ./immulgo demo --fresh begins it again from today');
+  console.log(
+    loaded
+      ? '  Larkfold is loaded'
+      : '  Larkfold was there already; ./immulgo demo --fresh begins it again from today',
+  );
 }

@@ -41,16 +41,29 @@ function sentence(issue: v.BaseIssue<unknown>, path: string | undefined): string
   const field = path ?? 'The input';
   if (issue.expected === 'never') return `${field} is not a field this calculation knows.`;
   if (issue.received === 'undefined') return `${field} is missing.`;
-  if (issue.kind === 'schema') return `${field}: ${issue.received} was given; ${issue.expected ?? 'something else'} is needed.`;
+  if (issue.kind === 'schema')
+    return `${field}: ${issue.received} was given; ${issue.expected ?? 'something else'} is needed.`;
   return `${field}: ${issue.received} was given; ${issue.message}`;
 }
 
 /** Mass in g, zero or more. */
-export const mass = v.pipe(v.number(), v.finite('a mass in grams is needed.'), v.minValue(0, 'a mass is zero or more, in grams.'));
+export const mass = v.pipe(
+  v.number(),
+  v.finite('a mass in grams is needed.'),
+  v.minValue(0, 'a mass is zero or more, in grams.'),
+);
 /** Mass in g, more than zero. */
-export const positiveMass = v.pipe(v.number(), v.finite('a mass in grams is needed.'), v.gtValue(0, 'a mass above zero is needed, in grams.'));
+export const positiveMass = v.pipe(
+  v.number(),
+  v.finite('a mass in grams is needed.'),
+  v.gtValue(0, 'a mass above zero is needed, in grams.'),
+);
 /** Volume in mL, more than zero. */
-export const positiveVolume = v.pipe(v.number(), v.finite('a volume in mL is needed.'), v.gtValue(0, 'a volume above zero is needed, in mL.'));
+export const positiveVolume = v.pipe(
+  v.number(),
+  v.finite('a volume in mL is needed.'),
+  v.gtValue(0, 'a volume above zero is needed, in mL.'),
+);
 /** A share of the whole, 0 … 1. */
 export const fraction = v.pipe(
   v.number(),
@@ -70,4 +83,8 @@ export const temperature = v.pipe(
   v.maxValue(100, 'temperatures from −30 to 100 °C are allowed.'),
 );
 /** Any plain positive number. */
-export const positive = v.pipe(v.number(), v.finite('a number above zero is needed.'), v.gtValue(0, 'a number above zero is needed.'));
+export const positive = v.pipe(
+  v.number(),
+  v.finite('a number above zero is needed.'),
+  v.gtValue(0, 'a number above zero is needed.'),
+);

@@ -29,7 +29,9 @@ const all = [
 ];
 
 /** Every calculation by its name: the one door for the command line, HTTP and the screens. */
-export const calculations: ReadonlyMap<string, Calculation> = new Map(all.map((one) => [one.name, one as unknown as Calculation]));
+export const calculations: ReadonlyMap<string, Calculation> = new Map(
+  all.map((one) => [one.name, one as unknown as Calculation]),
+);
 
 /**
  * Runs a calculation by name on unknown input.
@@ -37,6 +39,9 @@ export const calculations: ReadonlyMap<string, Calculation> = new Map(all.map((o
  */
 export function calculate(name: string, input: unknown): unknown {
   const found = calculations.get(name);
-  if (!found) throw new CalculationError(`There is no calculation “${name}”. There are: ${[...calculations.keys()].join(', ')}.`);
+  if (!found)
+    throw new CalculationError(
+      `There is no calculation “${name}”. There are: ${[...calculations.keys()].join(', ')}.`,
+    );
   return found.run(readInput(found.input, input));
 }

@@ -8,7 +8,10 @@ declare global {
 /** The address of the database, from the environment. Throws a sentence that says what to set. */
 export function databaseUrl(): string {
   const url = process.env.DATABASE_URL;
-  if (!url) throw new Error('DATABASE_URL is not set. Start Immulgo with ./immulgo start or ./immulgo demo, which set it.');
+  if (!url)
+    throw new Error(
+      'DATABASE_URL is not set. Start Immulgo with ./immulgo start or ./immulgo demo, which set it.',
+    );
   return url;
 }
 
@@ -24,9 +27,17 @@ export function connect(url: string, poolSize = 10): Sequelize {
   return sequelize;
 }
 
-/** The one connection of this process; kept on `globalThis` so that a reload of the code does not open another. */
+/** The connection this copy of the code has defined its models on: the server bundles pages and routes apart. */
+let definedOn: Sequelize | undefined;
+
+/** The one connection of this process; kept on `globalThis` so that a second copy of the code does not open another. */
 export function database(): Sequelize {
   const url = databaseUrl();
   if (globalThis.immulgoDatabase?.url !== url) globalThis.immulgoDatabase = { url, sequelize: connect(url) };
-  return globalThis.immulgoDatabase.sequelize;
+  const { sequelize } = globalThis.immulgoDatabase;
+  if (definedOn !== sequelize) {
+    defineModels(sequelize);
+    definedOn = sequelize;
+  }
+  return sequelize;
 }

@@ -19,7 +19,10 @@ export async function inFarm<T>(farmId: string, work: (scope: FarmScope) => Prom
   for (let attempt = 1; ; attempt += 1) {
     try {
       return await database().transaction(async (transaction) => {
-        await database().query(`SELECT set_config('immulgo.farm', :farmId, true)`, { replacements: { farmId }, transaction });
+        await database().query(`SELECT set_config('immulgo.farm', :farmId, true)`, {
+          replacements: { farmId },
+          transaction,
+        });
         return work({ farmId, transaction });
       });
     } catch (error) {
@@ -30,11 +33,15 @@ export async function inFarm<T>(farmId: string, work: (scope: FarmScope) => Prom
 
 /** The SQLSTATE of a database error, if it is one. */
 export function sqlState(error: unknown): string | undefined {
-  const original = (error as { original?: { code?: unknown }; parent?: { code?: unknown } } | null)?.original ?? (error as { parent?: { code?: unknown } } | null)?.parent;
+  const original =
+    (error as { original?: { code?: unknown }; parent?: { code?: unknown } } | null)?.original ??
+    (error as { parent?: { code?: unknown } } | null)?.parent;
   return typeof original?.code === 'string' ? original.code : undefined;
 }
 
 /** A savepoint inside the scope: what `work` did is taken back when it throws, the rest of the transaction stands. */
 export async function savepoint<T>(scope: FarmScope, work: (scope: FarmScope) => Promise<T>): Promise<T> {
-  return database().transaction({ transaction: scope.transaction }, (transaction) => work({ ...scope, transaction }));
+  return database().transaction({ transaction: scope.transaction }, (transaction) =>
+    work({ ...scope, transaction }),
+  );
 }

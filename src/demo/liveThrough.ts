@@ -27,7 +27,13 @@ type Body = BatchEvent extends infer E ? (E extends BatchEvent ? Omit<E, 'id' | 
 /** Sends a command as Ines's tablet would, at a time. */
 export async function send({ farmId, noise }: Living, name: string, input: unknown, at: Date): Promise<void> {
   setClock(at);
-  const answer = await carryOut(farmId, { id: noise.id(), device: 'Ines’s tablet', name, input, at: at.toISOString() });
+  const answer = await carryOut(farmId, {
+    id: noise.id(),
+    device: 'Ines’s tablet',
+    name,
+    input,
+    at: at.toISOString(),
+  });
   if (answer.status === 'refused') throw new Error(`Larkfold: ${name} was refused: ${answer.message}`);
 }
 
@@ -35,7 +41,12 @@ export async function send({ farmId, noise }: Living, name: string, input: unkno
  * Lives through one morning by the core's own models, with noise on every reading, up to `untilMinutes` of churning or
  * to packed butter. Every write goes through the same commands as the screens'.
  */
-export async function liveThrough(living: Living, morning: Morning, start: Date, untilMinutes = Infinity): Promise<void> {
+export async function liveThrough(
+  living: Living,
+  morning: Morning,
+  start: Date,
+  untilMinutes = Infinity,
+): Promise<void> {
   const { noise, vesselIds } = living;
   const vessel = vessels.find((one) => one.key === morning.churn)!;
   const tool = vessel.tool!;
@@ -66,10 +77,18 @@ export async function liveThrough(living: Living, morning: Morning, start: Date,
     usualStorage: 'fridge',
   };
   const batchId = noise.id();
-  await send(living, 'batch.begin', { batchId, creamLotId: noise.id(), startedEventId: noise.id(), startedAtSeconds: startSeconds, facts }, start);
+  await send(
+    living,
+    'batch.begin',
+    { batchId, creamLotId: noise.id(), startedEventId: noise.id(), startedAtSeconds: startSeconds, facts },
+    start,
+  );
 
   const run = simulateChurn({
-    churn: churnOf(tool, tools[tool].medianBreakMinutes * (truePace[tool] ?? 1) * Math.exp(noise.normal(0, 0.12))),
+    churn: churnOf(
+      tool,
+      tools[tool].medianBreakMinutes * (truePace[tool] ?? 1) * Math.exp(noise.normal(0, 0.12)),
+    ),
     fat: trueFat,
     temperature: morning.celsius,
     roomTemperature: 16,
@@ -79,7 +98,11 @@ export async function liveThrough(living: Living, morning: Morning, start: Date,
   });
   const record = (minutes: number, bodies: Body[]) => {
     const at = new Date((startSeconds + minutes * 60) * 1000);
-    const events = bodies.map((body, i) => ({ id: noise.id(), atSeconds: startSeconds + minutes * 60 + i / 1000, ...body }));
+    const events = bodies.map((body, i) => ({
+      id: noise.id(),
+      atSeconds: startSeconds + minutes * 60 + i / 1000,
+      ...body,
+    }));
     return send(living, 'batch.record', { batchId, events }, at);
   };
   for (const stage of ['thickening', 'whipped', 'grainy', 'break'] as const) {
@@ -88,7 +111,8 @@ export async function liveThrough(living: Living, morning: Morning, start: Date,
     const minutes = (seen / 60) * (1 + Math.abs(noise.normal(0, 0.03)));
     if (minutes > untilMinutes) return;
     await record(minutes, [{ kind: 'mark', stage }]);
-    if (stage === 'whipped' && morning.water) await record(minutes + 0.5, [{ kind: 'water', mass: morning.water }]);
+    if (stage === 'whipped' && morning.water)
+      await record(minutes + 0.5, [{ kind: 'water', mass: morning.water }]);
   }
   const stopped = (run.breakSeconds ?? 3600) / 60 + 1.5;
   const made = expectedButter({ mass: creamMass, massSd: 0, fat: trueFat, fatSd: 0 }, run.buttermilkFat);
@@ -96,13 +120,27 @@ export async function liveThrough(living: Living, morning: Morning, start: Date,
   const unsalted = (made.mass * 0.82) / butterFat;
   const buttermilk = (creamMass + (morning.water ?? 0) - made.mass) * 0.985;
   await record(stopped, [{ kind: 'mark', stage: 'stopped' }]);
-  await record(stopped + 4, [{ kind: 'drained', measured: 'volume', mass: buttermilk * (1 + noise.normal(0, 0.02)), massSd: 0.03 * buttermilk }]);
+  await record(stopped + 4, [
+    {
+      kind: 'drained',
+      measured: 'volume',
+      mass: buttermilk * (1 + noise.normal(0, 0.02)),
+      massSd: 0.03 * buttermilk,
+    },
+  ]);
   for (const [i, clarity] of (morning.washes ?? ['milky', 'hazy', 'clear']).entries()) {
     await record(stopped + 8 + 3 * i, [{ kind: 'washed', clarity, waterMass: 1000 }]);
   }
   const bodies = (morning.portions ?? []).map((part): Body => {
     const share = unsalted * part.share;
-    const salt = part.salted ? saltDose({ unsaltedMass: share, targetFraction: 0.016, moisture: usualMoisture, gramsPerTeaspoon: 5.9 }).salt : 0;
+    const salt = part.salted
+      ? saltDose({
+          unsaltedMass: share,
+          targetFraction: 0.016,
+          moisture: usualMoisture,
+          gramsPerTeaspoon: 5.9,
+        }).salt
+      : 0;
     return {
       kind: 'portion',
       portionId: noise.id(),
@@ -119,6 +157,12 @@ export async function liveThrough(living: Living, morning: Morning, start: Date,
   await record(stopped + 25, [...bodies, { kind: 'packed' }]);
   for (const [i, part] of (morning.portions ?? []).entries()) {
     const body = bodies[i]!;
-    if (part.eaten && body.kind === 'portion') await send(living, 'butter.finish', { lotId: body.portionId }, new Date(start.getTime() + 8 * 86400_000));
+    if (part.eaten && body.kind === 'portion')
+      await send(
+        living,
+        'butter.finish',
+        { lotId: body.portionId },
+        new Date(start.getTime() + 8 * 86400_000),
+      );
   }
 }

@@ -15,7 +15,9 @@ export async function loadLarkfold(farmId: string, seed = 'larkfold'): Promise<b
   const noise = noiseFrom(seed);
   const living: Living = { farmId, noise, vesselIds: new Map() };
   const opened = new Date(today.getTime() - 63 * day);
-  const timeZone = process.env.IMMULGO_CLOCK ? 'Europe/Dublin' : Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const timeZone = process.env.IMMULGO_CLOCK
+    ? 'Europe/Dublin'
+    : Intl.DateTimeFormat().resolvedOptions().timeZone;
   await send(living, 'house.settle', { name: 'Larkfold', unitSystem: 'metric', timeZone }, opened);
   for (const animal of animals) await addAnimalTo(farmId, { id: noise.id(), ...animal });
   for (const { key, ...vessel } of vessels) {
@@ -28,7 +30,12 @@ export async function loadLarkfold(farmId: string, seed = 'larkfold'): Promise<b
     start.setUTCHours(7, Math.floor(Math.abs(noise.normal(20, 12))), 0, 0);
     await liveThrough(living, morning, start);
   }
-  await liveThrough(living, inProgress.morning, new Date(today.getTime() - inProgress.minutes * 60_000), inProgress.minutes);
+  await liveThrough(
+    living,
+    inProgress.morning,
+    new Date(today.getTime() - inProgress.minutes * 60_000),
+    inProgress.minutes,
+  );
   setClock(undefined);
   return true;
 }

@@ -1,5 +1,12 @@
 import * as v from 'valibot';
-import { calculation, CalculationError, fraction, mass, positiveFraction, positiveMass } from '../calculation';
+import {
+  calculation,
+  CalculationError,
+  fraction,
+  mass,
+  positiveFraction,
+  positiveMass,
+} from '../calculation';
 
 /** Under this implied fat the butter is wet, or a weighing or the fat is wrong (handbook §6.8). */
 export const wetBelow = 0.78;
@@ -45,7 +52,10 @@ export function churnBalance(input: ChurnInput): ChurnBalance {
   const fatToButter = fatIn - input.buttermilkMass * input.buttermilkFat - input.lossFat;
   const unsaltedMass = input.butterMass - input.saltMass;
   if (unsaltedMass <= 0) {
-    throw new CalculationError(`saltMass: ${input.saltMass} g was given; it must be less than the butter, ${input.butterMass} g.`, 'saltMass');
+    throw new CalculationError(
+      `saltMass: ${input.saltMass} g was given; it must be less than the butter, ${input.butterMass} g.`,
+      'saltMass',
+    );
   }
   if (fatToButter <= 0) {
     throw new CalculationError(

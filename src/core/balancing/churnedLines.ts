@@ -17,16 +17,29 @@ const milligrams = (grams: number): number => Math.round(grams * 1000);
  * What a finished batch moved, to the milligram: cream, added water and salt out; butter, buttermilk and smears in; and
  * what does not balance under its own name, never hidden. Both sides add up exactly, in mass and in fat.
  */
-export function churnedLines(facts: BatchFacts, story: BatchStory, judged: Judgement, creamLot: string, buttermilkLot: string): ChurnedLine[] {
+export function churnedLines(
+  facts: BatchFacts,
+  story: BatchStory,
+  judged: Judgement,
+  creamLot: string,
+  buttermilkLot: string,
+): ChurnedLine[] {
   const cream = { mass: milligrams(facts.creamMass), fat: milligrams(facts.creamMass * facts.creamFat) };
   const buttermilkMass = milligrams(judged.buttermilkMass);
-  const buttermilk = { mass: buttermilkMass, fat: Math.min(buttermilkMass, milligrams(judged.buttermilkMass * judged.buttermilkFat)) };
+  const buttermilk = {
+    mass: buttermilkMass,
+    fat: Math.min(buttermilkMass, milligrams(judged.buttermilkMass * judged.buttermilkFat)),
+  };
   const smeared = milligrams(judged.lossFat);
   const unsaltedTotal = judged.butterMass - judged.saltMass;
   const portions = story.portions.map((portion) => {
     const mass = milligrams(portion.mass);
     const share = (portion.mass - portion.saltMass) / unsaltedTotal;
-    return { lot: portion.id, mass, fat: Math.min(mass - milligrams(portion.saltMass), milligrams(judged.fatToButter * share)) };
+    return {
+      lot: portion.id,
+      mass,
+      fat: Math.min(mass - milligrams(portion.saltMass), milligrams(judged.fatToButter * share)),
+    };
   });
   const lines = [
     { lot: creamLot, mass: -cream.mass, fat: -cream.fat },
@@ -36,6 +49,13 @@ export function churnedLines(facts: BatchFacts, story: BatchStory, judged: Judge
     { lot: buttermilkLot, ...buttermilk },
     { account: 'smeared' as const, mass: smeared, fat: smeared },
   ];
-  const left = lines.reduce((sum, line) => ({ mass: sum.mass + line.mass, fat: sum.fat + line.fat }), { mass: 0, fat: 0 });
-  return [...lines, { account: 'unaccounted' as const, mass: -left.mass, fat: -left.fat }].map((line) => ({ ...line, mass: line.mass / 1000, fat: line.fat / 1000 }));
+  const left = lines.reduce((sum, line) => ({ mass: sum.mass + line.mass, fat: sum.fat + line.fat }), {
+    mass: 0,
+    fat: 0,
+  });
+  return [...lines, { account: 'unaccounted' as const, mass: -left.mass, fat: -left.fat }].map((line) => ({
+    ...line,
+    mass: line.mass / 1000,
+    fat: line.fat / 1000,
+  }));
 }

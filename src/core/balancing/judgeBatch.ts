@@ -41,7 +41,11 @@ export interface Judgement {
  * figures leave no fat for the butter at all.
  * @param buttermilkFat fat foreseen in the buttermilk, mass fraction (not tested on a farm)
  */
-export function judgeBatch(facts: BatchFacts, story: BatchStory, buttermilkFat: number): Judgement | undefined {
+export function judgeBatch(
+  facts: BatchFacts,
+  story: BatchStory,
+  buttermilkFat: number,
+): Judgement | undefined {
   const butterMass = sum(story.portions.map((portion) => portion.mass));
   const saltMass = sum(story.portions.map((portion) => portion.saltMass));
   const butterSd = together(...story.portions.map((portion) => portion.massSd));
@@ -51,8 +55,12 @@ export function judgeBatch(facts: BatchFacts, story: BatchStory, buttermilkFat: 
   const fatInSd = fatIn * together(facts.creamMassSd / facts.creamMass, facts.creamFatSd / facts.creamFat);
   const measured = story.drains.filter((drain) => drain.mass !== undefined);
   const buttermilkMeasured = measured.length > 0;
-  const buttermilkMass = buttermilkMeasured ? sum(measured.map((drain) => drain.mass ?? 0)) : Math.max(0, facts.creamMass + story.addedWater - unsalted);
-  const buttermilkSd = buttermilkMeasured ? together(...measured.map((drain) => drain.massSd ?? 0)) : unmeasuredSpread * facts.creamMass;
+  const buttermilkMass = buttermilkMeasured
+    ? sum(measured.map((drain) => drain.mass ?? 0))
+    : Math.max(0, facts.creamMass + story.addedWater - unsalted);
+  const buttermilkSd = buttermilkMeasured
+    ? together(...measured.map((drain) => drain.massSd ?? 0))
+    : unmeasuredSpread * facts.creamMass;
   const lossFat = usualLoss * fatIn;
   let balance;
   try {
@@ -69,11 +77,23 @@ export function judgeBatch(facts: BatchFacts, story: BatchStory, buttermilkFat: 
   } catch {
     return undefined;
   }
-  const fatOutSd = together(buttermilkFat * buttermilkSd, buttermilkFat * buttermilkFatSpread * buttermilkMass, usualLossSd * fatIn);
+  const fatOutSd = together(
+    buttermilkFat * buttermilkSd,
+    buttermilkFat * buttermilkFatSpread * buttermilkMass,
+    usualLossSd * fatIn,
+  );
   const fatToButterSd = together(fatInSd, fatOutSd);
-  const impliedSd = balance.impliedButterFat * together(fatToButterSd / balance.fatToButter, butterSd / unsalted);
+  const impliedSd =
+    balance.impliedButterFat * together(fatToButterSd / balance.fatToButter, butterSd / unsalted);
 
-  const cream: FigureInput = { name: 'Cream', value: facts.creamMass, unit: 'mass', sd: facts.creamMassSd, origin: 'measured', from: `typed as “${facts.amountTyped}”` };
+  const cream: FigureInput = {
+    name: 'Cream',
+    value: facts.creamMass,
+    unit: 'mass',
+    sd: facts.creamMassSd,
+    origin: 'measured',
+    from: `typed as “${facts.amountTyped}”`,
+  };
   const fat: FigureInput = {
     name: 'Cream fat',
     value: facts.creamFat,
@@ -91,14 +111,22 @@ export function judgeBatch(facts: BatchFacts, story: BatchStory, buttermilkFat: 
     origin: 'measured',
     from: volumeOnly ? 'by volume at 0.95 g/mL ± 8 % (engineering estimate)' : 'on the scale',
   };
-  const salt: FigureInput = { name: 'Salt in it', value: saltMass, unit: 'mass', origin: saltMass > 0 ? 'worked out' : 'told', from: saltMass > 0 ? 'by the way it was salted' : 'none' };
+  const salt: FigureInput = {
+    name: 'Salt in it',
+    value: saltMass,
+    unit: 'mass',
+    origin: saltMass > 0 ? 'worked out' : 'told',
+    from: saltMass > 0 ? 'by the way it was salted' : 'none',
+  };
   const buttermilk: FigureInput = {
     name: 'Buttermilk',
     value: buttermilkMass,
     unit: 'mass',
     sd: buttermilkSd,
     origin: buttermilkMeasured ? 'measured' : 'assumed',
-    from: buttermilkMeasured ? 'as drained, with any water added' : 'not measured: cream and added water less the butter',
+    from: buttermilkMeasured
+      ? 'as drained, with any water added'
+      : 'not measured: cream and added water less the butter',
   };
   const buttermilkFatInput: FigureInput = {
     name: 'Fat of the buttermilk',
@@ -108,13 +136,42 @@ export function judgeBatch(facts: BatchFacts, story: BatchStory, buttermilkFat: 
     origin: 'assumed',
     from: 'foreseen by the churning model at this temperature',
   };
-  const loss: FigureInput = { name: 'Lost to wash and smears', value: lossFat, unit: 'mass', sd: usualLossSd * fatIn, origin: 'assumed', from: '1 % of the fat (engineering estimate)' };
-  const water: FigureInput = { name: 'Water added', value: story.addedWater, unit: 'mass', origin: 'measured', from: story.addedWater > 0 ? 'as entered' : 'none entered' };
+  const loss: FigureInput = {
+    name: 'Lost to wash and smears',
+    value: lossFat,
+    unit: 'mass',
+    sd: usualLossSd * fatIn,
+    origin: 'assumed',
+    from: '1 % of the fat (engineering estimate)',
+  };
+  const water: FigureInput = {
+    name: 'Water added',
+    value: story.addedWater,
+    unit: 'mass',
+    origin: 'measured',
+    from: story.addedWater > 0 ? 'as entered' : 'none entered',
+  };
   const source = 'Fat balance of a churning (Walstra et al., Dairy Science and Technology, 2006, ch. 18).';
-  const fatToButter: FigureInput = { name: 'Fat in the butter', value: balance.fatToButter, unit: 'mass', sd: fatToButterSd, origin: 'worked out', from: 'the figure above' };
+  const fatToButter: FigureInput = {
+    name: 'Fat in the butter',
+    value: balance.fatToButter,
+    unit: 'mass',
+    sd: fatToButterSd,
+    origin: 'worked out',
+    from: 'the figure above',
+  };
   const litres = facts.creamVolume / 1000;
   const figures: Figure[] = [
-    { key: 'fatIn', name: 'Fat in', value: balance.fatIn, sd: fatInSd, unit: 'mass', formula: 'cream × its fat', inputs: [cream, fat], source },
+    {
+      key: 'fatIn',
+      name: 'Fat in',
+      value: balance.fatIn,
+      sd: fatInSd,
+      unit: 'mass',
+      formula: 'cream × its fat',
+      inputs: [cream, fat],
+      source,
+    },
     {
       key: 'fatToButter',
       name: 'Fat in the butter',
@@ -122,7 +179,19 @@ export function judgeBatch(facts: BatchFacts, story: BatchStory, buttermilkFat: 
       sd: fatToButterSd,
       unit: 'mass',
       formula: 'fat in − buttermilk × its fat − what washing and smearing took',
-      inputs: [{ ...cream, name: 'Fat in', value: balance.fatIn, sd: fatInSd, origin: 'worked out', from: 'cream × its fat' }, buttermilk, buttermilkFatInput, loss],
+      inputs: [
+        {
+          ...cream,
+          name: 'Fat in',
+          value: balance.fatIn,
+          sd: fatInSd,
+          origin: 'worked out',
+          from: 'cream × its fat',
+        },
+        buttermilk,
+        buttermilkFatInput,
+        loss,
+      ],
       source,
     },
     {
@@ -132,7 +201,17 @@ export function judgeBatch(facts: BatchFacts, story: BatchStory, buttermilkFat: 
       sd: fatOutSd / balance.fatIn,
       unit: 'fraction',
       formula: 'fat in the butter ÷ fat in',
-      inputs: [fatToButter, { ...cream, name: 'Fat in', value: balance.fatIn, sd: fatInSd, origin: 'worked out', from: 'cream × its fat' }],
+      inputs: [
+        fatToButter,
+        {
+          ...cream,
+          name: 'Fat in',
+          value: balance.fatIn,
+          sd: fatInSd,
+          origin: 'worked out',
+          from: 'cream × its fat',
+        },
+      ],
       source,
     },
     {
@@ -145,8 +224,26 @@ export function judgeBatch(facts: BatchFacts, story: BatchStory, buttermilkFat: 
       inputs: [fatToButter, butter, salt],
       source: `${source} Under ${wetBelow * 100} % says wet, over ${suspectAbove * 100} % says fat went uncounted; farm butter is usually 80–84 %.`,
     },
-    { key: 'overrun', name: 'Overrun', value: balance.overrun, sd: impliedSd / balance.impliedButterFat ** 2, unit: 'fraction', formula: '(butter − fat in it) ÷ fat in it, salt counted as butter', inputs: [butter, fatToButter], source: `${source} 20–25 % is typical.` },
-    { key: 'netButtermilk', name: 'Net buttermilk', value: Math.max(0, buttermilkMass - story.addedWater), sd: buttermilkSd, unit: 'mass', formula: 'buttermilk drained − water added to the churn', inputs: [buttermilk, water], source },
+    {
+      key: 'overrun',
+      name: 'Overrun',
+      value: balance.overrun,
+      sd: impliedSd / balance.impliedButterFat ** 2,
+      unit: 'fraction',
+      formula: '(butter − fat in it) ÷ fat in it, salt counted as butter',
+      inputs: [butter, fatToButter],
+      source: `${source} 20–25 % is typical.`,
+    },
+    {
+      key: 'netButtermilk',
+      name: 'Net buttermilk',
+      value: Math.max(0, buttermilkMass - story.addedWater),
+      sd: buttermilkSd,
+      unit: 'mass',
+      formula: 'buttermilk drained − water added to the churn',
+      inputs: [buttermilk, water],
+      source,
+    },
     {
       key: 'yield',
       name: 'Butter per litre of cream',
@@ -154,7 +251,7 @@ export function judgeBatch(facts: BatchFacts, story: BatchStory, buttermilkFat: 
       sd: (butterMass / litres) * together(butterSd / butterMass, facts.creamMassSd / facts.creamMass),
       unit: 'massPerLitre',
       formula: 'butter ÷ volume of cream at its own temperature',
-      inputs: [butter, { ...cream, from: `${(litres).toFixed(2)} L by its density` }],
+      inputs: [butter, { ...cream, from: `${litres.toFixed(2)} L by its density` }],
       source: 'Density of cream from its fat and temperature (docs/models.md).',
     },
   ];
@@ -183,13 +280,19 @@ const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a +
 
 const words: Record<Verdict, { meaning: string; advice: string }> = {
   wet: {
-    meaning: 'Heavier than its fat can explain: water or buttermilk is still in it, or the cream was richer than thought.',
+    meaning:
+      'Heavier than its fat can explain: water or buttermilk is still in it, or the cream was richer than thought.',
     advice: 'Press and work it again while it is cold, pour off what weeps, and weigh it once more.',
   },
-  plausible: { meaning: 'The weight fits the fat: this is butter, well worked.', advice: 'Nothing to mend. Wrap it against light and fridge smells.' },
+  plausible: {
+    meaning: 'The weight fits the fat: this is butter, well worked.',
+    advice: 'Nothing to mend. Wrap it against light and fridge smells.',
+  },
   suspect: {
-    meaning: 'Lighter than its fat should make: some fat went uncounted, or the cream was leaner than thought.',
-    advice: 'Look for flecks in the buttermilk, and butter left on whisk, cloth and hands; then check the scale and the cream’s fat.',
+    meaning:
+      'Lighter than its fat should make: some fat went uncounted, or the cream was leaner than thought.',
+    advice:
+      'Look for flecks in the buttermilk, and butter left on whisk, cloth and hands; then check the scale and the cream’s fat.',
   },
 };
 

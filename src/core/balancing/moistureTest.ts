@@ -8,9 +8,21 @@ import { calculation, CalculationError, mass, positiveMass } from '../calculatio
  */
 export function moistureTest({ tare, before, after }: { tare: number; before: number; after: number }) {
   const sample = before - tare;
-  if (sample <= 0) throw new CalculationError(`before: ${before} g was given; pan and sample must weigh more than the empty pan, ${tare} g.`, 'before');
-  if (after > before) throw new CalculationError(`after: ${after} g was given; the pan cannot gain weight (it was ${before} g).`, 'after');
-  if (after < tare) throw new CalculationError(`after: ${after} g was given; that is less than the empty pan, ${tare} g.`, 'after');
+  if (sample <= 0)
+    throw new CalculationError(
+      `before: ${before} g was given; pan and sample must weigh more than the empty pan, ${tare} g.`,
+      'before',
+    );
+  if (after > before)
+    throw new CalculationError(
+      `after: ${after} g was given; the pan cannot gain weight (it was ${before} g).`,
+      'after',
+    );
+  if (after < tare)
+    throw new CalculationError(
+      `after: ${after} g was given; that is less than the empty pan, ${tare} g.`,
+      'after',
+    );
   return { sample, moisture: (before - after) / sample };
 }
 

@@ -6,10 +6,17 @@ import { markStages } from './stages';
 import { toolKeys } from './tools';
 
 /** Ids are made on the device, so that a mark can be kept and sent again; letters, digits and dashes. */
-export const id = v.pipe(v.string(), v.regex(/^[0-9a-zA-Z-]{8,64}$/, 'an id of 8 to 64 letters, digits and dashes is needed.'));
+export const id = v.pipe(
+  v.string(),
+  v.regex(/^[0-9a-zA-Z-]{8,64}$/, 'an id of 8 to 64 letters, digits and dashes is needed.'),
+);
 
 /** Seconds since 1970, from the device's clock. */
-const atSeconds = v.pipe(v.number(), v.minValue(946684800, 'a time after the year 2000 is needed.'), v.maxValue(4102444800, 'a time before the year 2100 is needed.'));
+const atSeconds = v.pipe(
+  v.number(),
+  v.minValue(946684800, 'a time after the year 2000 is needed.'),
+  v.maxValue(4102444800, 'a time before the year 2100 is needed.'),
+);
 
 export const clarities = ['milky', 'cloudy', 'hazy', 'clear'] as const;
 export type Clarity = (typeof clarities)[number];
@@ -27,8 +34,24 @@ const additionKeys = Object.keys(additions) as [Addition, ...Addition[]];
 
 const salting = v.variant('way', [
   v.strictObject({ way: v.literal('none') }),
-  v.strictObject({ way: v.literal('share'), share: v.pipe(v.number(), v.minValue(0, 'salt from 0 to 15 % is allowed.'), v.maxValue(0.15, 'salt from 0 to 15 % is allowed.')), kind: v.picklist(saltKinds) }),
-  v.strictObject({ way: v.literal('spoon'), teaspoons: v.pipe(v.number(), v.minValue(0, 'zero spoons or more.'), v.maxValue(200, 'at most 200 teaspoons.')), kind: v.picklist(saltKinds) }),
+  v.strictObject({
+    way: v.literal('share'),
+    share: v.pipe(
+      v.number(),
+      v.minValue(0, 'salt from 0 to 15 % is allowed.'),
+      v.maxValue(0.15, 'salt from 0 to 15 % is allowed.'),
+    ),
+    kind: v.picklist(saltKinds),
+  }),
+  v.strictObject({
+    way: v.literal('spoon'),
+    teaspoons: v.pipe(
+      v.number(),
+      v.minValue(0, 'zero spoons or more.'),
+      v.maxValue(200, 'at most 200 teaspoons.'),
+    ),
+    kind: v.picklist(saltKinds),
+  }),
   v.strictObject({ way: v.literal('mass'), grams: mass, kind: v.picklist(saltKinds) }),
 ]);
 export type Salting = v.InferOutput<typeof salting>;
@@ -43,10 +66,27 @@ export const batchEvent = v.variant('kind', [
   v.strictObject({ ...shared, kind: v.literal('water'), mass: positiveMass }),
   v.strictObject({ ...shared, kind: v.literal('paused') }),
   v.strictObject({ ...shared, kind: v.literal('resumed') }),
-  v.strictObject({ ...shared, kind: v.literal('tool'), tool: v.picklist(toolKeys), vesselId: v.optional(v.string()), capacity: v.optional(positiveVolume) }),
+  v.strictObject({
+    ...shared,
+    kind: v.literal('tool'),
+    tool: v.picklist(toolKeys),
+    vesselId: v.optional(v.string()),
+    capacity: v.optional(positiveVolume),
+  }),
   v.strictObject({ ...shared, kind: v.literal('load') }),
-  v.strictObject({ ...shared, kind: v.literal('drained'), measured: v.picklist(['mass', 'volume', 'skipped']), mass: v.optional(mass), massSd: v.optional(mass) }),
-  v.strictObject({ ...shared, kind: v.literal('washed'), clarity: v.picklist(clarities), waterMass: v.optional(mass) }),
+  v.strictObject({
+    ...shared,
+    kind: v.literal('drained'),
+    measured: v.picklist(['mass', 'volume', 'skipped']),
+    mass: v.optional(mass),
+    massSd: v.optional(mass),
+  }),
+  v.strictObject({
+    ...shared,
+    kind: v.literal('washed'),
+    clarity: v.picklist(clarities),
+    waterMass: v.optional(mass),
+  }),
   v.strictObject({
     ...shared,
     kind: v.literal('portion'),
@@ -62,7 +102,11 @@ export const batchEvent = v.variant('kind', [
   }),
   v.strictObject({ ...shared, kind: v.literal('joined'), portionId: id, into: id }),
   v.strictObject({ ...shared, kind: v.literal('packed') }),
-  v.strictObject({ ...shared, kind: v.literal('abandoned'), reason: v.pipe(v.string(), v.maxLength(200, 'at most 200 letters.')) }),
+  v.strictObject({
+    ...shared,
+    kind: v.literal('abandoned'),
+    reason: v.pipe(v.string(), v.maxLength(200, 'at most 200 letters.')),
+  }),
   v.strictObject({ ...shared, kind: v.literal('undone'), eventId: id }),
   v.strictObject({ ...shared, kind: v.literal('retimed'), eventId: id, toSeconds: atSeconds }),
 ]);
@@ -78,19 +122,36 @@ export const batchFacts = v.strictObject({
   creamVolume: positiveVolume,
   /** What was typed, for showing it back. */
   amountTyped: v.pipe(v.string(), v.maxLength(80, 'at most 80 letters.')),
-  creamFat: v.pipe(v.number(), v.minValue(0.05, 'cream fat from 5 to 60 % is allowed.'), v.maxValue(0.6, 'cream fat from 5 to 60 % is allowed.')),
-  creamFatSd: v.pipe(v.number(), v.gtValue(0, 'a spread above zero is needed.'), v.maxValue(0.2, 'a spread of at most 20 points is allowed.')),
+  creamFat: v.pipe(
+    v.number(),
+    v.minValue(0.05, 'cream fat from 5 to 60 % is allowed.'),
+    v.maxValue(0.6, 'cream fat from 5 to 60 % is allowed.'),
+  ),
+  creamFatSd: v.pipe(
+    v.number(),
+    v.gtValue(0, 'a spread above zero is needed.'),
+    v.maxValue(0.2, 'a spread of at most 20 points is allowed.'),
+  ),
   fatMethod: v.picklist(['test', 'label', 'batches', 'separator', 'gravity', 'breed']),
   temperature,
   temperatureAssumed: v.boolean(),
   ripened: v.boolean(),
   treatment: v.picklist(['pasteurised', 'raw']),
   homogenised: v.boolean(),
-  hardness: v.pipe(v.number(), v.minValue(-8, 'a shift of −8 to 8 °C is allowed.'), v.maxValue(8, 'a shift of −8 to 8 °C is allowed.')),
+  hardness: v.pipe(
+    v.number(),
+    v.minValue(-8, 'a shift of −8 to 8 °C is allowed.'),
+    v.maxValue(8, 'a shift of −8 to 8 °C is allowed.'),
+  ),
   tool: v.picklist(toolKeys),
   vesselId: v.nullable(v.string()),
   capacity: positiveVolume,
-  loads: v.pipe(v.number(), v.integer('a whole number of loads.'), v.minValue(1, 'at least one load.'), v.maxValue(60, 'at most 60 loads.')),
+  loads: v.pipe(
+    v.number(),
+    v.integer('a whole number of loads.'),
+    v.minValue(1, 'at least one load.'),
+    v.maxValue(60, 'at most 60 loads.'),
+  ),
   /** Salt share usual for this maker when the batch began, for the one-tap way. */
   usualSalt: salting,
   usualStorage: v.picklist(storages),

@@ -21,7 +21,8 @@ export interface Flag {
   says: string;
 }
 
-export type Phase = 'churning' | 'paused' | 'stopped' | 'drained' | 'washed' | 'portioned' | 'packed' | 'abandoned';
+export type Phase =
+  'churning' | 'paused' | 'stopped' | 'drained' | 'washed' | 'portioned' | 'packed' | 'abandoned';
 
 /** What the big button does next. */
 export type NextAct = MarkStage | 'load' | 'drained' | 'washed' | 'portion' | 'packed' | 'resumed' | 'none';
@@ -75,7 +76,10 @@ const shareOfBreak: Partial<Record<MarkStage, number>> = { thickening: 0.09, whi
  * Tells the story of a batch from its events: whatever order they arrive in, late, doubled, undone or re-timed, the
  * same set tells the same story. Nothing is dropped: what looks out of order is kept and flagged.
  */
-export function batchStory(facts: Pick<BatchFacts, 'tool' | 'capacity' | 'loads'>, given: readonly BatchEvent[]): BatchStory {
+export function batchStory(
+  facts: Pick<BatchFacts, 'tool' | 'capacity' | 'loads'>,
+  given: readonly BatchEvent[],
+): BatchStory {
   const events = settled(given);
   const teller = new Teller(facts);
   for (const event of events) teller.tell(event);
@@ -84,7 +88,10 @@ export function batchStory(facts: Pick<BatchFacts, 'tool' | 'capacity' | 'loads'
 
 /** Seconds on the running clock of the load in hand at `nowSeconds` (epoch). */
 export function elapsedAt(clock: BatchStory['clock'], nowSeconds: number): number {
-  return clock.bankedSeconds + (clock.runningSince === undefined ? 0 : Math.max(0, nowSeconds - clock.runningSince));
+  return (
+    clock.bankedSeconds +
+    (clock.runningSince === undefined ? 0 : Math.max(0, nowSeconds - clock.runningSince))
+  );
 }
 
 /** Applies undo and re-timing, drops doubles by id, and puts events in the order they happened. */
@@ -92,11 +99,14 @@ function settled(given: readonly BatchEvent[]): BatchEvent[] {
   const byId = new Map(given.map((event) => [event.id, event]));
   const events = [...byId.values()].sort(inOrder);
   const undos = new Map<string, string[]>();
-  for (const event of events) if (event.kind === 'undone') undos.set(event.eventId, [...(undos.get(event.eventId) ?? []), event.id]);
+  for (const event of events)
+    if (event.kind === 'undone') undos.set(event.eventId, [...(undos.get(event.eventId) ?? []), event.id]);
   const isVoid = (eventId: string, seen: ReadonlySet<string> = new Set()): boolean =>
-    !seen.has(eventId) && (undos.get(eventId) ?? []).some((undo) => !isVoid(undo, new Set([...seen, eventId])));
+    !seen.has(eventId) &&
+    (undos.get(eventId) ?? []).some((undo) => !isVoid(undo, new Set([...seen, eventId])));
   const times = new Map<string, number>();
-  for (const event of events) if (event.kind === 'retimed' && !isVoid(event.id)) times.set(event.eventId, event.toSeconds);
+  for (const event of events)
+    if (event.kind === 'retimed' && !isVoid(event.id)) times.set(event.eventId, event.toSeconds);
   return events
     .filter((event) => event.kind !== 'undone' && event.kind !== 'retimed' && !isVoid(event.id))
     .map((event) => ({ ...event, atSeconds: times.get(event.id) ?? event.atSeconds }))
@@ -104,10 +114,19 @@ function settled(given: readonly BatchEvent[]): BatchEvent[] {
 }
 
 /** Acts that close others come after them when the clock cannot tell them apart. */
-const lateKinds: Partial<Record<BatchEvent['kind'], number>> = { started: -1, portion: 1, joined: 2, packed: 3 };
+const lateKinds: Partial<Record<BatchEvent['kind'], number>> = {
+  started: -1,
+  portion: 1,
+  joined: 2,
+  packed: 3,
+};
 
 function inOrder(a: BatchEvent, b: BatchEvent): number {
-  return a.atSeconds - b.atSeconds || (lateKinds[a.kind] ?? 0) - (lateKinds[b.kind] ?? 0) || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
+  return (
+    a.atSeconds - b.atSeconds ||
+    (lateKinds[a.kind] ?? 0) - (lateKinds[b.kind] ?? 0) ||
+    (a.id < b.id ? -1 : a.id > b.id ? 1 : 0)
+  );
 }
 
 class Teller {
@@ -146,7 +165,8 @@ class Teller {
         return;
       case 'water':
         this.addedWater += event.mass;
-        if (this.drains.length > 0) this.flag(event, 'water was added after the buttermilk was drained, so it is not taken off it');
+        if (this.drains.length > 0)
+          this.flag(event, 'water was added after the buttermilk was drained, so it is not taken off it');
         return;
       case 'paused':
         this.stand(event.atSeconds);
@@ -233,9 +253,13 @@ class Teller {
   }
 
   private mark(event: EventOf<'mark'>): void {
-    if (this.startedAt === undefined || event.atSeconds < this.startedAt) this.flag(event, 'marked before the churn was started');
+    if (this.startedAt === undefined || event.atSeconds < this.startedAt)
+      this.flag(event, 'marked before the churn was started');
     if (this.phase === 'paused') this.flag(event, 'marked during a pause: the clock was standing');
-    const echo = this.marks.some((m) => m.stage === event.stage && m.load === this.load && event.atSeconds - m.atSeconds < sameMarkSeconds);
+    const echo = this.marks.some(
+      (m) =>
+        m.stage === event.stage && m.load === this.load && event.atSeconds - m.atSeconds < sameMarkSeconds,
+    );
     this.marks.push({
       id: event.id,
       stage: event.stage,
@@ -288,7 +312,9 @@ class Teller {
             inferred: true,
           })),
       );
-    return [...this.marks, ...inferred].sort((a, b) => a.load - b.load || a.elapsedSeconds - b.elapsedSeconds);
+    return [...this.marks, ...inferred].sort(
+      (a, b) => a.load - b.load || a.elapsedSeconds - b.elapsedSeconds,
+    );
   }
 
   private next(): NextAct {

@@ -22,13 +22,31 @@ export interface ExpectedButter {
  * Unsalted butter to expect: fat in, less what stays in buttermilk, wash and smears, over the butter's fat
  * (handbook §6.8). Masses in g, fats as mass fractions, spreads as standard deviations.
  */
-export function expectedButter(cream: { mass: number; massSd: number; fat: number; fatSd: number }, buttermilkFat: number): ExpectedButter {
+export function expectedButter(
+  cream: { mass: number; massSd: number; fat: number; fatSd: number },
+  buttermilkFat: number,
+): ExpectedButter {
   const fatIn = cream.mass * cream.fat;
-  const mass = Math.max(0, (fatIn * (1 - usualLoss) - buttermilkFat * cream.mass) / (usualButterFat - buttermilkFat));
+  const mass = Math.max(
+    0,
+    (fatIn * (1 - usualLoss) - buttermilkFat * cream.mass) / (usualButterFat - buttermilkFat),
+  );
   const buttermilkMass = cream.mass - mass;
   const fatInButtermilk = buttermilkMass * buttermilkFat;
   const sd =
     mass *
-    together(cream.massSd / cream.mass, cream.fatSd / cream.fat, usualButterFatSd / usualButterFat, usualLossSd, (0.4 * fatInButtermilk) / fatIn);
-  return { mass, sd, fatInButtermilk, buttermilkMass, churnEfficiency: (fatIn * (1 - usualLoss) - fatInButtermilk) / fatIn };
+    together(
+      cream.massSd / cream.mass,
+      cream.fatSd / cream.fat,
+      usualButterFatSd / usualButterFat,
+      usualLossSd,
+      (0.4 * fatInButtermilk) / fatIn,
+    );
+  return {
+    mass,
+    sd,
+    fatInButtermilk,
+    buttermilkMass,
+    churnEfficiency: (fatIn * (1 - usualLoss) - fatInButtermilk) / fatIn,
+  };
 }

@@ -86,7 +86,12 @@ export function foresee(cream: CreamInChurn, pace: ChurnPace = priorPace): Fores
     );
   const glimpse = (temperature: number): Glimpse => {
     const { breakSeconds, buttermilkFat, outcome } = run(temperature);
-    return { temperature, breakMinutes: breakSeconds === undefined ? undefined : breakSeconds / 60, buttermilkFat, outcome };
+    return {
+      temperature,
+      breakMinutes: breakSeconds === undefined ? undefined : breakSeconds / 60,
+      buttermilkFat,
+      outcome,
+    };
   };
   const here = run(cream.temperature);
   const logSd = Math.hypot(pace.logSd, pace.scatter) * (cream.homogenised ? 2 : 1);
@@ -95,7 +100,9 @@ export function foresee(cream: CreamInChurn, pace: ChurnPace = priorPace): Fores
   return {
     outcome: here.outcome,
     breakMinutes: here.breakSeconds === undefined ? undefined : logEstimate(here.breakSeconds / 60, logSd),
-    stageMinutes: Object.fromEntries(Object.entries(here.reached).map(([stage, seconds]) => [stage, seconds / 60])),
+    stageMinutes: Object.fromEntries(
+      Object.entries(here.reached).map(([stage, seconds]) => [stage, seconds / 60]),
+    ),
     cooler: glimpse(cream.temperature - otherWay),
     warmer: glimpse(cream.temperature + otherWay),
     better: glimpse(tools[cream.tool].referenceTemperature + cream.hardness),

@@ -13,7 +13,8 @@ const table: ChurnConditions = {
   hardness: 0,
   isothermal: true,
 };
-const ratio = (change: Partial<ChurnConditions>) => (simulateChurn({ ...table, ...change }).breakSeconds ?? Infinity) / 900;
+const ratio = (change: Partial<ChurnConditions>) =>
+  (simulateChurn({ ...table, ...change }).breakSeconds ?? Infinity) / 900;
 
 describe('the check table of the churning model', () => {
   it.each([
@@ -38,7 +39,9 @@ describe('the check table of the churning model', () => {
     [18, 1.1],
     [20, 1.8],
   ])('at %d °C the buttermilk keeps about %d %% fat', (temperature, percent) => {
-    expect(Math.abs(simulateChurn({ ...table, temperature }).buttermilkFat * 100 - percent)).toBeLessThan(0.16);
+    expect(Math.abs(simulateChurn({ ...table, temperature }).buttermilkFat * 100 - percent)).toBeLessThan(
+      0.16,
+    );
   });
 
   it('oils instead of graining from 24 °C', () => {
@@ -64,7 +67,12 @@ describe('the check table of the churning model', () => {
   });
 
   it.each(toolKeys)('%s breaks at its own median under its own reference conditions', (key) => {
-    const run = simulateChurn({ ...table, churn: churnOf(key), temperature: tools[key].referenceTemperature, isothermal: false });
+    const run = simulateChurn({
+      ...table,
+      churn: churnOf(key),
+      temperature: tools[key].referenceTemperature,
+      isothermal: false,
+    });
     expect(Math.abs(run.breakSeconds! / 60 / tools[key].medianBreakMinutes - 1)).toBeLessThan(0.02);
   });
 });

@@ -65,7 +65,15 @@ export interface ChurnRun {
 const sigmoid = (z: number): number => 1 / (1 + Math.exp(-z));
 
 // State vector: air, free, clumped, grain, size (mm), solid fat, temperature (°C).
-type State = [air: number, free: number, clumped: number, grain: number, size: number, solid: number, temperature: number];
+type State = [
+  air: number,
+  free: number,
+  clumped: number,
+  grain: number,
+  size: number,
+  solid: number,
+  temperature: number,
+];
 
 /** Crystallising and melting time constants, s (engineering estimates). */
 const crystallising = 7200;
@@ -82,10 +90,22 @@ const keepEvery = 4;
  * @param longest stop looking after this many seconds
  * @param stopAfterBreak go on for this share of the break time, to see grains form (0.16 reaches grains)
  */
-export function simulateChurn(conditions: ChurnConditions, longest = 12 * 3600, stopAfterBreak = 0.16): ChurnRun {
+export function simulateChurn(
+  conditions: ChurnConditions,
+  longest = 12 * 3600,
+  stopAfterBreak = 0.16,
+): ChurnRun {
   const { churn, fat, hardness, ripened } = conditions;
   const integrate = rungeKutta(derivatives(conditions), stepShare / churn.rate);
-  const state: State = [0, 0.995, 0.005, 0, 0.6, (conditions.crystallised ?? 1) * solidFat(conditions.temperature, hardness), conditions.temperature];
+  const state: State = [
+    0,
+    0.995,
+    0.005,
+    0,
+    0.6,
+    (conditions.crystallised ?? 1) * solidFat(conditions.temperature, hardness),
+    conditions.temperature,
+  ];
   let seconds = 0;
   let steps = 0;
   let stop = longest;
@@ -148,7 +168,15 @@ function stageOf(air: number, clumped: number, grain: number, size: number): Sta
 
 type Slope = (state: State, out: State) => void;
 
-function derivatives({ churn, fat, fill, ripened, hardness, roomTemperature, isothermal }: ChurnConditions): Slope {
+function derivatives({
+  churn,
+  fat,
+  fill,
+  ripened,
+  hardness,
+  roomTemperature,
+  isothermal,
+}: ChurnConditions): Slope {
   const { rate, airMost } = churn;
   const richness = ((fat / 0.38) ** 1.5 * sigmoid((fat - 0.22) / 0.02)) / sigmoid(8);
   const ripe = ripened ? 1.25 : 1;
@@ -158,7 +186,8 @@ function derivatives({ churn, fat, fill, ripened, hardness, roomTemperature, iso
     const felt = temperatureOfSolidFat(solid, hardness) - hardness;
     const joining = sigmoid((felt - 10.3) / 2) * sigmoid((25.5 - felt) / 1.6) * ripe * richness;
     const moving = churn.closed ? Math.max(0.1, 1 - Math.exp(-Math.max(0, 1 - fill * (1 + air)) / 0.06)) : 1;
-    const thick = fat > 0.42 ? Math.exp(30 * (fat - 0.42) * (air / airMost) * sigmoid((16 - felt) / 2) * (1 - grain)) : 1;
+    const thick =
+      fat > 0.42 ? Math.exp(30 * (fat - 0.42) * (air / airMost) * sigmoid((16 - felt) / 2) * (1 - grain)) : 1;
     const k = (rate * moving) / thick;
     const airGoal = airMost * sigmoid((19.5 - felt) / 2.2) + 0.05;
     const joined = clumped + grain;
@@ -168,7 +197,9 @@ function derivatives({ churn, fat, fill, ripened, hardness, roomTemperature, iso
     const shear = k * shearLoss * (0.022 + 0.07 * Math.exp((felt - 18) / 2.1)) * joined;
     const together = k * joining * 26 * clumped * gate * (0.004 + grain);
     const wanted = solidFat(temperature, hardness);
-    out[0] = rate * moving * 3 * (airGoal - air) * (air < airGoal ? 1 : 0.3) * Math.max(0, 1 - grain / 0.3) - k * 20 * air * grain;
+    out[0] =
+      rate * moving * 3 * (airGoal - air) * (air < airGoal ? 1 : 0.3) * Math.max(0, 1 - grain / 0.3) -
+      k * 20 * air * grain;
     out[1] = -capture + shear;
     out[2] = capture - (shear * clumped) / joined - together;
     out[3] = together - (shear * grain) / joined;
@@ -176,7 +207,8 @@ function derivatives({ churn, fat, fill, ripened, hardness, roomTemperature, iso
     out[5] = (wanted - solid) / (wanted > solid ? crystallising : melting);
     out[6] = isothermal
       ? 0
-      : ((churn.power * loadOf(air, clumped, grain, airMost)) / 7 + churn.exchange * (roomTemperature - temperature)) /
+      : ((churn.power * loadOf(air, clumped, grain, airMost)) / 7 +
+          churn.exchange * (roomTemperature - temperature)) /
         (1000 * heatCapacity(fat, temperature, hardness));
   };
 }
@@ -196,6 +228,7 @@ function rungeKutta(slope: Slope, step: number): (state: State) => void {
     slope(trial, k3);
     set(state, k3, 1);
     slope(trial, k4);
-    for (let i = 0; i < 7; i += 1) state[i] = state[i]! + (step / 6) * (k1[i]! + 2 * k2[i]! + 2 * k3[i]! + k4[i]!);
+    for (let i = 0; i < 7; i += 1)
+      state[i] = state[i]! + (step / 6) * (k1[i]! + 2 * k2[i]! + 2 * k3[i]! + k4[i]!);
   };
 }

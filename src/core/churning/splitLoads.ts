@@ -17,8 +17,13 @@ export interface Loads {
  * @throws {CalculationError} when either volume is not above zero
  */
 export function splitLoads(volume: number, capacity: number, limit = fillLimit): Loads {
-  if (!(volume > 0)) throw new CalculationError(`volume: ${volume} mL was given; there must be some cream.`, 'volume');
-  if (!(capacity > 0)) throw new CalculationError(`capacity: ${capacity} mL was given; the churn must hold something.`, 'capacity');
+  if (!(volume > 0))
+    throw new CalculationError(`volume: ${volume} mL was given; there must be some cream.`, 'volume');
+  if (!(capacity > 0))
+    throw new CalculationError(
+      `capacity: ${capacity} mL was given; the churn must hold something.`,
+      'capacity',
+    );
   const loads = Math.max(1, Math.ceil(volume / (capacity * limit) - 1e-9));
   const volumeEach = volume / loads;
   return { loads, volumeEach, fillEach: volumeEach / capacity, fillAtOnce: volume / capacity };

@@ -12,7 +12,13 @@ export const creamDensityCalculation = calculation({
       v.minValue(0, 'the density is known from 0 to 45 °C.'),
       v.maxValue(45, 'the density is known from 0 to 45 °C.'),
     ),
-    hardness: v.optional(v.pipe(v.number(), v.minValue(-10, 'a shift of −10 to 10 °C is allowed.'), v.maxValue(10, 'a shift of −10 to 10 °C is allowed.'))),
+    hardness: v.optional(
+      v.pipe(
+        v.number(),
+        v.minValue(-10, 'a shift of −10 to 10 °C is allowed.'),
+        v.maxValue(10, 'a shift of −10 to 10 °C is allowed.'),
+      ),
+    ),
   }),
   output: v.object({ density: v.number() }),
   run: ({ fat, temperature: celsius, hardness }) => ({ density: creamDensity(fat, celsius, hardness) }),

@@ -48,8 +48,12 @@ export function creamFatByBreed(milkFat: number): KnownFat {
  * @param batches salt-free butter mass and cream mass of each, g
  * @returns the mean and its spread, or undefined with no batch to go by
  */
-export function creamFatFromBatches(batches: readonly { creamMass: number; unsaltedButterMass: number }[]): KnownFat | undefined {
-  const fats = batches.filter((b) => b.creamMass > 0).map((b) => (b.unsaltedButterMass * 0.82) / 0.97 / b.creamMass);
+export function creamFatFromBatches(
+  batches: readonly { creamMass: number; unsaltedButterMass: number }[],
+): KnownFat | undefined {
+  const fats = batches
+    .filter((b) => b.creamMass > 0)
+    .map((b) => (b.unsaltedButterMass * 0.82) / 0.97 / b.creamMass);
   if (fats.length === 0) return undefined;
   const mean = fats.reduce((a, b) => a + b, 0) / fats.length;
   if (fats.length === 1) return { fat: mean, sd: fatMethods.batches.sd, method: 'batches' };

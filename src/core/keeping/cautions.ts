@@ -14,12 +14,30 @@ export function churningCautions(facts: { treatment: BatchFacts['treatment']; to
   const { glass, driven, closed, name } = tools[facts.tool];
   const said: Caution[] = [];
   if (driven === 'blades') {
-    said.push({ key: 'blades', level: 'danger', says: 'Unplug before touching the blade, and never shroud a running blade with a hand. Wet hands and mains do not mix.' });
+    said.push({
+      key: 'blades',
+      level: 'danger',
+      says: 'Unplug before touching the blade, and never shroud a running blade with a hand. Wet hands and mains do not mix.',
+    });
   } else if (driven === 'motor') {
-    said.push({ key: 'mains', level: 'danger', says: `Unplug the ${name.toLowerCase()} before reaching in. Wet hands and mains do not mix.` });
+    said.push({
+      key: 'mains',
+      level: 'danger',
+      says: `Unplug the ${name.toLowerCase()} before reaching in. Wet hands and mains do not mix.`,
+    });
   }
-  if (glass) said.push({ key: 'glass', level: 'danger', says: 'Glass breaks when shaken hard or with anything in it, and on a shock of hot or cold.' });
-  else if (closed && driven === 'hand') said.push({ key: 'lid', level: 'caution', says: 'Ripened cream gives off gas: lift the lid for a moment after the first minute.' });
+  if (glass)
+    said.push({
+      key: 'glass',
+      level: 'danger',
+      says: 'Glass breaks when shaken hard or with anything in it, and on a shock of hot or cold.',
+    });
+  else if (closed && driven === 'hand')
+    said.push({
+      key: 'lid',
+      level: 'caution',
+      says: 'Ripened cream gives off gas: lift the lid for a moment after the first minute.',
+    });
   if (facts.treatment === 'raw') said.push(rawCaution);
   return said;
 }
@@ -32,7 +50,10 @@ export const rawCaution: Caution = {
 };
 
 /** What to mind about what was mixed in and where the butter is put (handbook §6.12, §7). */
-export function keepingCautions(portion: Pick<EventOf<'portion'>, 'additions' | 'storage'>, raw: boolean): Caution[] {
+export function keepingCautions(
+  portion: Pick<EventOf<'portion'>, 'additions' | 'storage'>,
+  raw: boolean,
+): Caution[] {
   const said: Caution[] = [];
   const { additions, storage } = portion;
   if (additions.includes('garlic') || additions.includes('herbs')) {
@@ -45,9 +66,14 @@ export function keepingCautions(portion: Pick<EventOf<'portion'>, 'additions' | 
         : 'Fresh herb or garlic butter: at most 4 days in the fridge, or freeze it. Never on the counter (botulism).',
     });
   }
-  if (additions.includes('honey')) said.push({ key: 'honey', level: 'caution', says: 'Honey butter is not for infants under one year.' });
+  if (additions.includes('honey'))
+    said.push({ key: 'honey', level: 'caution', says: 'Honey butter is not for infants under one year.' });
   if (raw && (storage === 'counter' || storage === 'crock')) {
-    said.push({ key: 'raw-warm', level: 'danger', says: 'Raw milk butter does not stand warm: a water seal keeps out air, not bacteria. Fridge or freezer.' });
+    said.push({
+      key: 'raw-warm',
+      level: 'danger',
+      says: 'Raw milk butter does not stand warm: a water seal keeps out air, not bacteria. Fridge or freezer.',
+    });
   }
   return said;
 }

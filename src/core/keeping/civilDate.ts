@@ -12,7 +12,10 @@ function dayNumber(year: number, month: number, day: number): number {
 function dateOf(days: number): string {
   const era = Math.floor(days / 146097);
   const dayOfEra = days - era * 146097;
-  const yearOfEra = Math.floor((dayOfEra - Math.floor(dayOfEra / 1460) + Math.floor(dayOfEra / 36524) - Math.floor(dayOfEra / 146096)) / 365);
+  const yearOfEra = Math.floor(
+    (dayOfEra - Math.floor(dayOfEra / 1460) + Math.floor(dayOfEra / 36524) - Math.floor(dayOfEra / 146096)) /
+      365,
+  );
   const dayOfYear = dayOfEra - (365 * yearOfEra + Math.floor(yearOfEra / 4) - Math.floor(yearOfEra / 100));
   const shifted = Math.floor((5 * dayOfYear + 2) / 153);
   const day = dayOfYear - Math.floor((153 * shifted + 2) / 5) + 1;
@@ -29,7 +32,10 @@ export function readDate(iso: string, path?: string): number {
   const match = /^(\d{4})-(\d{2})-(\d{2})$/.exec(iso);
   const days = match && dayNumber(Number(match[1]), Number(match[2]), Number(match[3]));
   if (days === null || dateOf(days) !== iso) {
-    throw new CalculationError(`${path ?? 'The date'}: “${iso}” is not a date; write year-month-day, such as 2026-11-23.`, path);
+    throw new CalculationError(
+      `${path ?? 'The date'}: “${iso}” is not a date; write year-month-day, such as 2026-11-23.`,
+      path,
+    );
   }
   return days;
 }

@@ -61,7 +61,13 @@ export function keepingDate(butter: Kept): KeepingDate {
 function baseDays({ storage, washed, salted, rawOrigin }: Kept, reasons: string[]): number {
   switch (storage) {
     case 'fridge':
-      reasons.push(washed ? (salted ? 'washed and salted, at 4 °C or colder' : 'washed, unsalted, at 4 °C or colder') : 'not washed: buttermilk left in it sours');
+      reasons.push(
+        washed
+          ? salted
+            ? 'washed and salted, at 4 °C or colder'
+            : 'washed, unsalted, at 4 °C or colder'
+          : 'not washed: buttermilk left in it sours',
+      );
       return washed ? (salted ? fridgeDays.salted : fridgeDays.unsalted) : fridgeDays.unwashed;
     case 'freezer':
       reasons.push(`${salted ? 'salted' : 'unsalted'}, at −18 °C; safe after that, but the flavour fades`);
@@ -69,10 +75,14 @@ function baseDays({ storage, washed, salted, rawOrigin }: Kept, reasons: string[
     case 'counter':
       if (rawOrigin) reasons.push('raw milk butter has no counter time');
       else if (!salted) reasons.push('unsalted butter has no counter time');
-      else reasons.push(washed ? 'salted and washed, on the counter up to 21 °C' : 'salted but not washed, on the counter');
+      else
+        reasons.push(
+          washed ? 'salted and washed, on the counter up to 21 °C' : 'salted but not washed, on the counter',
+        );
       return salted && !rawOrigin ? (washed ? counterDays.washed : counterDays.unwashed) : 0;
     case 'crock':
-      if (rawOrigin) reasons.push('a water seal keeps out air, not bacteria: no crock time for raw milk butter');
+      if (rawOrigin)
+        reasons.push('a water seal keeps out air, not bacteria: no crock time for raw milk butter');
       else if (!salted || !washed) reasons.push('a crock needs washed, salted butter');
       else reasons.push('washed and salted under water changed every 3–5 days, up to 21 °C');
       return salted && washed && !rawOrigin ? crockDays : 0;

@@ -8,7 +8,8 @@ export interface Spoken {
   unit: string;
 }
 
-export const text = (spoken: Spoken): string => (spoken.unit.startsWith('%') ? `${spoken.number} %` : `${spoken.number} ${spoken.unit}`.trim());
+export const text = (spoken: Spoken): string =>
+  spoken.unit.startsWith('%') ? `${spoken.number} %` : `${spoken.number} ${spoken.unit}`.trim();
 
 /** Rounds to as many figures as a person would say: three below a hundred thousand, never more than `places` decimals. */
 function round(value: number, places: number): string {
@@ -35,7 +36,10 @@ export function spokenVolume(millilitres: number, system: UnitSystem): Spoken {
     if (size >= 1000) return { number: round(millilitres / 1000, 2), unit: 'L' };
     return { number: round(millilitres, size < 10 ? 1 : 0), unit: 'mL' };
   }
-  const { quart, cup, tablespoon } = kitchenMeasures[system] as Record<'quart' | 'cup' | 'tablespoon', number>;
+  const { quart, cup, tablespoon } = kitchenMeasures[system] as Record<
+    'quart' | 'cup' | 'tablespoon',
+    number
+  >;
   if (size >= quart * 0.99) return { number: round(millilitres / quart, 2), unit: 'qt' };
   if (size >= cup / 4) return { number: round(millilitres / cup, 2), unit: size > cup ? 'cups' : 'cup' };
   return { number: round(millilitres / tablespoon, 1), unit: 'tbsp' };
@@ -44,7 +48,10 @@ export function spokenVolume(millilitres: number, system: UnitSystem): Spoken {
 /** Temperature `celsius` as °C, or °F on a US farm. */
 export function spokenTemperature(celsius: number, system: UnitSystem): Spoken {
   const shown = system === 'us' ? fahrenheitFrom(celsius) : celsius;
-  return { number: (Math.round(shown * 2) / 2).toFixed(1).replace('.0', '').replace('-', '−'), unit: system === 'us' ? '°F' : '°C' };
+  return {
+    number: (Math.round(shown * 2) / 2).toFixed(1).replace('.0', '').replace('-', '−'),
+    unit: system === 'us' ? '°F' : '°C',
+  };
 }
 
 /** A difference of `kelvins`, as °C, or °F on a US farm. */
@@ -74,7 +81,11 @@ export function spokenMinutes(minutes: number): Spoken {
 export function spokenRange(low: number, high: number, speak: (value: number) => Spoken): Spoken {
   const top = speak(high);
   const bottom = speak(low);
-  if (bottom.unit === top.unit) return { number: bottom.number === top.number ? top.number : `${bottom.number}–${top.number}`, unit: top.unit };
+  if (bottom.unit === top.unit)
+    return {
+      number: bottom.number === top.number ? top.number : `${bottom.number}–${top.number}`,
+      unit: top.unit,
+    };
   return { number: `${text(bottom)} – ${top.number}`, unit: top.unit };
 }
 
@@ -83,6 +94,15 @@ export function saidMass(grams: number, system: UnitSystem): Spoken {
   if (system !== 'metric') return spokenMass(grams, system);
   const step = grams >= 2000 ? 50 : grams >= 200 ? 5 : 1;
   return spokenMass(Math.round(grams / step) * step, system);
+}
+
+/** A range of masses, both ends in the unit of the larger: “0.81–1.11 kg”, “860–905 g”. */
+export function saidMassRange(low: number, high: number, system: UnitSystem): Spoken {
+  const top = saidMass(high, system);
+  const bottom = saidMass(low, system);
+  if (top.unit === bottom.unit) return spokenRange(low, high, (grams) => saidMass(grams, system));
+  const per = top.unit === 'kg' ? 1000 : gramsPerPound;
+  return { number: `${round(low / per, 2)}–${round(high / per, 2)}`, unit: top.unit };
 }
 
 /** Elapsed seconds as a clock reads: 4:05, 1:04:05. */

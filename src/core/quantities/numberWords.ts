@@ -19,8 +19,18 @@ export const fractionCharacters: Record<string, number> = {
  * Spreads are engineering estimates.
  */
 export const vagueWords: { words: string[]; factor: number; spread: number; besideUnit: boolean }[] = [
-  { words: ['about', 'around', 'roughly', 'almost', 'nearly', '~'], factor: 1, spread: 0.08, besideUnit: false },
-  { words: ['just over', 'just under', 'a bit over', 'a bit under', 'a little over', 'a little under'], factor: 1, spread: 0.08, besideUnit: false },
+  {
+    words: ['about', 'around', 'roughly', 'almost', 'nearly', '~'],
+    factor: 1,
+    spread: 0.08,
+    besideUnit: false,
+  },
+  {
+    words: ['just over', 'just under', 'a bit over', 'a bit under', 'a little over', 'a little under'],
+    factor: 1,
+    spread: 0.08,
+    besideUnit: false,
+  },
   { words: ['heaping', 'heaped'], factor: 1.3, spread: 0.15, besideUnit: true },
   { words: ['scant'], factor: 0.85, spread: 0.15, besideUnit: true },
 ];
@@ -39,7 +49,8 @@ export function readDigits(text: string): number | string {
     }
     return Number(`${whole}.${rest}`);
   }
-  if (/^\d{1,3}(,\d{3})+\.\d+$/.test(text) || /^\d{1,3}(,\d{3}){2,}$/.test(text)) return Number(text.replaceAll(',', ''));
+  if (/^\d{1,3}(,\d{3})+\.\d+$/.test(text) || /^\d{1,3}(,\d{3}){2,}$/.test(text))
+    return Number(text.replaceAll(',', ''));
   if (/^\d{1,3}(\.\d{3})+,\d+$/.test(text) || /^\d{1,3}(\.\d{3}){2,}$/.test(text)) {
     return Number(text.replaceAll('.', '').replace(',', '.'));
   }

@@ -1,9 +1,18 @@
 import fc from 'fast-check';
-import { saidMass, spokenMinutes, spokenRange, spokenTemperature, spokenVolume, text } from './formatQuantity';
+import {
+  saidMass,
+  saidMassRange,
+  spokenMinutes,
+  spokenRange,
+  spokenTemperature,
+  spokenVolume,
+  text,
+} from './formatQuantity';
 import { parseQuantity } from './parseQuantity';
 import type { QuantityKind, UnitSystem } from './units';
 
-const read = (typed: string, system: UnitSystem = 'us', kind?: QuantityKind) => parseQuantity(typed, system, kind);
+const read = (typed: string, system: UnitSystem = 'us', kind?: QuantityKind) =>
+  parseQuantity(typed, system, kind);
 const quart = 946.352946;
 
 describe('what a tired person types', () => {
@@ -91,24 +100,32 @@ describe('what it refuses, quoting the part', () => {
 
   it('never crashes and never returns nonsense, whatever is typed', () => {
     fc.assert(
-      fc.property(fc.string({ maxLength: 24 }), fc.constantFrom<UnitSystem>('metric', 'us', 'imperial'), (typed, system) => {
-        try {
-          const got = parseQuantity(typed, system);
-          expect(Number.isFinite(got.value)).toBe(true);
-        } catch (error) {
-          expect((error as Error).name).toBe('CalculationError');
-        }
-      }),
+      fc.property(
+        fc.string({ maxLength: 24 }),
+        fc.constantFrom<UnitSystem>('metric', 'us', 'imperial'),
+        (typed, system) => {
+          try {
+            const got = parseQuantity(typed, system);
+            expect(Number.isFinite(got.value)).toBe(true);
+          } catch (error) {
+            expect((error as Error).name).toBe('CalculationError');
+          }
+        },
+      ),
       { numRuns: 500 },
     );
   });
 
   it('reads back what it says', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 260, max: 20000 }), fc.constantFrom<UnitSystem>('metric', 'us', 'imperial'), (millilitres, system) => {
-        const again = parseQuantity(text(spokenVolume(millilitres, system)), system);
-        expect(Math.abs(again.value - millilitres) / millilitres).toBeLessThan(0.03);
-      }),
+      fc.property(
+        fc.integer({ min: 260, max: 20000 }),
+        fc.constantFrom<UnitSystem>('metric', 'us', 'imperial'),
+        (millilitres, system) => {
+          const again = parseQuantity(text(spokenVolume(millilitres, system)), system);
+          expect(Math.abs(again.value - millilitres) / millilitres).toBeLessThan(0.03);
+        },
+      ),
     );
   });
 });
@@ -119,6 +136,7 @@ describe('how it says things', () => {
     expect(text(saidMass(883, 'metric'))).toBe('885 g');
     expect(text(spokenMinutes(132))).toBe('2 h 10');
     expect(text(spokenRange(862, 904, (g) => saidMass(g, 'metric')))).toBe('860–905 g');
+    expect(text(saidMassRange(812, 1108, 'metric'))).toBe('0.81–1.11 kg');
     expect(text(spokenVolume(1419.53, 'us'))).toBe('1.5 qt');
     expect(text(spokenVolume(948, 'us'))).toBe('1 qt');
   });

@@ -40,12 +40,14 @@ const plural: Record<QuantityKind, string> = {
 export function parseQuantity(text: string, system: UnitSystem, kind?: QuantityKind): Quantity {
   const reader = new Reader(tokensOf(text), text, system, kind);
   const quantity = reader.quantity();
-  if (kind && quantity.kind !== kind) throw refusal(`“${text.trim()}” is ${plural[quantity.kind]}; ${plural[kind]} is needed.`);
+  if (kind && quantity.kind !== kind)
+    throw refusal(`“${text.trim()}” is ${plural[quantity.kind]}; ${plural[kind]} is needed.`);
   if (quantity.kind !== 'temperature' && quantity.value < 0) throw refusal(`“${text.trim()}” is below zero.`);
   if (quantity.kind === 'fraction' && quantity.value > 1) {
     throw refusal(`“${text.trim()}” is more than the whole: 0 to 100 % is allowed.`);
   }
-  if (quantity.kind === 'temperature' && quantity.value < -273.15) throw refusal(`“${text.trim()}” is colder than anything can be.`);
+  if (quantity.kind === 'temperature' && quantity.value < -273.15)
+    throw refusal(`“${text.trim()}” is colder than anything can be.`);
   return quantity;
 }
 
@@ -67,7 +69,8 @@ function tokensOf(text: string): Token[] {
     else if (mark) tokens.push({ text: mark });
     else throw refusal(`“${other}” in “${text.trim()}” was not understood.`);
   }
-  if (tokens.length === 0) throw refusal('Nothing was typed: a number with its unit is needed, such as 1.5 L or 3 lb.');
+  if (tokens.length === 0)
+    throw refusal('Nothing was typed: a number with its unit is needed, such as 1.5 L or 3 lb.');
   return tokens;
 }
 
@@ -90,10 +93,13 @@ class Reader {
     }
     const first = terms[0]!;
     const value = terms.reduce((sum, term) => sum + term.value * term.factor, 0);
-    if (terms.length > 1 && first.kind !== 'mass' && first.kind !== 'volume' && first.kind !== 'duration') throw this.notUnderstood(1);
+    if (terms.length > 1 && first.kind !== 'mass' && first.kind !== 'volume' && first.kind !== 'duration')
+      throw this.notUnderstood(1);
     const spread = Math.max(vague?.spread ?? 0, ...terms.map((term) => term.spread));
     const total = value * (vague?.factor ?? 1);
-    return spread > 0 ? { kind: first.kind, value: total, sd: Math.abs(total) * spread } : { kind: first.kind, value: total };
+    return spread > 0
+      ? { kind: first.kind, value: total, sd: Math.abs(total) * spread }
+      : { kind: first.kind, value: total };
   }
 
   private peek(ahead = 0): string | undefined {
@@ -122,8 +128,12 @@ class Reader {
     const unitAt = this.at;
     const unit = this.unit(before?.kind);
     if (amount === undefined) {
-      const openEnded = unit !== undefined && this.peek() === 'and' && partWords[this.peek(2) ?? this.peek(1) ?? ''] !== undefined;
-      if (!openEnded && !(unit !== undefined && (vague || mayLackAmount) && start !== this.at)) throw this.notUnderstood(start);
+      const openEnded =
+        unit !== undefined &&
+        this.peek() === 'and' &&
+        partWords[this.peek(2) ?? this.peek(1) ?? ''] !== undefined;
+      if (!openEnded && !(unit !== undefined && (vague || mayLackAmount) && start !== this.at))
+        throw this.notUnderstood(start);
       amount = 1;
     }
     const more = unit === undefined ? undefined : this.andAPart();
@@ -133,7 +143,12 @@ class Reader {
       if (sign < 0 && total !== 0) throw refusal(`“${this.text.trim()}” is below zero.`);
     }
     if (before && before.kind !== scale.kind) throw this.notUnderstood(start);
-    return { kind: scale.kind, value: scale.toBase(total), factor: vague?.factor ?? 1, spread: vague?.spread ?? 0 };
+    return {
+      kind: scale.kind,
+      value: scale.toBase(total),
+      factor: vague?.factor ?? 1,
+      spread: vague?.spread ?? 0,
+    };
   }
 
   /** `1`, `1 1/2`, `1½`, `half a`, `three quarters of a`, `one and a half`. */
@@ -167,7 +182,7 @@ class Reader {
   private trailingPart(whole: number): number {
     const start = this.at;
     if (!Number.isInteger(whole)) return 0;
-    this.take('and') || this.take('-');
+    if (!this.take('and')) this.take('-');
     const next = this.tokens[this.at];
     const character = next && fractionCharacters[next.text];
     if (character !== undefined) {
@@ -217,7 +232,7 @@ class Reader {
 
   private ofA(): void {
     this.take('of');
-    this.take('a') || this.take('an');
+    if (!this.take('a')) this.take('an');
   }
 
   /** The tail of `quart and a half`: a part with no unit of its own. */
@@ -231,7 +246,8 @@ class Reader {
   }
 
   private bare(before: Term | undefined, at: number): Scale {
-    if (!this.wanted || before || this.at < this.tokens.length) throw before ? this.notUnderstood(at - 1) : this.noUnit(at);
+    if (!this.wanted || before || this.at < this.tokens.length)
+      throw before ? this.notUnderstood(at - 1) : this.noUnit(at);
     return { kind: this.wanted, toBase: (amount) => amount };
   }
 
@@ -240,11 +256,18 @@ class Reader {
     if (word === undefined) return undefined;
     const degree = spellings[word] === 'degree';
     const letter = degree ? this.peek(1) : word;
-    if (letter === 'c' || letter === 'f' || (letter && ['celsius', 'fahrenheit'].includes(spellings[letter] ?? ''))) {
+    if (
+      letter === 'c' ||
+      letter === 'f' ||
+      (letter && ['celsius', 'fahrenheit'].includes(spellings[letter] ?? ''))
+    ) {
       const cups = letter === 'c' && !degree && (this.wanted === 'volume' || before === 'volume');
       this.at += degree ? 2 : 1;
       if (cups) return this.kitchen('cup');
-      return { kind: 'temperature', toBase: (amount) => (letter.startsWith('f') ? celsiusFrom(amount) : amount) };
+      return {
+        kind: 'temperature',
+        toBase: (amount) => (letter.startsWith('f') ? celsiusFrom(amount) : amount),
+      };
     }
     if (degree) {
       if (this.peek(1) !== undefined) throw this.notUnderstood(this.at + 1);
@@ -278,7 +301,9 @@ class Reader {
   private kitchen(unit: string): Scale {
     const size = kitchenMeasures[this.system][unit];
     if (size === undefined) {
-      throw refusal(`A ${unit} is not a metric measure: choose US or imperial units to use “${this.text.trim()}”, or type litres.`);
+      throw refusal(
+        `A ${unit} is not a metric measure: choose US or imperial units to use “${this.text.trim()}”, or type litres.`,
+      );
     }
     return { kind: 'volume', toBase: (amount) => amount * size };
   }
@@ -290,8 +315,14 @@ class Reader {
   }
 
   private notUnderstood(from: number): CalculationError {
-    const rest = this.tokens.slice(from).map((token) => token.text).join(' ') || this.text.trim();
-    return refusal(`“${rest}” was not understood. A number and its unit is needed, such as 1 1/2 qt, 750 mL or 3 lb 4 oz.`);
+    const rest =
+      this.tokens
+        .slice(from)
+        .map((token) => token.text)
+        .join(' ') || this.text.trim();
+    return refusal(
+      `“${rest}” was not understood. A number and its unit is needed, such as 1 1/2 qt, 750 mL or 3 lb 4 oz.`,
+    );
   }
 }
 

@@ -5,7 +5,13 @@ export type UnitSystem = 'metric' | 'us' | 'imperial';
 export type QuantityKind = 'mass' | 'volume' | 'temperature' | 'duration' | 'fraction';
 
 export const unitSystems: readonly UnitSystem[] = ['metric', 'us', 'imperial'];
-export const quantityKinds: readonly QuantityKind[] = ['mass', 'volume', 'temperature', 'duration', 'fraction'];
+export const quantityKinds: readonly QuantityKind[] = [
+  'mass',
+  'volume',
+  'temperature',
+  'duration',
+  'fraction',
+];
 
 /** Grams in a pound: exact by definition (International Yard and Pound Agreement, 1959). */
 export const gramsPerPound = 453.59237;
@@ -50,7 +56,12 @@ export const massUnits: Record<string, number> = {
 };
 
 /** Volumes in mL that mean the same everywhere. */
-export const metricVolumes: Record<string, number> = { millilitre: 1, centilitre: 10, decilitre: 100, litre: 1000 };
+export const metricVolumes: Record<string, number> = {
+  millilitre: 1,
+  centilitre: 10,
+  decilitre: 100,
+  litre: 1000,
+};
 
 /** Durations in minutes. */
 export const durationUnits: Record<string, number> = { second: 1 / 60, minute: 1, hour: 60, day: 1440 };

@@ -7,21 +7,48 @@ import { saltSolubility } from './salts';
  * `unsaltedMass` g; `moisture` of the unsalted butter as a mass fraction.
  * @throws {CalculationError} when the share asked for is the whole butter
  */
-export function saltDose(input: { unsaltedMass: number; targetFraction: number; moisture: number; gramsPerTeaspoon: number }) {
+export function saltDose(input: {
+  unsaltedMass: number;
+  targetFraction: number;
+  moisture: number;
+  gramsPerTeaspoon: number;
+}) {
   const { unsaltedMass, targetFraction, moisture, gramsPerTeaspoon } = input;
-  if (targetFraction >= 1) throw new CalculationError(`targetFraction: ${targetFraction} was given; it must be below 1.`, 'targetFraction');
+  if (targetFraction >= 1)
+    throw new CalculationError(
+      `targetFraction: ${targetFraction} was given; it must be below 1.`,
+      'targetFraction',
+    );
   const salt = (unsaltedMass * targetFraction) / (1 - targetFraction);
   const brine = brineStrength(salt, unsaltedMass * moisture);
-  return { salt, saltedMass: unsaltedMass + salt, teaspoons: salt / gramsPerTeaspoon, brine, gritty: brine > saltSolubility };
+  return {
+    salt,
+    saltedMass: unsaltedMass + salt,
+    teaspoons: salt / gramsPerTeaspoon,
+    brine,
+    gritty: brine > saltSolubility,
+  };
 }
 
 /** Salt in the water phase: salt/(salt + water), both in g; 0 without salt. */
-export const brineStrength = (salt: number, water: number): number => (salt === 0 ? 0 : salt / (salt + water));
+export const brineStrength = (salt: number, water: number): number =>
+  salt === 0 ? 0 : salt / (salt + water);
 
 export const saltDoseCalculation = calculation({
   name: 'salt.dose',
   says: 'Salt for a share of the finished butter, in grams and spoons.',
-  input: v.strictObject({ unsaltedMass: positiveMass, targetFraction: fraction, moisture: fraction, gramsPerTeaspoon: positive }),
-  output: v.object({ salt: v.number(), saltedMass: v.number(), teaspoons: v.number(), brine: v.number(), gritty: v.boolean() }),
+  input: v.strictObject({
+    unsaltedMass: positiveMass,
+    targetFraction: fraction,
+    moisture: fraction,
+    gramsPerTeaspoon: positive,
+  }),
+  output: v.object({
+    salt: v.number(),
+    saltedMass: v.number(),
+    teaspoons: v.number(),
+    brine: v.number(),
+    gritty: v.boolean(),
+  }),
   run: saltDose,
 });

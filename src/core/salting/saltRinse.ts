@@ -6,19 +6,38 @@ import { calculation, CalculationError, fraction, positiveFraction, positiveMass
  * taken as unchanged (handbook §6.11). Masses in g.
  * @throws {CalculationError} when the target is not below what is there, or is nothing at all
  */
-export function saltRinse(input: { butterMass: number; saltFraction: number; targetFraction: number; moisture: number; efficiency: number }) {
+export function saltRinse(input: {
+  butterMass: number;
+  saltFraction: number;
+  targetFraction: number;
+  moisture: number;
+  efficiency: number;
+}) {
   const { butterMass, saltFraction, targetFraction, moisture, efficiency } = input;
   if (targetFraction >= saltFraction) {
-    throw new CalculationError(`targetFraction: ${targetFraction} was given; a rinse only lowers the salt, now ${saltFraction}.`, 'targetFraction');
+    throw new CalculationError(
+      `targetFraction: ${targetFraction} was given; a rinse only lowers the salt, now ${saltFraction}.`,
+      'targetFraction',
+    );
   }
-  if (targetFraction <= 0) throw new CalculationError('targetFraction: 0 was given; no rinse takes out the last grain.', 'targetFraction');
+  if (targetFraction <= 0)
+    throw new CalculationError(
+      'targetFraction: 0 was given; no rinse takes out the last grain.',
+      'targetFraction',
+    );
   return { waterMass: (butterMass * moisture * (saltFraction / targetFraction - 1)) / efficiency };
 }
 
 export const saltRinseCalculation = calculation({
   name: 'salt.rinse',
   says: 'Water for one rinse that brings over-salted butter down.',
-  input: v.strictObject({ butterMass: positiveMass, saltFraction: fraction, targetFraction: fraction, moisture: positiveFraction, efficiency: positiveFraction }),
+  input: v.strictObject({
+    butterMass: positiveMass,
+    saltFraction: fraction,
+    targetFraction: fraction,
+    moisture: positiveFraction,
+    efficiency: positiveFraction,
+  }),
   output: v.object({ waterMass: v.number() }),
   run: saltRinse,
 });

@@ -22,9 +22,15 @@ export interface SaltWays {
  * @param unsaltedMass butter without salt, g
  * @param creamVolume mL
  */
-export function saltWays(salting: Salting, unsaltedMass: number, creamVolume: number, moisture = usualMoisture): SaltWays {
+export function saltWays(
+  salting: Salting,
+  unsaltedMass: number,
+  creamVolume: number,
+  moisture = usualMoisture,
+): SaltWays {
   const salt = saltMassOf(salting, unsaltedMass, moisture);
-  const gramsPerTeaspoon = salting.way === 'none' ? salts.fine.gramsPerTeaspoon : salts[salting.kind].gramsPerTeaspoon;
+  const gramsPerTeaspoon =
+    salting.way === 'none' ? salts.fine.gramsPerTeaspoon : salts[salting.kind].gramsPerTeaspoon;
   const brine = brineStrength(salt, unsaltedMass * moisture);
   const teaspoons = salt / gramsPerTeaspoon;
   return {
@@ -47,7 +53,12 @@ function saltMassOf(salting: Salting, unsaltedMass: number, moisture: number): n
     case 'spoon':
       return salting.teaspoons * salts[salting.kind].gramsPerTeaspoon;
     case 'share':
-      return saltDose({ unsaltedMass, targetFraction: salting.share, moisture, gramsPerTeaspoon: salts[salting.kind].gramsPerTeaspoon }).salt;
+      return saltDose({
+        unsaltedMass,
+        targetFraction: salting.share,
+        moisture,
+        gramsPerTeaspoon: salts[salting.kind].gramsPerTeaspoon,
+      }).salt;
   }
 }
 
@@ -58,6 +69,7 @@ function saltMassOf(salting: Salting, unsaltedMass: number, moisture: number): n
 export function unsaltedFrom(salting: Salting, weighed: number, saltIsIn: boolean): number {
   if (!saltIsIn || salting.way === 'none') return weighed;
   if (salting.way === 'share') return weighed * (1 - salting.share);
-  const salt = salting.way === 'mass' ? salting.grams : salting.teaspoons * salts[salting.kind].gramsPerTeaspoon;
+  const salt =
+    salting.way === 'mass' ? salting.grams : salting.teaspoons * salts[salting.kind].gramsPerTeaspoon;
   return Math.max(0, weighed - salt);
 }

@@ -27,22 +27,43 @@ export function separationBalance(input: {
     throw new CalculationError('Give either creamMass or creamFat, not both and not neither.', 'creamMass');
   }
   if (skimFat >= milkFat) {
-    throw new CalculationError(`skimFat: ${skimFat} was given; it must be below the milk's fat, ${milkFat}.`, 'skimFat');
+    throw new CalculationError(
+      `skimFat: ${skimFat} was given; it must be below the milk's fat, ${milkFat}.`,
+      'skimFat',
+    );
   }
   let creamMass: number;
   let creamFat: number;
   if (input.creamFat !== undefined) {
     creamFat = input.creamFat;
-    if (creamFat <= milkFat) throw new CalculationError(`creamFat: ${creamFat} was given; cream is richer than its milk, ${milkFat}.`, 'creamFat');
+    if (creamFat <= milkFat)
+      throw new CalculationError(
+        `creamFat: ${creamFat} was given; cream is richer than its milk, ${milkFat}.`,
+        'creamFat',
+      );
     creamMass = (milkMass * (milkFat - skimFat)) / (creamFat - skimFat);
   } else {
     creamMass = input.creamMass!;
-    if (creamMass >= milkMass) throw new CalculationError(`creamMass: ${creamMass} g was given; it must be less than the milk, ${milkMass} g.`, 'creamMass');
+    if (creamMass >= milkMass)
+      throw new CalculationError(
+        `creamMass: ${creamMass} g was given; it must be less than the milk, ${milkMass} g.`,
+        'creamMass',
+      );
     creamFat = (milkMass * milkFat - (milkMass - creamMass) * skimFat) / creamMass;
-    if (creamFat > 1) throw new CalculationError(`creamMass: ${creamMass} g is too little to hold the fat that left the skim.`, 'creamMass');
+    if (creamFat > 1)
+      throw new CalculationError(
+        `creamMass: ${creamMass} g is too little to hold the fat that left the skim.`,
+        'creamMass',
+      );
   }
   const fatRecovered = creamMass * creamFat;
-  return { creamMass, creamFat, skimMass: milkMass - creamMass, fatRecovered, recovery: fatRecovered / (milkMass * milkFat) };
+  return {
+    creamMass,
+    creamFat,
+    skimMass: milkMass - creamMass,
+    fatRecovered,
+    recovery: fatRecovered / (milkMass * milkFat),
+  };
 }
 
 export const separationBalanceCalculation = calculation({
@@ -55,6 +76,12 @@ export const separationBalanceCalculation = calculation({
     creamMass: v.optional(positiveMass),
     creamFat: v.optional(fraction),
   }),
-  output: v.object({ creamMass: v.number(), creamFat: v.number(), skimMass: v.number(), fatRecovered: v.number(), recovery: v.number() }),
+  output: v.object({
+    creamMass: v.number(),
+    creamFat: v.number(),
+    skimMass: v.number(),
+    fatRecovered: v.number(),
+    recovery: v.number(),
+  }),
   run: separationBalance,
 });

@@ -51,22 +51,51 @@ const batchFrom = (row: BatchRow): Batch => ({
   revision: row.revision,
 });
 
-export async function addBatch({ farmId, transaction }: FarmScope, batch: Pick<Batch, 'id' | 'number' | 'creamLotId' | 'facts' | 'startedAt'>): Promise<void> {
+export async function addBatch(
+  { farmId, transaction }: FarmScope,
+  batch: Pick<Batch, 'id' | 'number' | 'creamLotId' | 'facts' | 'startedAt'>,
+): Promise<void> {
   await BatchRow.create(
-    { farmId, ...batch, vesselId: batch.facts.vesselId, phase: 'stopped', breakMinutes: null, paceRatio: null, judged: null, churnedEntryId: null, revision: 0 },
+    {
+      farmId,
+      ...batch,
+      vesselId: batch.facts.vesselId,
+      phase: 'stopped',
+      breakMinutes: null,
+      paceRatio: null,
+      judged: null,
+      churnedEntryId: null,
+      revision: 0,
+    },
     { transaction },
   );
 }
 
 /** Reads a batch; `hold` keeps others from changing it until the transaction ends. */
-export async function batchById({ farmId, transaction }: FarmScope, id: string, hold = false): Promise<Batch | undefined> {
-  const row = await BatchRow.findOne({ where: { farmId, id }, transaction, ...(hold ? { lock: transaction.LOCK.UPDATE } : {}) });
+export async function batchById(
+  { farmId, transaction }: FarmScope,
+  id: string,
+  hold = false,
+): Promise<Batch | undefined> {
+  const row = await BatchRow.findOne({
+    where: { farmId, id },
+    transaction,
+    ...(hold ? { lock: transaction.LOCK.UPDATE } : {}),
+  });
   return row ? batchFrom(row) : undefined;
 }
 
 /** The farm's batches, newest first. */
 export async function batchesOf({ farmId, transaction }: FarmScope, limit = 200): Promise<Batch[]> {
-  const rows = await BatchRow.findAll({ where: { farmId }, transaction, order: [['startedAt', 'DESC'], ['number', 'DESC']], limit });
+  const rows = await BatchRow.findAll({
+    where: { farmId },
+    transaction,
+    order: [
+      ['startedAt', 'DESC'],
+      ['number', 'DESC'],
+    ],
+    limit,
+  });
   return rows.map(batchFrom);
 }
 
@@ -75,7 +104,14 @@ export async function changeBatch(
   id: string,
   change: Pick<Batch, 'phase' | 'breakMinutes' | 'paceRatio' | 'judged' | 'churnedEntryId' | 'revision'>,
 ): Promise<void> {
-  await BatchRow.update({ ...change, breakMinutes: change.breakMinutes?.toFixed(3) ?? null, paceRatio: change.paceRatio?.toFixed(4) ?? null }, { where: { farmId, id }, transaction });
+  await BatchRow.update(
+    {
+      ...change,
+      breakMinutes: change.breakMinutes?.toFixed(3) ?? null,
+      paceRatio: change.paceRatio?.toFixed(4) ?? null,
+    },
+    { where: { farmId, id }, transaction },
+  );
 }
 
 /** Adds events that are not there yet; one sent twice stays once. Returns how many were new. */
@@ -87,23 +123,49 @@ export async function addEvents(
 ): Promise<number> {
   const before = await BatchEventRow.count({ where: { farmId, batchId }, transaction });
   await BatchEventRow.bulkCreate(
-    events.map((event) => ({ farmId, batchId, id: event.id, kind: event.kind, at: new Date(event.atSeconds * 1000), data: event, ...by })),
+    events.map((event) => ({
+      farmId,
+      batchId,
+      id: event.id,
+      kind: event.kind,
+      at: new Date(event.atSeconds * 1000),
+      data: event,
+      ...by,
+    })),
     { transaction, ignoreDuplicates: true },
   );
   return (await BatchEventRow.count({ where: { farmId, batchId }, transaction })) - before;
 }
 
-export async function eventsOf({ farmId, transaction }: FarmScope, batchIds: readonly string[]): Promise<Map<string, RecordedEvent[]>> {
-  const rows = await BatchEventRow.findAll({ where: { farmId, batchId: [...batchIds] }, transaction, order: [['at', 'ASC'], ['id', 'ASC']] });
+export async function eventsOf(
+  { farmId, transaction }: FarmScope,
+  batchIds: readonly string[],
+): Promise<Map<string, RecordedEvent[]>> {
+  const rows = await BatchEventRow.findAll({
+    where: { farmId, batchId: [...batchIds] },
+    transaction,
+    order: [
+      ['at', 'ASC'],
+      ['id', 'ASC'],
+    ],
+  });
   const byBatch = new Map<string, RecordedEvent[]>(batchIds.map((id) => [id, []]));
   for (const row of rows) {
-    byBatch.get(row.batchId)?.push({ ...(row.data as BatchEvent), device: row.device, recordedAtSeconds: row.recordedAt.getTime() / 1000 });
+    byBatch.get(row.batchId)?.push({
+      ...(row.data as BatchEvent),
+      device: row.device,
+      recordedAtSeconds: row.recordedAt.getTime() / 1000,
+    });
   }
   return byBatch;
 }
 
 /** Replaces what a batch's portions are known as; those no longer in the story stop standing. */
-export async function putPortions({ farmId, transaction }: FarmScope, batchId: string, portions: readonly StoryPortion[]): Promise<void> {
+export async function putPortions(
+  { farmId, transaction }: FarmScope,
+  batchId: string,
+  portions: readonly StoryPortion[],
+): Promise<void> {
   await PortionRow.update({ standing: false }, { where: { farmId, batchId }, transaction });
   for (const portion of portions) {
     await PortionRow.upsert(
@@ -124,13 +186,19 @@ export async function putPortions({ farmId, transaction }: FarmScope, batchId: s
 }
 
 /** Portions a batch ever had, by lot id, with whether they still stand. */
-export async function portionsOf({ farmId, transaction }: FarmScope, batchId: string): Promise<{ lotId: string; standing: boolean }[]> {
+export async function portionsOf(
+  { farmId, transaction }: FarmScope,
+  batchId: string,
+): Promise<{ lotId: string; standing: boolean }[]> {
   const rows = await PortionRow.findAll({ where: { farmId, batchId }, transaction });
   return rows.map(({ lotId, standing }) => ({ lotId, standing }));
 }
 
 /** Pace ratios of a tool's batches that started before a time, newest first. */
-export async function paceRatiosOf({ farmId, transaction }: FarmScope, before: Date): Promise<{ tool: ToolKey; ratio: number }[]> {
+export async function paceRatiosOf(
+  { farmId, transaction }: FarmScope,
+  before: Date,
+): Promise<{ tool: ToolKey; ratio: number }[]> {
   const rows = await BatchRow.findAll({
     where: { farmId, paceRatio: { [Op.not]: null }, startedAt: { [Op.lt]: before } },
     attributes: ['facts', 'paceRatio'],

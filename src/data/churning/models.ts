@@ -38,7 +38,10 @@ export function defineBatch(sequelize: Sequelize): void {
   );
 }
 
-export class BatchEventRow extends Model<InferAttributes<BatchEventRow>, InferCreationAttributes<BatchEventRow>> {
+export class BatchEventRow extends Model<
+  InferAttributes<BatchEventRow>,
+  InferCreationAttributes<BatchEventRow>
+> {
   declare farmId: string;
   declare batchId: string;
   declare id: string;

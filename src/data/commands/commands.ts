@@ -15,20 +15,35 @@ export interface StoredCommand {
  * Takes a command's id for this transaction. True: it is ours to carry out. False: it was carried out before (a second
  * sender waits here until the first has finished).
  */
-export async function claimCommand({ farmId, transaction }: FarmScope, command: StoredCommand, receivedAt: Date): Promise<boolean> {
+export async function claimCommand(
+  { farmId, transaction }: FarmScope,
+  command: StoredCommand,
+  receivedAt: Date,
+): Promise<boolean> {
   const rows = await database().query(
     `INSERT INTO command (farm_id, id, device, name, input, at, received_at)
      VALUES (:farmId, :id, :device, :name, :input, :at, :receivedAt) ON CONFLICT (farm_id, id) DO NOTHING RETURNING id`,
-    { replacements: { ...command, farmId, input: JSON.stringify(command.input), receivedAt }, type: QueryTypes.SELECT, transaction },
+    {
+      replacements: { ...command, farmId, input: JSON.stringify(command.input), receivedAt },
+      type: QueryTypes.SELECT,
+      transaction,
+    },
   );
   return rows.length > 0;
 }
 
-export async function storeResult({ farmId, transaction }: FarmScope, id: string, result: unknown): Promise<void> {
+export async function storeResult(
+  { farmId, transaction }: FarmScope,
+  id: string,
+  result: unknown,
+): Promise<void> {
   await CommandRow.update({ result }, { where: { farmId, id }, transaction });
 }
 
-export async function storedCommand({ farmId, transaction }: FarmScope, id: string): Promise<{ name: string; input: unknown; result: unknown } | undefined> {
+export async function storedCommand(
+  { farmId, transaction }: FarmScope,
+  id: string,
+): Promise<{ name: string; input: unknown; result: unknown } | undefined> {
   const row = await CommandRow.findOne({ where: { farmId, id }, transaction });
   return row ? { name: row.name, input: row.input, result: row.result } : undefined;
 }

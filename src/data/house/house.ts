@@ -1,6 +1,7 @@
 import type { ToolKey } from '@/core/churning/tools';
 import type { Breed } from '@/core/dairy/breeds';
 import type { UnitSystem } from '@/core/quantities/units';
+import { database } from '../connection';
 import type { FarmScope } from '../farmScope';
 import { AnimalRow, FarmRow, VesselRow } from './models';
 
@@ -26,18 +27,24 @@ export interface Vessel {
   capacity: number;
 }
 
+/** Farms are found before any farm is bound: this sees that the connection is there first. */
+function farms(): typeof FarmRow {
+  database();
+  return FarmRow;
+}
+
 /** The house's farm: the first one there is, made when there is none. No account, no set-up. */
 export async function houseFarmId(): Promise<string | undefined> {
-  const farm = await FarmRow.findOne({ order: [['created_at', 'ASC']], attributes: ['id'] });
+  const farm = await farms().findOne({ order: [['created_at', 'ASC']], attributes: ['id'] });
   return farm?.id;
 }
 
 export async function farmExists(id: string): Promise<boolean> {
-  return (await FarmRow.count({ where: { id } })) > 0;
+  return (await farms().count({ where: { id } })) > 0;
 }
 
 export async function openFarm(id: string): Promise<void> {
-  await FarmRow.create({ id });
+  await farms().create({ id });
 }
 
 export async function farmOf({ farmId, transaction }: FarmScope): Promise<Farm> {
@@ -57,12 +64,19 @@ export async function changeFarm(
   change: Partial<Pick<Farm, 'name' | 'unitSystem' | 'timeZone' | 'fatHardness' | 'settled'>>,
 ): Promise<void> {
   const { fatHardness, ...rest } = change;
-  await FarmRow.update({ ...rest, ...(fatHardness === undefined ? {} : { fatHardness: String(fatHardness) }) }, { where: { id: farmId }, transaction });
+  await FarmRow.update(
+    { ...rest, ...(fatHardness === undefined ? {} : { fatHardness: String(fatHardness) }) },
+    { where: { id: farmId }, transaction },
+  );
 }
 
 /** Takes the next batch number; two takers wait for one another. */
 export async function takeBatchNumber({ farmId, transaction }: FarmScope): Promise<number> {
-  const row = await FarmRow.findByPk(farmId, { transaction, lock: transaction.LOCK.UPDATE, rejectOnEmpty: true });
+  const row = await FarmRow.findByPk(farmId, {
+    transaction,
+    lock: transaction.LOCK.UPDATE,
+    rejectOnEmpty: true,
+  });
   await row.update({ nextBatchNumber: row.nextBatchNumber + 1 }, { transaction });
   return row.nextBatchNumber - 1;
 }
@@ -82,6 +96,9 @@ export async function addVessel({ farmId, transaction }: FarmScope, vessel: Vess
   await VesselRow.create({ farmId, ...vessel, capacity: vessel.capacity.toFixed(3) }, { transaction });
 }
 
-export async function addAnimal({ farmId, transaction }: FarmScope, animal: { id: string; name: string; breed: Breed }): Promise<void> {
+export async function addAnimal(
+  { farmId, transaction }: FarmScope,
+  animal: { id: string; name: string; breed: Breed },
+): Promise<void> {
   await AnimalRow.create({ farmId, ...animal }, { transaction });
 }

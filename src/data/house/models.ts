@@ -35,7 +35,12 @@ export class AnimalRow extends Model<InferAttributes<AnimalRow>, InferCreationAt
 
 export function defineAnimal(sequelize: Sequelize): void {
   AnimalRow.init(
-    { farmId: { type: DataTypes.UUID, primaryKey: true }, id: { type: DataTypes.UUID, primaryKey: true }, name: DataTypes.TEXT, breed: DataTypes.TEXT },
+    {
+      farmId: { type: DataTypes.UUID, primaryKey: true },
+      id: { type: DataTypes.UUID, primaryKey: true },
+      name: DataTypes.TEXT,
+      breed: DataTypes.TEXT,
+    },
     { sequelize, modelName: 'animal', tableName: 'animal' },
   );
 }

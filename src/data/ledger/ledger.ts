@@ -57,7 +57,18 @@ export async function putLot({ farmId, transaction }: FarmScope, lot: NewLot): P
 /** Writes an entry. The database refuses it when its two sides differ. Returns its id. */
 export async function postEntry({ farmId, transaction }: FarmScope, entry: NewEntry): Promise<string> {
   const id = randomUUID();
-  await EntryRow.create({ farmId, id, commandId: entry.commandId, kind: entry.kind, at: entry.at, recordedAt: entry.recordedAt, correctsId: null }, { transaction });
+  await EntryRow.create(
+    {
+      farmId,
+      id,
+      commandId: entry.commandId,
+      kind: entry.kind,
+      at: entry.at,
+      recordedAt: entry.recordedAt,
+      correctsId: null,
+    },
+    { transaction },
+  );
   await EntryLineRow.bulkCreate(
     entry.lines
       .filter((line) => line.mass !== 0 || line.fat !== 0)
@@ -83,9 +94,17 @@ async function checkNow(transaction: FarmScope['transaction']): Promise<void> {
 }
 
 /** Takes an entry back by its opposite. An entry can be taken back once. */
-export async function counterEntry({ farmId, transaction }: FarmScope, entryId: string, commandId: string, recordedAt: Date): Promise<void> {
+export async function counterEntry(
+  { farmId, transaction }: FarmScope,
+  entryId: string,
+  commandId: string,
+  recordedAt: Date,
+): Promise<void> {
   const id = randomUUID();
-  await EntryRow.create({ farmId, id, commandId, kind: 'correction', at: recordedAt, recordedAt, correctsId: entryId }, { transaction });
+  await EntryRow.create(
+    { farmId, id, commandId, kind: 'correction', at: recordedAt, recordedAt, correctsId: entryId },
+    { transaction },
+  );
   await database().query(
     `INSERT INTO entry_line (farm_id, entry_id, position, lot_id, account, mass, fat)
      SELECT farm_id, :id, position, lot_id, account, -mass, -fat FROM entry_line WHERE farm_id = :farmId AND entry_id = :entryId`,
@@ -94,23 +113,39 @@ export async function counterEntry({ farmId, transaction }: FarmScope, entryId: 
 }
 
 /** What is in a lot now, g. */
-export async function lotBalance({ farmId, transaction }: FarmScope, lotId: string): Promise<{ mass: number; fat: number }> {
-  const [row] = await database().query<{ mass: string; fat: string }>(`SELECT mass, fat FROM lot_balance WHERE farm_id = :farmId AND lot_id = :lotId`, {
-    replacements: { farmId, lotId },
-    type: QueryTypes.SELECT,
-    transaction,
-  });
+export async function lotBalance(
+  { farmId, transaction }: FarmScope,
+  lotId: string,
+): Promise<{ mass: number; fat: number }> {
+  const [row] = await database().query<{ mass: string; fat: string }>(
+    `SELECT mass, fat FROM lot_balance WHERE farm_id = :farmId AND lot_id = :lotId`,
+    {
+      replacements: { farmId, lotId },
+      type: QueryTypes.SELECT,
+      transaction,
+    },
+  );
   return { mass: Number(row?.mass ?? 0), fat: Number(row?.fat ?? 0) };
 }
 
 /** Waits for, and then holds, a lot until the transaction ends. Undefined when there is no such lot. */
-export async function holdLot({ farmId, transaction }: FarmScope, lotId: string): Promise<{ id: string; kind: LotKind; code: string } | undefined> {
-  const row = await LotRow.findOne({ where: { farmId, id: lotId }, transaction, lock: transaction.LOCK.UPDATE });
+export async function holdLot(
+  { farmId, transaction }: FarmScope,
+  lotId: string,
+): Promise<{ id: string; kind: LotKind; code: string } | undefined> {
+  const row = await LotRow.findOne({
+    where: { farmId, id: lotId },
+    transaction,
+    lock: transaction.LOCK.UPDATE,
+  });
   return row ? { id: row.id, kind: row.kind as LotKind, code: row.code } : undefined;
 }
 
 /** The newest `used` entry of a lot that was not taken back, if any. */
-export async function lastUse({ farmId, transaction }: FarmScope, lotId: string): Promise<string | undefined> {
+export async function lastUse(
+  { farmId, transaction }: FarmScope,
+  lotId: string,
+): Promise<string | undefined> {
   const [row] = await database().query<{ id: string }>(
     `SELECT e.id FROM entry e JOIN entry_line l ON l.farm_id = e.farm_id AND l.entry_id = e.id
      WHERE e.farm_id = :farmId AND l.lot_id = :lotId AND e.kind = 'used'
@@ -172,7 +207,11 @@ export async function butterOnHand({ farmId, transaction }: FarmScope): Promise<
 }
 
 /** What one entry put into a lot, g. */
-export async function bookedMass({ farmId, transaction }: FarmScope, entryId: string, lotId: string): Promise<number> {
+export async function bookedMass(
+  { farmId, transaction }: FarmScope,
+  entryId: string,
+  lotId: string,
+): Promise<number> {
   const lines = await EntryLineRow.findAll({ where: { farmId, entryId, lotId }, transaction });
   return lines.reduce((sum, line) => sum + Number(line.mass), 0);
 }

@@ -67,7 +67,10 @@ export function defineEntry(sequelize: Sequelize): void {
   );
 }
 
-export class EntryLineRow extends Model<InferAttributes<EntryLineRow>, InferCreationAttributes<EntryLineRow>> {
+export class EntryLineRow extends Model<
+  InferAttributes<EntryLineRow>,
+  InferCreationAttributes<EntryLineRow>
+> {
   declare farmId: string;
   declare entryId: string;
   declare position: number;

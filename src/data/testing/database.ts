@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
-import { Sequelize } from 'sequelize';
+import type { Sequelize } from 'sequelize';
 import { connect } from '../connection';
 import { migrate } from '../migrate';
 import { openFarm } from '../house/house';

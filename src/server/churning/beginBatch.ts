@@ -17,13 +17,26 @@ const mostCream = 500_000;
  */
 export const beginBatch = command({
   name: 'batch.begin',
-  input: v.strictObject({ batchId: id, creamLotId: id, startedEventId: id, startedAtSeconds: v.number(), facts: batchFacts }),
+  input: v.strictObject({
+    batchId: id,
+    creamLotId: id,
+    startedEventId: id,
+    startedAtSeconds: v.number(),
+    facts: batchFacts,
+  }),
   carryOut: async (scope, { batchId, creamLotId, startedEventId, startedAtSeconds, facts }, sender) => {
     const existing = await batchById(scope, batchId);
     if (existing) throw new Refusal('This batch was begun already.', 'batchId');
-    if (facts.creamMass > mostCream) throw new Refusal(`${Math.round(facts.creamMass / 1000)} kg of cream is more than a farm churns at once: check the unit.`, 'creamMass');
+    if (facts.creamMass > mostCream)
+      throw new Refusal(
+        `${Math.round(facts.creamMass / 1000)} kg of cream is more than a farm churns at once: check the unit.`,
+        'creamMass',
+      );
     if (facts.creamFat < leanestChurnable) {
-      throw new Refusal(`Cream of ${Math.round(facts.creamFat * 100)} % fat will whip and never break: it takes about 25 % and more.`, 'creamFat');
+      throw new Refusal(
+        `Cream of ${Math.round(facts.creamFat * 100)} % fat will whip and never break: it takes about 25 % and more.`,
+        'creamFat',
+      );
     }
     if (facts.vesselId !== null && !(await vesselsOf(scope)).some((vessel) => vessel.id === facts.vesselId)) {
       throw new Refusal('That churn is not one of this farm’s.', 'vesselId');
@@ -55,8 +68,19 @@ export const beginBatch = command({
     });
     await addBatch(scope, { id: batchId, number, creamLotId, facts, startedAt });
     const started = { kind: 'started' as const, id: startedEventId, atSeconds: startedAtSeconds };
-    await addEvents(scope, batchId, [started], { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt });
-    await changeBatch(scope, batchId, { phase: batchStory(facts, [started]).phase, breakMinutes: null, paceRatio: null, judged: null, churnedEntryId: null, revision: 1 });
+    await addEvents(scope, batchId, [started], {
+      device: sender.device,
+      commandId: sender.commandId,
+      recordedAt: sender.receivedAt,
+    });
+    await changeBatch(scope, batchId, {
+      phase: batchStory(facts, [started]).phase,
+      breakMinutes: null,
+      paceRatio: null,
+      judged: null,
+      churnedEntryId: null,
+      revision: 1,
+    });
     return { batchId, number };
   },
 });

@@ -9,7 +9,14 @@ import { creamInChurn } from '@/core/churning/creamInChurn';
 import { foresee, paceRatio } from '@/core/churning/foresee';
 import { keepingDate } from '@/core/keeping/keepingDate';
 import { saltWays } from '@/core/salting/saltWays';
-import { addEvents, batchById, changeBatch, eventsOf, portionsOf, putPortions } from '@/data/churning/batches';
+import {
+  addEvents,
+  batchById,
+  changeBatch,
+  eventsOf,
+  portionsOf,
+  putPortions,
+} from '@/data/churning/batches';
 import type { Batch } from '@/data/churning/batches';
 import type { FarmScope } from '@/data/farmScope';
 import { farmOf } from '@/data/house/house';
@@ -25,12 +32,23 @@ import { Refusal } from '../refusal';
  */
 export const recordEvents = command({
   name: 'batch.record',
-  input: v.strictObject({ batchId: id, events: v.pipe(v.array(batchEvent), v.minLength(1, 'at least one event.'), v.maxLength(50, 'at most 50 events at once.')) }),
+  input: v.strictObject({
+    batchId: id,
+    events: v.pipe(
+      v.array(batchEvent),
+      v.minLength(1, 'at least one event.'),
+      v.maxLength(50, 'at most 50 events at once.'),
+    ),
+  }),
   carryOut: async (scope, { batchId, events }, sender) => {
     const batch = await batchById(scope, batchId, true);
     if (!batch) throw new Refusal('There is no such batch on this farm.', 'batchId');
     for (const event of events) refuseImpossible(event);
-    const added = await addEvents(scope, batchId, events, { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt });
+    const added = await addEvents(scope, batchId, events, {
+      device: sender.device,
+      commandId: sender.commandId,
+      recordedAt: sender.receivedAt,
+    });
     if (added === 0) return { revision: batch.revision };
     const all = (await eventsOf(scope, [batchId])).get(batchId) ?? [];
     const story = batchStory(batch.facts, all);
@@ -41,14 +59,27 @@ export const recordEvents = command({
     const revision = batch.revision + added;
     const broke = story.marks.find((mark) => mark.stage === 'break' && !mark.inferred);
     const breakMinutes = broke ? broke.elapsedSeconds / 60 : null;
-    const paceRatio = breakMinutes === null ? null : breakMinutes === batch.breakMinutes ? batch.paceRatio : (paceRatioOf(batch.facts, breakMinutes) ?? null);
-    await changeBatch(scope, batchId, { phase: story.phase, breakMinutes, paceRatio, judged, churnedEntryId, revision });
+    const paceRatio =
+      breakMinutes === null
+        ? null
+        : breakMinutes === batch.breakMinutes
+          ? batch.paceRatio
+          : (paceRatioOf(batch.facts, breakMinutes) ?? null);
+    await changeBatch(scope, batchId, {
+      phase: story.phase,
+      breakMinutes,
+      paceRatio,
+      judged,
+      churnedEntryId,
+      revision,
+    });
     return { revision };
   },
 });
 
 function refuseImpossible(event: BatchEvent): void {
-  if (event.kind === 'portion' && event.saltMass >= event.mass) throw new Refusal('The salt cannot weigh as much as the butter it is in.', 'saltMass');
+  if (event.kind === 'portion' && event.saltMass >= event.mass)
+    throw new Refusal('The salt cannot weigh as much as the butter it is in.', 'saltMass');
   if (event.kind === 'drained' && (event.measured === 'skipped') !== (event.mass === undefined)) {
     throw new Refusal('Say how much buttermilk there was, or that it was not measured.', 'mass');
   }
@@ -58,10 +89,16 @@ function refuseImpossible(event: BatchEvent): void {
  * Books what the batch moved. A batch that was packed before and has changed since gets a counter-entry first, so that
  * the ledger shows both what was written and what put it right.
  */
-async function bookButter(scope: FarmScope, batch: Batch, story: BatchStory, sender: Sender): Promise<Pick<Batch, 'churnedEntryId' | 'judged'>> {
+async function bookButter(
+  scope: FarmScope,
+  batch: Batch,
+  story: BatchStory,
+  sender: Sender,
+): Promise<Pick<Batch, 'churnedEntryId' | 'judged'>> {
   const earlier = await portionsOf(scope, batch.id);
   if (batch.churnedEntryId) {
-    for (const { lotId } of earlier.filter((portion) => portion.standing)) await refuseIfEaten(scope, batch.churnedEntryId, lotId, story);
+    for (const { lotId } of earlier.filter((portion) => portion.standing))
+      await refuseIfEaten(scope, batch.churnedEntryId, lotId, story);
     await counterEntry(scope, batch.churnedEntryId, sender.commandId, sender.receivedAt);
   }
   if (story.phase !== 'packed') {
@@ -70,13 +107,21 @@ async function bookButter(scope: FarmScope, batch: Batch, story: BatchStory, sen
   }
   const { facts } = batch;
   const judged = judgeBatch(facts, story, foresee(creamInChurn(facts)).buttermilkFat.mid);
-  if (!judged) throw new Refusal('These figures leave no fat for the butter: check the cream, its fat and the buttermilk.', 'events');
+  if (!judged)
+    throw new Refusal(
+      'These figures leave no fat for the butter: check the cream, its fat and the buttermilk.',
+      'events',
+    );
   const packed = story.events.findLast((event) => event.kind === 'packed')!;
   const madeAt = new Date(packed.atSeconds * 1000);
   const { timeZone } = await farmOf(scope);
   const raw = facts.treatment === 'raw';
   for (const [i, portion] of story.portions.entries()) {
-    const ways = saltWays({ way: 'mass', grams: portion.saltMass, kind: 'fine' }, portion.mass - portion.saltMass, facts.creamVolume);
+    const ways = saltWays(
+      { way: 'mass', grams: portion.saltMass, kind: 'fine' },
+      portion.mass - portion.saltMass,
+      facts.creamVolume,
+    );
     const kept = keepingDate({
       made: localDate(madeAt, timeZone),
       storage: portion.storage,
@@ -100,7 +145,16 @@ async function bookButter(scope: FarmScope, batch: Batch, story: BatchStory, sen
     });
   }
   const buttermilkLot = `${batch.creamLotId}-bm`;
-  await putLot(scope, { id: buttermilkLot, code: `M${batch.number}`, kind: 'buttermilk', batchId: batch.id, madeAt, raw, ripened: facts.ripened, details: { measured: judged.buttermilkMeasured } });
+  await putLot(scope, {
+    id: buttermilkLot,
+    code: `M${batch.number}`,
+    kind: 'buttermilk',
+    batchId: batch.id,
+    madeAt,
+    raw,
+    ripened: facts.ripened,
+    details: { measured: judged.buttermilkMeasured },
+  });
   await putPortions(scope, batch.id, story.portions);
   const churnedEntryId = await postEntry(scope, {
     commandId: sender.commandId,
@@ -110,7 +164,18 @@ async function bookButter(scope: FarmScope, batch: Batch, story: BatchStory, sen
     lines: churnedLines(facts, story, judged, batch.creamLotId, buttermilkLot),
   });
   const { butterMass, fatIn, fatToButter, churnEfficiency, impliedButterFat, verdict } = judged;
-  return { churnedEntryId, judged: { butterMass, fatIn, fatToButter, churnEfficiency, impliedButterFat, verdict, perLitre: butterMass / (facts.creamVolume / 1000) } };
+  return {
+    churnedEntryId,
+    judged: {
+      butterMass,
+      fatIn,
+      fatToButter,
+      churnEfficiency,
+      impliedButterFat,
+      verdict,
+      perLitre: butterMass / (facts.creamVolume / 1000),
+    },
+  };
 }
 
 const paceRatioOf = (facts: BatchFacts, breakMinutes: number): number | undefined => {
@@ -119,11 +184,20 @@ const paceRatioOf = (facts: BatchFacts, breakMinutes: number): number | undefine
 };
 
 /** Butter already eaten stays eaten: a correction may not leave less than was used. */
-async function refuseIfEaten(scope: FarmScope, entryId: string, lotId: string, story: BatchStory): Promise<void> {
+async function refuseIfEaten(
+  scope: FarmScope,
+  entryId: string,
+  lotId: string,
+  story: BatchStory,
+): Promise<void> {
   const { mass } = await lotBalance(scope, lotId);
   const booked = await bookedMass(scope, entryId, lotId);
   const used = booked - mass;
   if (used <= 0.0005) return;
   const still = story.phase === 'packed' ? story.portions.find((portion) => portion.id === lotId) : undefined;
-  if (!still || still.mass < used) throw new Refusal('Some of this butter was finished since. Take that back on Today first, then put the batch right.', 'events');
+  if (!still || still.mass < used)
+    throw new Refusal(
+      'Some of this butter was finished since. Take that back on Today first, then put the batch right.',
+      'events',
+    );
 }

@@ -43,13 +43,17 @@ const fatBatches = 8;
 
 export async function planViewOf(scope: FarmScope): Promise<PlanView> {
   const batches = await batchesOf(scope, 40);
-  const packed = batches.filter((batch) => batch.judged !== null && batch.phase === 'packed').slice(0, fatBatches);
+  const packed = batches
+    .filter((batch) => batch.judged !== null && batch.phase === 'packed')
+    .slice(0, fatBatches);
   return {
     ...(await houseViewOf(scope)),
     vessels: await vesselsOf(scope),
     paces: await pacesOf(scope, now()),
     last: batches[0]?.facts,
-    fatFromBatches: creamFatFromBatches(packed.map((batch) => ({ creamMass: batch.facts.creamMass, unsaltedButterMass: unsalted(batch) }))),
+    fatFromBatches: creamFatFromBatches(
+      packed.map((batch) => ({ creamMass: batch.facts.creamMass, unsaltedButterMass: unsalted(batch) })),
+    ),
   };
 }
 
@@ -65,7 +69,12 @@ function unsalted(batch: Batch): number {
 export async function pacesOf(scope: FarmScope, before: Date): Promise<Paces> {
   const ratios = await paceRatiosOf(scope, before);
   const tools = new Set(ratios.map(({ tool }) => tool));
-  return Object.fromEntries([...tools].map((tool) => [tool, churnPace(ratios.filter((one) => one.tool === tool).map((one) => one.ratio))]));
+  return Object.fromEntries(
+    [...tools].map((tool) => [
+      tool,
+      churnPace(ratios.filter((one) => one.tool === tool).map((one) => one.ratio)),
+    ]),
+  );
 }
 
 export async function batchViewOf(scope: FarmScope, batchId: string): Promise<BatchView | undefined> {
@@ -83,11 +92,17 @@ export async function batchViewOf(scope: FarmScope, batchId: string): Promise<Ba
   };
 }
 
-export const batchView = (farmId: string, batchId: string): Promise<BatchView | undefined> => inFarm(farmId, (scope) => batchViewOf(scope, batchId));
+export const batchView = (farmId: string, batchId: string): Promise<BatchView | undefined> =>
+  inFarm(farmId, (scope) => batchViewOf(scope, batchId));
 
 /** A batch's events and revision only, for devices that look again every few seconds. */
-export const batchNews = (farmId: string, batchId: string): Promise<{ revision: number; events: RecordedEvent[] } | undefined> =>
+export const batchNews = (
+  farmId: string,
+  batchId: string,
+): Promise<{ revision: number; events: RecordedEvent[] } | undefined> =>
   inFarm(farmId, async (scope) => {
     const batch = await batchById(scope, batchId);
-    return batch && { revision: batch.revision, events: (await eventsOf(scope, [batchId])).get(batchId) ?? [] };
+    return (
+      batch && { revision: batch.revision, events: (await eventsOf(scope, [batchId])).get(batchId) ?? [] }
+    );
   });

@@ -47,8 +47,17 @@ describe('a command', () => {
   it('sent twice is carried out once and answers the same', async () => {
     const farm = await house.farm();
     const id = randomUUID();
-    const input = { batchId: randomUUID(), creamLotId: randomUUID(), startedEventId: randomUUID(), startedAtSeconds: 1812090000, facts };
-    const [first, second] = await Promise.all([send(farm, 'batch.begin', input, id), send(farm, 'batch.begin', input, id)]);
+    const input = {
+      batchId: randomUUID(),
+      creamLotId: randomUUID(),
+      startedEventId: randomUUID(),
+      startedAtSeconds: 1812090000,
+      facts,
+    };
+    const [first, second] = await Promise.all([
+      send(farm, 'batch.begin', input, id),
+      send(farm, 'batch.begin', input, id),
+    ]);
     expect(first.status).toBe('done');
     expect(second).toEqual(first);
     expect((await todayView(farm)).batches).toBe(1);
@@ -64,7 +73,13 @@ describe('a command', () => {
   it('that is refused leaves nothing behind, says which field, and answers so again', async () => {
     const farm = await house.farm();
     const id = randomUUID();
-    const input = { batchId: randomUUID(), creamLotId: randomUUID(), startedEventId: randomUUID(), startedAtSeconds: 1812090000, facts: { ...facts, creamFat: 0.2 } };
+    const input = {
+      batchId: randomUUID(),
+      creamLotId: randomUUID(),
+      startedEventId: randomUUID(),
+      startedAtSeconds: 1812090000,
+      facts: { ...facts, creamFat: 0.2 },
+    };
     const answer = await send(farm, 'batch.begin', input, id);
     expect(answer).toMatchObject({ status: 'refused', field: 'creamFat' });
     expect(await send(farm, 'batch.begin', input, id)).toEqual(answer);
@@ -101,13 +116,17 @@ describe('a churning in the ledger', () => {
     expect(await ledgerSum(farm)).toEqual({ mass: 0, fat: 0, entries: 2 });
     const { butter, inProgress } = await todayView(farm);
     expect(inProgress).toHaveLength(0);
-    expect(butter).toMatchObject([{ lotId, mass: 900, storage: 'fridge', keepReasons: ['washed and salted, at 4 °C or colder'] }]);
-    const cream = (await inFarm(farm, async ({ transaction }) =>
-      database().query<{ mass: string }>(
-        `SELECT b.mass FROM lot_balance b JOIN lot ON lot.farm_id = b.farm_id AND lot.id = b.lot_id WHERE lot.kind = 'cream' AND lot.farm_id = :farm`,
-        { replacements: { farm }, type: QueryTypes.SELECT, transaction },
-      ),
-    ))[0]!;
+    expect(butter).toMatchObject([
+      { lotId, mass: 900, storage: 'fridge', keepReasons: ['washed and salted, at 4 °C or colder'] },
+    ]);
+    const cream = (
+      await inFarm(farm, async ({ transaction }) =>
+        database().query<{ mass: string }>(
+          `SELECT b.mass FROM lot_balance b JOIN lot ON lot.farm_id = b.farm_id AND lot.id = b.lot_id WHERE lot.kind = 'cream' AND lot.farm_id = :farm`,
+          { replacements: { farm }, type: QueryTypes.SELECT, transaction },
+        ),
+      )
+    )[0]!;
     expect(Number(cream.mass)).toBe(0);
   });
 
@@ -117,9 +136,15 @@ describe('a churning in the ledger', () => {
     const lotId = randomUUID();
     await pack(farm, batchId, lotId);
     const packed = (await batchView(farm, batchId))!.events.find((one) => one.kind === 'packed')!;
-    await send(farm, 'batch.record', { batchId, events: [event(22, { kind: 'undone', eventId: packed.id })] });
+    await send(farm, 'batch.record', {
+      batchId,
+      events: [event(22, { kind: 'undone', eventId: packed.id })],
+    });
     expect((await todayView(farm)).butter).toHaveLength(0);
-    const again = await send(farm, 'batch.record', { batchId, events: [event(25, portion(lotId, 880)), event(26, { kind: 'packed' })] });
+    const again = await send(farm, 'batch.record', {
+      batchId,
+      events: [event(25, portion(lotId, 880)), event(26, { kind: 'packed' })],
+    });
     expect(again.status).toBe('done');
     expect((await todayView(farm)).butter).toMatchObject([{ lotId, mass: 880 }]);
     expect(await ledgerSum(farm)).toEqual({ mass: 0, fat: 0, entries: 4 });
@@ -134,7 +159,10 @@ describe('a churning in the ledger', () => {
     expect((await todayView(farm)).butter).toHaveLength(0);
     const packed = (await batchView(farm, batchId))!.events.find((one) => one.kind === 'packed')!;
     const undo = { batchId, events: [event(22, { kind: 'undone' as const, eventId: packed.id })] };
-    expect(await send(farm, 'batch.record', undo)).toMatchObject({ status: 'refused', message: expect.stringMatching(/finished since/) });
+    expect(await send(farm, 'batch.record', undo)).toMatchObject({
+      status: 'refused',
+      message: expect.stringMatching(/finished since/),
+    });
     await send(farm, 'butter.restore', { lotId });
     expect((await inFarm(farm, (scope) => lotBalance(scope, lotId))).mass).toBe(900);
     expect((await send(farm, 'batch.record', undo)).status).toBe('done');
@@ -143,8 +171,12 @@ describe('a churning in the ledger', () => {
   it('refuses to pack nothing, and salt heavier than its butter', async () => {
     const farm = await house.farm();
     const batchId = await begin(farm);
-    expect(await send(farm, 'batch.record', { batchId, events: [event(5, { kind: 'packed' })] })).toMatchObject({ status: 'refused' });
-    expect(await send(farm, 'batch.record', { batchId, events: [event(5, portion(randomUUID(), 10, 20))] })).toMatchObject({ field: 'saltMass' });
+    expect(
+      await send(farm, 'batch.record', { batchId, events: [event(5, { kind: 'packed' })] }),
+    ).toMatchObject({ status: 'refused' });
+    expect(
+      await send(farm, 'batch.record', { batchId, events: [event(5, portion(randomUUID(), 10, 20))] }),
+    ).toMatchObject({ field: 'saltMass' });
     expect((await batchView(farm, batchId))!.events).toHaveLength(1);
   });
 });
@@ -153,7 +185,9 @@ describe('two devices on one batch', () => {
   it('lose nothing and double nothing, however they interleave', async () => {
     const farm = await house.farm();
     const batchId = await begin(farm);
-    const marks = Array.from({ length: 30 }, (_, i) => event(1 + i / 10, { kind: 'reading', temperature: 13 + i / 10 }));
+    const marks = Array.from({ length: 30 }, (_, i) =>
+      event(1 + i / 10, { kind: 'reading', temperature: 13 + i / 10 }),
+    );
     await Promise.all(
       marks.flatMap((mark, i) => {
         const id = randomUUID();
@@ -179,14 +213,22 @@ describe('two devices on one batch', () => {
 });
 
 describe('the database itself', () => {
-  const raw = (farmId: string, sql: string) => inFarm(farmId, ({ transaction }) => database().query(sql, { replacements: { farmId }, transaction }));
+  const raw = (farmId: string, sql: string) =>
+    inFarm(farmId, ({ transaction }) => database().query(sql, { replacements: { farmId }, transaction }));
 
   it('keeps one farm from seeing or touching another', async () => {
     const [mine, theirs] = [await house.farm(), await house.farm()];
     const batchId = await begin(theirs);
     expect(await batchView(mine, batchId)).toBeUndefined();
-    expect(await send(mine, 'batch.record', { batchId, events: [event(1, { kind: 'paused' })] })).toMatchObject({ status: 'refused' });
-    await expect(raw(mine, `INSERT INTO animal (farm_id, id, name, breed) VALUES ('${theirs}', gen_random_uuid(), 'Tansy', 'kerry')`)).rejects.toThrow(/row-level security/);
+    expect(
+      await send(mine, 'batch.record', { batchId, events: [event(1, { kind: 'paused' })] }),
+    ).toMatchObject({ status: 'refused' });
+    await expect(
+      raw(
+        mine,
+        `INSERT INTO animal (farm_id, id, name, breed) VALUES ('${theirs}', gen_random_uuid(), 'Tansy', 'kerry')`,
+      ),
+    ).rejects.toThrow(/row-level security/);
     expect((await inFarm(mine, butterOnHand)).length).toBe(0);
   });
 
@@ -195,7 +237,8 @@ describe('the database itself', () => {
     await begin(farm);
     const entry = `INSERT INTO entry (farm_id, id, command_id, kind, at, recorded_at)
       SELECT :farmId, gen_random_uuid(), id, 'used', now(), now() FROM command WHERE farm_id = :farmId LIMIT 1 RETURNING id`;
-    const line = (mass: number, fat: number) => `WITH e AS (${entry}) INSERT INTO entry_line (farm_id, entry_id, position, account, mass, fat) SELECT :farmId, id, 0, 'eaten', ${mass}, ${fat} FROM e`;
+    const line = (mass: number, fat: number) =>
+      `WITH e AS (${entry}) INSERT INTO entry_line (farm_id, entry_id, position, account, mass, fat) SELECT :farmId, id, 0, 'eaten', ${mass}, ${fat} FROM e`;
     await expect(raw(farm, line(5, 1))).rejects.toThrow(/two sides/);
     await expect(raw(farm, line(5, 6))).rejects.toThrow(/fat_within_mass/);
     await expect(raw(farm, 'UPDATE entry SET at = now()')).rejects.toThrow(/never changed/);
@@ -209,8 +252,13 @@ describe('the database itself', () => {
     const lotId = randomUUID();
     await pack(farm, batchId, lotId);
     await raw(farm, `UPDATE lot SET blocked_reason = 'medicine' WHERE id = '${lotId}'`);
-    expect(await send(farm, 'butter.finish', { lotId })).toMatchObject({ status: 'refused', message: expect.stringMatching(/blocked/) });
-    const toPigs = (account: string) => `WITH e AS (INSERT INTO entry (farm_id, id, command_id, kind, at, recorded_at)
+    expect(await send(farm, 'butter.finish', { lotId })).toMatchObject({
+      status: 'refused',
+      message: expect.stringMatching(/blocked/),
+    });
+    const toPigs = (
+      account: string,
+    ) => `WITH e AS (INSERT INTO entry (farm_id, id, command_id, kind, at, recorded_at)
       SELECT :farmId, gen_random_uuid(), id, 'used', now(), now() FROM command WHERE farm_id = :farmId LIMIT 1 RETURNING id)
       INSERT INTO entry_line (farm_id, entry_id, position, lot_id, account, mass, fat)
       SELECT :farmId, e.id, n, CASE WHEN n = 0 THEN '${lotId}' END, CASE WHEN n = 1 THEN '${account}' END, CASE WHEN n = 0 THEN -10 ELSE 10 END, 0 FROM e, generate_series(0, 1) n`;

@@ -15,7 +15,10 @@ import { envelope } from './envelope';
 import type { Answer } from './envelope';
 
 const commands = new Map(
-  [settleHouse, addVesselCommand, beginBatch, recordEvents, finishButter, restoreButter].map((one) => [one.name, one as unknown as Command<unknown, unknown>]),
+  [settleHouse, addVesselCommand, beginBatch, recordEvents, finishButter, restoreButter].map((one) => [
+    one.name,
+    one as unknown as Command<unknown, unknown>,
+  ]),
 );
 
 /**
@@ -29,29 +32,58 @@ export async function carryOut(farmId: string, given: unknown): Promise<Answer> 
   if (!found) throw new CalculationError(`name: there is no command “${sent.name}”.`, 'name');
   return inFarm(farmId, async (scope) => {
     const receivedAt = now();
-    const stored = { id: sent.id, device: sent.device, name: sent.name, input: sent.input ?? null, at: new Date(sent.at) };
+    const stored = {
+      id: sent.id,
+      device: sent.device,
+      name: sent.name,
+      input: sent.input ?? null,
+      at: new Date(sent.at),
+    };
     if (!(await claimCommand(scope, stored, receivedAt))) {
       const before = await storedCommand(scope, sent.id);
-      if (!before || before.name !== stored.name || !isDeepStrictEqual(before.input, JSON.parse(JSON.stringify(stored.input)))) {
+      if (
+        !before ||
+        before.name !== stored.name ||
+        !isDeepStrictEqual(before.input, JSON.parse(JSON.stringify(stored.input)))
+      ) {
         throw new CalculationError(`id: ${sent.id} was used for another command.`, 'id');
       }
       return before.result as Answer;
     }
-    const answer = await attempt(scope, found, sent.input, { commandId: sent.id, device: sent.device, at: stored.at, receivedAt });
+    const answer = await attempt(scope, found, sent.input, {
+      commandId: sent.id,
+      device: sent.device,
+      at: stored.at,
+      receivedAt,
+    });
     await storeResult(scope, sent.id, answer);
     return answer;
   });
 }
 
-async function attempt(scope: Parameters<typeof savepoint>[0], found: Command<unknown, unknown>, input: unknown, sender: Parameters<Command<unknown, unknown>['carryOut']>[2]): Promise<Answer> {
+async function attempt(
+  scope: Parameters<typeof savepoint>[0],
+  found: Command<unknown, unknown>,
+  input: unknown,
+  sender: Parameters<Command<unknown, unknown>['carryOut']>[2],
+): Promise<Answer> {
   try {
-    const result = await savepoint(scope, (inner) => found.carryOut(inner, readInput(found.input, input), sender));
+    const result = await savepoint(scope, (inner) =>
+      found.carryOut(inner, readInput(found.input, input), sender),
+    );
     return { status: 'done', result: result ?? null };
   } catch (error) {
     if (error instanceof Refusal) return { status: 'refused', message: error.message, field: error.field };
-    if (error instanceof CalculationError) return { status: 'refused', message: error.message, field: error.path };
-    if (sqlState(error) === 'IM003') return { status: 'refused', message: 'This lot is blocked: it does not go to people’s food.', field: 'lotId' };
-    if (sqlState(error) === '23505') return { status: 'refused', message: 'That name is taken on this farm.', field: 'name' };
+    if (error instanceof CalculationError)
+      return { status: 'refused', message: error.message, field: error.path };
+    if (sqlState(error) === 'IM003')
+      return {
+        status: 'refused',
+        message: 'This lot is blocked: it does not go to people’s food.',
+        field: 'lotId',
+      };
+    if (sqlState(error) === '23505')
+      return { status: 'refused', message: 'That name is taken on this farm.', field: 'name' };
     throw error;
   }
 }

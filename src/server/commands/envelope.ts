@@ -4,7 +4,11 @@ import { id } from '@/core/churning/batchEvents';
 /** Every write travels in one of these: made on a device, kept there until answered, safe to send twice. */
 export const envelope = v.strictObject({
   id,
-  device: v.pipe(v.string(), v.minLength(1, 'a device is needed.'), v.maxLength(64, 'a device name of at most 64 letters.')),
+  device: v.pipe(
+    v.string(),
+    v.minLength(1, 'a device is needed.'),
+    v.maxLength(64, 'a device name of at most 64 letters.'),
+  ),
   name: v.pipe(v.string(), v.maxLength(40, 'a command name.')),
   input: v.unknown(),
   /** ISO time on the device. */
@@ -13,4 +17,5 @@ export const envelope = v.strictObject({
 export type Envelope = v.InferOutput<typeof envelope>;
 
 /** What comes back: done with a result, or refused with a sentence. Either is stored, and a second sending gets it again. */
-export type Answer = { status: 'done'; result: unknown } | { status: 'refused'; message: string; field?: string };
+export type Answer =
+  { status: 'done'; result: unknown } | { status: 'refused'; message: string; field?: string };

@@ -13,14 +13,24 @@ export const addVesselCommand = command({
   name: 'vessel.add',
   input: v.strictObject({
     id: v.pipe(v.string(), v.uuid('an id is needed.')),
-    name: v.pipe(v.string(), v.trim(), v.minLength(1, 'a name of 1 to 60 letters is needed.'), v.maxLength(60, 'a name of 1 to 60 letters is needed.')),
+    name: v.pipe(
+      v.string(),
+      v.trim(),
+      v.minLength(1, 'a name of 1 to 60 letters is needed.'),
+      v.maxLength(60, 'a name of 1 to 60 letters is needed.'),
+    ),
     kind: v.picklist(['churn', 'jar', 'can', 'pan', 'tub', 'crock', 'mould']),
     tool: v.nullable(v.picklist(toolKeys)),
     capacity: positiveVolume,
   }),
   carryOut: async (scope, vessel) => {
-    if ((vessel.kind === 'churn') !== (vessel.tool !== null)) throw new Refusal('A churn needs to be a kind of churn; other vessels are not.', 'tool');
-    if (vessel.capacity > largestVessel) throw new Refusal(`${Math.round(vessel.capacity / 1000)} L is larger than any churn: check the unit.`, 'capacity');
+    if ((vessel.kind === 'churn') !== (vessel.tool !== null))
+      throw new Refusal('A churn needs to be a kind of churn; other vessels are not.', 'tool');
+    if (vessel.capacity > largestVessel)
+      throw new Refusal(
+        `${Math.round(vessel.capacity / 1000)} L is larger than any churn: check the unit.`,
+        'capacity',
+      );
     await addVessel(scope, vessel);
     return { vesselId: vessel.id };
   },

@@ -8,13 +8,27 @@ import { Refusal } from '../refusal';
 export const settleHouse = command({
   name: 'house.settle',
   input: v.strictObject({
-    name: v.optional(v.pipe(v.string(), v.trim(), v.minLength(1, 'a name of 1 to 80 letters is needed.'), v.maxLength(80, 'a name of 1 to 80 letters is needed.'))),
+    name: v.optional(
+      v.pipe(
+        v.string(),
+        v.trim(),
+        v.minLength(1, 'a name of 1 to 80 letters is needed.'),
+        v.maxLength(80, 'a name of 1 to 80 letters is needed.'),
+      ),
+    ),
     unitSystem: v.optional(v.picklist(unitSystems)),
     timeZone: v.optional(v.pipe(v.string(), v.maxLength(64, 'a time zone such as Europe/Dublin is needed.'))),
-    fatHardness: v.optional(v.pipe(v.number(), v.minValue(-8, 'a shift of −8 to 8 °C is allowed.'), v.maxValue(8, 'a shift of −8 to 8 °C is allowed.'))),
+    fatHardness: v.optional(
+      v.pipe(
+        v.number(),
+        v.minValue(-8, 'a shift of −8 to 8 °C is allowed.'),
+        v.maxValue(8, 'a shift of −8 to 8 °C is allowed.'),
+      ),
+    ),
   }),
   carryOut: async (scope, input) => {
-    if (input.timeZone !== undefined && !isTimeZone(input.timeZone)) throw new Refusal(`“${input.timeZone}” is not a time zone.`, 'timeZone');
+    if (input.timeZone !== undefined && !isTimeZone(input.timeZone))
+      throw new Refusal(`“${input.timeZone}” is not a time zone.`, 'timeZone');
     await changeFarm(scope, { ...input, settled: true });
   },
 });

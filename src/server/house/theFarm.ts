@@ -18,6 +18,7 @@ export async function theFarmId(): Promise<string> {
     if (farmId && (await farmExists(farmId))) return farmId;
   }
   const house = await houseFarmId();
-  if (!house) throw new Error('No farm has been opened in this database: start Immulgo with ./immulgo start.');
+  if (!house)
+    throw new Error('No farm has been opened in this database: start Immulgo with ./immulgo start.');
   return house;
 }

@@ -30,7 +30,13 @@ export const facts: BatchFacts = {
 export const morning = 1812090000;
 
 /** Sends one command as a device would. */
-export const send = (farmId: string, name: string, input: unknown, id: string = randomUUID(), device = 'tablet'): Promise<Answer> =>
+export const send = (
+  farmId: string,
+  name: string,
+  input: unknown,
+  id: string = randomUUID(),
+  device = 'tablet',
+): Promise<Answer> =>
   carryOut(farmId, { id, device, name, input, at: new Date(morning * 1000).toISOString() });
 
 export async function begin(farmId: string, change: Partial<BatchFacts> = {}): Promise<string> {
@@ -46,10 +52,15 @@ export async function begin(farmId: string, change: Partial<BatchFacts> = {}): P
   return batchId;
 }
 
-type EventBody = BatchEvent extends infer E ? (E extends BatchEvent ? Omit<E, 'id' | 'atSeconds'> : never) : never;
+type EventBody = BatchEvent extends infer E
+  ? E extends BatchEvent
+    ? Omit<E, 'id' | 'atSeconds'>
+    : never
+  : never;
 
 /** An event `minutes` into the batch. */
-export const event = (minutes: number, body: EventBody, id: string = randomUUID()): BatchEvent => ({ id, atSeconds: morning + minutes * 60, ...body }) as BatchEvent;
+export const event = (minutes: number, body: EventBody, id: string = randomUUID()): BatchEvent =>
+  ({ id, atSeconds: morning + minutes * 60, ...body }) as BatchEvent;
 
 export const portion = (portionId: string, mass = 900, saltMass = 14): EventBody => ({
   kind: 'portion',

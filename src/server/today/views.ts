@@ -25,7 +25,13 @@ export interface ButterShown {
 
 export interface TodayView extends PlanView {
   today: string;
-  inProgress: { id: string; number: number; facts: BatchFacts; events: RecordedEvent[]; pace: PlanView['paces'][keyof PlanView['paces']] }[];
+  inProgress: {
+    id: string;
+    number: number;
+    facts: BatchFacts;
+    events: RecordedEvent[];
+    pace: PlanView['paces'][keyof PlanView['paces']];
+  }[];
   butter: ButterShown[];
   /** Batches ever begun: none means the first five minutes. */
   batches: number;
@@ -36,13 +42,27 @@ export const todayView = (farmId: string): Promise<TodayView> =>
     const plan = await planViewOf(scope);
     const batches = await batchesOf(scope, 60);
     const open = batches.filter((batch) => batch.phase !== 'packed' && batch.phase !== 'abandoned');
-    const events = await eventsOf(scope, open.map((batch) => batch.id));
+    const events = await eventsOf(
+      scope,
+      open.map((batch) => batch.id),
+    );
     const { timeZone } = plan.farm;
     return {
       ...plan,
       today: localDate(now(), timeZone),
-      inProgress: open.map(({ id, number, facts }) => ({ id, number, facts, events: events.get(id) ?? [], pace: plan.paces[facts.tool] })),
-      butter: (await butterOnHand(scope)).map(({ madeAt, saltMass: _salt, batchNumber: _number, ...rest }) => ({ ...rest, madeOn: localDate(madeAt, timeZone) })),
+      inProgress: open.map(({ id, number, facts }) => ({
+        id,
+        number,
+        facts,
+        events: events.get(id) ?? [],
+        pace: plan.paces[facts.tool],
+      })),
+      butter: (await butterOnHand(scope)).map(
+        ({ madeAt, saltMass: _salt, batchNumber: _number, ...rest }) => ({
+          ...rest,
+          madeOn: localDate(madeAt, timeZone),
+        }),
+      ),
       batches: batches.length,
     };
   });

@@ -44,28 +44,63 @@ function WhatItTakes() {
   const [typed, setTyped] = useState(say.system === 'metric' ? '500 g' : '1 lb');
   const [breed, setBreed] = useState<Breed>('mixed');
   const [way, setWay] = useState<keyof typeof ways>('separator');
-  const wanted = understand(typed, { system: say.system, kinds: ['mass'], bareUnit: say.system === 'metric' ? 'g' : 'lb', check: ({ value }) => (value <= 0 ? 'An amount above zero is needed.' : undefined) });
+  const wanted = understand(typed, {
+    system: say.system,
+    kinds: ['mass'],
+    bareUnit: say.system === 'metric' ? 'g' : 'lb',
+    check: ({ value }) => (value <= 0 ? 'An amount above zero is needed.' : undefined),
+  });
   const grams = wanted && 'quantity' in wanted ? wanted.quantity.value : undefined;
   const milkFat = breedFat[breed].fat;
   const { skimFat, creamFat } = ways[way];
   const parts = separationBalance({ milkMass: 1000, milkFat, skimFat, creamFat });
-  const milk = grams === undefined ? undefined : milkNeeded({ butterMass: grams, butterFat, milkFat, recovery: parts.recovery, churnEfficiency }).milkMass;
+  const milk =
+    grams === undefined
+      ? undefined
+      : milkNeeded({ butterMass: grams, butterFat, milkFat, recovery: parts.recovery, churnEfficiency })
+          .milkMass;
   const milkVolume = milk && milk / creamDensity(milkFat, 10);
   const creamVolume = milk && ((milk / 1000) * parts.creamMass) / creamDensity(creamFat, 10);
   return (
     <section className={styles.takes}>
       <div className={styles.form}>
         <h1>What would it take?</h1>
-        <QuantityField label="Butter wanted" typed={typed} onTyped={setTyped} understood={wanted} system={say.system} hint="500 g, 1 lb" />
-        <TextField select label="Milk of" value={breed} onChange={(event) => setBreed(event.target.value as Breed)}>
+        <QuantityField
+          label="Butter wanted"
+          typed={typed}
+          onTyped={setTyped}
+          understood={wanted}
+          system={say.system}
+          hint="500 g, 1 lb"
+        />
+        <TextField
+          select
+          label="Milk of"
+          value={breed}
+          onChange={(event) => setBreed(event.target.value as Breed)}
+        >
           {Object.entries(breedFat).map(([key, { name, fat }]) => (
             <MenuItem key={key} value={key}>
               {name}, {(fat * 100).toFixed(1)} % fat
             </MenuItem>
           ))}
         </TextField>
-        <Chips legend="Cream by" chosen={way} onChoose={setWay} choices={Object.entries(ways).map(([key, { name, creamFat: fat }]) => ({ key: key as keyof typeof ways, name, small: `${fat * 100} % cream` }))} />
-        {breed === 'goat' && way === 'ladle' && <Quiet>△ Goat milk hardly creams by standing: it lacks what gathers the fat of cow’s milk. A separator does it.</Quiet>}
+        <Chips
+          legend="Cream by"
+          chosen={way}
+          onChoose={setWay}
+          choices={Object.entries(ways).map(([key, { name, creamFat: fat }]) => ({
+            key: key as keyof typeof ways,
+            name,
+            small: `${fat * 100} % cream`,
+          }))}
+        />
+        {breed === 'goat' && way === 'ladle' && (
+          <Quiet>
+            △ Goat milk hardly creams by standing: it lacks what gathers the fat of cow’s milk. A separator
+            does it.
+          </Quiet>
+        )}
       </div>
       <Enamel className={styles.answer} aria-live="polite">
         {milkVolume && creamVolume ? (
@@ -85,7 +120,9 @@ function WhatItTakes() {
               <CreamDrawing shape="tub" fill={0.3} fat={creamFat} stage="fluid" label="A tub of cream" />
             </div>
             <Quiet>
-              = butter × 82 % fat ÷ (milk fat × {(parts.recovery * 100).toFixed(0)} % recovered × {churnEfficiency * 100} % churned). Breed means are good to about 0.6 points of fat; your own milk decides.
+              = butter × 82 % fat ÷ (milk fat × {(parts.recovery * 100).toFixed(0)} % recovered ×{' '}
+              {churnEfficiency * 100} % churned). Breed means are good to about 0.6 points of fat; your own
+              milk decides.
             </Quiet>
           </>
         ) : (
@@ -102,15 +139,27 @@ function SaltBench() {
   const say = useSay();
   const [typed, setTyped] = useState(say.system === 'metric' ? '500 g' : '1 lb');
   const [salt, setSalt] = useState<SaltDraft>({ way: 'share', typed: '1.6 %', kind: 'fine' });
-  const butter = understand(typed, { system: say.system, kinds: ['mass'], bareUnit: say.system === 'metric' ? 'g' : 'lb', check: ({ value }) => (value <= 0 ? 'An amount above zero is needed.' : undefined) });
+  const butter = understand(typed, {
+    system: say.system,
+    kinds: ['mass'],
+    bareUnit: say.system === 'metric' ? 'g' : 'lb',
+    check: ({ value }) => (value <= 0 ? 'An amount above zero is needed.' : undefined),
+  });
   const grams = butter && 'quantity' in butter ? butter.quantity.value : undefined;
   const { salting } = readSalt(salt, say.system);
-  const creamFor = grams ? ((grams * butterFat) / 0.38 / churnEfficiency) : undefined;
+  const creamFor = grams ? (grams * butterFat) / 0.38 / churnEfficiency : undefined;
   const said = salting && grams && creamFor ? saltWays(salting, grams, creamFor) : undefined;
   return (
     <Enamel className={styles.form} aria-label="Salt">
       <h2>Salt, said every way</h2>
-      <QuantityField label="Butter, unsalted" typed={typed} onTyped={setTyped} understood={butter} system={say.system} hint="500 g, 1 lb" />
+      <QuantityField
+        label="Butter, unsalted"
+        typed={typed}
+        onTyped={setTyped}
+        understood={butter}
+        system={say.system}
+        hint="500 g, 1 lb"
+      />
       <SaltChooser draft={salt} onDraft={setSalt} ways={said} early={undefined} />
     </Enamel>
   );

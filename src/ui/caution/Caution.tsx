@@ -12,7 +12,13 @@ export function Cautions({ cautions }: { cautions: readonly CautionSaid[] }) {
             {level === 'danger' ? (
               <path d="M8 2h8l6 6v8l-6 6H8l-6-6V8z" fill="currentColor" />
             ) : (
-              <path d="M12 3 22 21H2z" fill="none" stroke="currentColor" strokeWidth="2.4" strokeLinejoin="round" />
+              <path
+                d="M12 3 22 21H2z"
+                fill="none"
+                stroke="currentColor"
+                strokeWidth="2.4"
+                strokeLinejoin="round"
+              />
             )}
           </svg>
           <span>

@@ -10,16 +10,32 @@ import styles from './ChurnStrip.module.css';
 const bands: Stage[] = ['thickening', 'whipped', 'grainy'];
 
 /** Time on one line: the stages to expect, the window of the break, the marks made, and now. */
-export function ChurnStrip({ story, foreseen, elapsed }: { story: BatchStory; foreseen: Foreseen; elapsed: number }) {
+export function ChurnStrip({
+  story,
+  foreseen,
+  elapsed,
+}: {
+  story: BatchStory;
+  foreseen: Foreseen;
+  elapsed: number;
+}) {
   const window = foreseen.breakMinutes;
   const marks = story.marks.filter((mark) => mark.load === story.load && !mark.echo);
-  const end = Math.max((window?.high ?? 10) * 60 * 1.06, elapsed * 1.12, ...marks.map((mark) => mark.elapsedSeconds * 1.12), 60);
+  const end = Math.max(
+    (window?.high ?? 10) * 60 * 1.06,
+    elapsed * 1.12,
+    ...marks.map((mark) => mark.elapsedSeconds * 1.12),
+    60,
+  );
   const at = (seconds: number) => `${Math.min(100, (100 * seconds) / end)}%`;
   const starts = bands.map((stage) => (foreseen.stageMinutes[stage] ?? 0) * 60);
   const broke = (foreseen.breakMinutes?.mid ?? 0) * 60;
   const said = [
     window && `Break expected between ${clockText(window.low * 60)} and ${clockText(window.high * 60)}.`,
-    ...marks.map((mark) => `${stageSigns[mark.stage].name} at ${clockText(mark.elapsedSeconds)}${mark.inferred ? ', inferred' : ''}.`),
+    ...marks.map(
+      (mark) =>
+        `${stageSigns[mark.stage].name} at ${clockText(mark.elapsedSeconds)}${mark.inferred ? ', inferred' : ''}.`,
+    ),
     `Now ${clockText(Math.floor(elapsed / 30) * 30)}.`,
   ].filter(Boolean);
   return (
@@ -29,12 +45,24 @@ export function ChurnStrip({ story, foreseen, elapsed }: { story: BatchStory; fo
           const from = starts[i]!;
           const to = i + 1 < starts.length ? starts[i + 1]! : broke;
           return from > 0 && to > from ? (
-            <span key={stage} className={styles.band} style={{ left: at(from), width: `calc(${at(to)} - ${at(from)})` }}>
+            <span
+              key={stage}
+              className={styles.band}
+              style={{ left: at(from), width: `calc(${at(to)} - ${at(from)})` }}
+            >
               {stageSigns[stage].name}
             </span>
           ) : null;
         })}
-        {window && <span className={styles.window} style={{ left: at(window.low * 60), width: `calc(${at(window.high * 60)} - ${at(window.low * 60)})` }} />}
+        {window && (
+          <span
+            className={styles.window}
+            style={{
+              left: at(window.low * 60),
+              width: `calc(${at(window.high * 60)} - ${at(window.low * 60)})`,
+            }}
+          />
+        )}
         {window && (
           <span className={styles.windowName} style={{ left: at(window.mid * 60) }}>
             break
@@ -44,7 +72,11 @@ export function ChurnStrip({ story, foreseen, elapsed }: { story: BatchStory; fo
       </div>
       <div className={styles.marks}>
         {marks.map((mark) => (
-          <span key={mark.id} className={mark.inferred ? styles.inferred : styles.mark} style={{ left: at(mark.elapsedSeconds) }}>
+          <span
+            key={mark.id}
+            className={mark.inferred ? styles.inferred : styles.mark}
+            style={{ left: at(mark.elapsedSeconds) }}
+          >
             {mark.inferred ? `(${stageSigns[mark.stage].name.toLowerCase()})` : stageSigns[mark.stage].name}
           </span>
         ))}

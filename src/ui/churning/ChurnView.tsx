@@ -44,7 +44,11 @@ export function ChurnView({ view }: { view: BatchView }) {
   const elapsed = elapsedAt(story.clock, now);
   const reading = story.readings.at(-1)?.temperature;
   const foreseen = useMemo(
-    () => foresee({ ...creamInChurn(facts), tool: story.tool, fill: facts.creamVolume / facts.loads / story.capacity }, view.pace),
+    () =>
+      foresee(
+        { ...creamInChurn(facts), tool: story.tool, fill: facts.creamVolume / facts.loads / story.capacity },
+        view.pace,
+      ),
     [facts, story.tool, story.capacity, view.pace],
   );
   useScreenAwake(story.phase === 'churning');
@@ -54,7 +58,8 @@ export function ChurnView({ view }: { view: BatchView }) {
   const jumpTo = (to: 'portion' | 'drained' | 'washed') => setJump({ to, after: story.events.length });
   const mark = (stage: MarkStage) => record({ kind: 'mark', stage });
   const last = story.events.filter((event) => event.kind !== 'started').at(-1);
-  const undo = last && story.phase !== 'packed' ? () => record({ kind: 'undone', eventId: last.id }) : undefined;
+  const undo =
+    last && story.phase !== 'packed' ? () => record({ kind: 'undone', eventId: last.id }) : undefined;
   const act = () => {
     if (panel === 'load') record({ kind: 'load' });
     else if (panel === 'resumed') record({ kind: 'resumed' });
@@ -63,24 +68,43 @@ export function ChurnView({ view }: { view: BatchView }) {
   const churning = story.phase === 'churning' || story.phase === 'paused' || story.phase === 'stopped';
   const onPad = panel === 'load' || panel === 'resumed' || (markStages as readonly string[]).includes(panel);
   useKeys({
-    ...Object.fromEntries(markStages.map((stage) => [actWords[stage].key, churning ? () => mark(stage) : undefined])),
+    ...Object.fromEntries(
+      markStages.map((stage) => [actWords[stage].key, churning ? () => mark(stage) : undefined]),
+    ),
     n: panel === 'load' ? act : undefined,
-    p: story.phase === 'churning' ? () => record({ kind: 'paused' }) : story.phase === 'paused' ? () => record({ kind: 'resumed' }) : undefined,
+    p:
+      story.phase === 'churning'
+        ? () => record({ kind: 'paused' })
+        : story.phase === 'paused'
+          ? () => record({ kind: 'resumed' })
+          : undefined,
     d: churning ? () => jumpTo('drained') : undefined,
     u: undo,
     ' ': onPad ? act : undefined,
     '?': () => setKeySheet(true),
   });
 
-  if (story.phase === 'packed') return <VerdictPanel view={view} story={story} foreseen={foreseen} onUnpack={() => last && record({ kind: 'undone', eventId: last.id })} />;
+  if (story.phase === 'packed')
+    return (
+      <VerdictPanel
+        view={view}
+        story={story}
+        foreseen={foreseen}
+        onUnpack={() => last && record({ kind: 'undone', eventId: last.id })}
+      />
+    );
 
   const words = nextWords(story, foreseen, elapsed, reading, say);
-  const countdown = quick && story.phase === 'churning' && foreseen.breakMinutes ? foreseen.breakMinutes.mid * 60 - elapsed : undefined;
+  const countdown =
+    quick && story.phase === 'churning' && foreseen.breakMinutes
+      ? foreseen.breakMinutes.mid * 60 - elapsed
+      : undefined;
   return (
     <div className={styles.churn}>
       <section className={styles.seen} aria-label="The churn now">
         <p className={styles.which}>
-          Batch {view.number}, {say.mass(facts.creamMass)} of cream{facts.loads > 1 && `, load ${story.load} of ${facts.loads}`}
+          Batch {view.number}, {say.mass(facts.creamMass)} of cream
+          {facts.loads > 1 && `, load ${story.load} of ${facts.loads}`}
         </p>
         <div className={styles.drawing}>
           <CreamDrawing
@@ -96,9 +120,13 @@ export function ChurnView({ view }: { view: BatchView }) {
       <section className={styles.work} aria-label="The work">
         <div className={styles.clock}>
           <div>
-            <p className={styles.label}>{countdown !== undefined ? 'Break expected in' : phaseWords[story.phase]}</p>
+            <p className={styles.label}>
+              {countdown !== undefined ? 'Break expected in' : phaseWords[story.phase]}
+            </p>
             <p className={styles.elapsed} role="timer" aria-live="off">
-              {countdown !== undefined ? `${countdown < 0 ? '+' : ''}${clockText(Math.abs(countdown))}` : clockText(elapsed)}
+              {countdown !== undefined
+                ? `${countdown < 0 ? '+' : ''}${clockText(Math.abs(countdown))}`
+                : clockText(elapsed)}
             </p>
           </div>
           <div className={styles.next}>
@@ -128,21 +156,44 @@ export function ChurnView({ view }: { view: BatchView }) {
               {(quick ? (['break', 'stopped'] as const) : markStages)
                 .filter((stage) => stage !== panel)
                 .map((stage) => (
-                  <button key={stage} type="button" className={styles.small} onClick={() => mark(stage)} data-act={stage}>
+                  <button
+                    key={stage}
+                    type="button"
+                    className={styles.small}
+                    onClick={() => mark(stage)}
+                    data-act={stage}
+                  >
                     {stageSigns[stage].name}
                     <kbd>{actWords[stage].key}</kbd>
                   </button>
                 ))}
-              <button type="button" className={styles.small} onClick={() => jumpTo('drained')} data-act="drained">
+              <button
+                type="button"
+                className={styles.small}
+                onClick={() => jumpTo('drained')}
+                data-act="drained"
+              >
                 Drain <kbd>d</kbd>
               </button>
             </div>
           </div>
         )}
         {panel === 'drained' && <DrainPanel story={story} foreseen={foreseen} record={record} />}
-        {panel === 'washed' && <WashPanel story={story} foreseen={foreseen} record={record} onSkip={() => jumpTo('portion')} />}
-        {(panel === 'portion' || panel === 'packed') && <PortionPanel view={view} story={story} foreseen={foreseen} record={record} onWash={() => jumpTo('washed')} />}
-        {story.phase === 'abandoned' && <p className={styles.more}>This batch was given up. Undo brings it back.</p>}
+        {panel === 'washed' && (
+          <WashPanel story={story} foreseen={foreseen} record={record} onSkip={() => jumpTo('portion')} />
+        )}
+        {(panel === 'portion' || panel === 'packed') && (
+          <PortionPanel
+            view={view}
+            story={story}
+            foreseen={foreseen}
+            record={record}
+            onWash={() => jumpTo('washed')}
+          />
+        )}
+        {story.phase === 'abandoned' && (
+          <p className={styles.more}>This batch was given up. Undo brings it back.</p>
+        )}
         <Foot view={view} story={story} record={record} undo={undo} last={last} />
         {onPad && <Cautions cautions={churningCautions({ tool: story.tool, treatment: facts.treatment })} />}
         <WhatHappened story={story} unsent={unsent} record={record} />

@@ -16,7 +16,15 @@ const jugError = 0.03;
 const scaleError = 0.005;
 
 /** Buttermilk off: how much, by jug or scale, or not measured. Skipping costs nothing but a wider range. */
-export function DrainPanel({ story, foreseen, record }: { story: BatchStory; foreseen: Foreseen; record: LiveBatch['record'] }) {
+export function DrainPanel({
+  story,
+  foreseen,
+  record,
+}: {
+  story: BatchStory;
+  foreseen: Foreseen;
+  record: LiveBatch['record'];
+}) {
   const say = useSay();
   const [typed, setTyped] = useState('');
   const understood = understand(typed, amountRules(say.system));
@@ -28,7 +36,12 @@ export function DrainPanel({ story, foreseen, record }: { story: BatchStory; for
     const { kind, value, sd } = understood.quantity;
     const density = creamDensity(foreseen.buttermilkFat.mid, 12);
     const mass = kind === 'mass' ? value : value * density;
-    const massSd = sd !== undefined ? (sd * mass) / value : kind === 'mass' ? Math.max(2, scaleError * mass) : jugError * mass;
+    const massSd =
+      sd !== undefined
+        ? (sd * mass) / value
+        : kind === 'mass'
+          ? Math.max(2, scaleError * mass)
+          : jugError * mass;
     record({ kind: 'drained', measured: kind === 'mass' ? 'mass' : 'volume', mass, massSd });
   }
   return (
@@ -42,10 +55,18 @@ export function DrainPanel({ story, foreseen, record }: { story: BatchStory; for
         hint={`about ${say.volume(expected / 1.03)} to expect; may be skipped`}
         onEnter={drain}
       />
-      <Button variant="contained" onClick={drain} disabled={wrong} sx={{ minHeight: 96, fontSize: '1.5rem' }} data-act="drained">
+      <Button
+        variant="contained"
+        onClick={drain}
+        disabled={wrong}
+        sx={{ minHeight: 96, fontSize: '1.5rem' }}
+        data-act="drained"
+      >
         {typed.trim() === '' ? 'Drained, not measured' : 'Drained'}
       </Button>
-      {story.addedWater > 0 && <Quiet>{say.volume(story.addedWater)} of it is the water you added; it is taken off again.</Quiet>}
+      {story.addedWater > 0 && (
+        <Quiet>{say.volume(story.addedWater)} of it is the water you added; it is taken off again.</Quiet>
+      )}
       <Quiet>Very soft, running through the sieve? Chill it 20 to 40 minutes first.</Quiet>
     </Enamel>
   );

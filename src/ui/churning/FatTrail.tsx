@@ -5,7 +5,11 @@ import { useSay } from '../frame/FarmContext';
 import styles from './FatTrail.module.css';
 
 /** Where the fat went: widths in grams of fat, from cream to butter, buttermilk and smears. */
-export function FatTrail({ judged }: { judged: Pick<Judgement, 'fatIn' | 'fatToButter' | 'buttermilkMass' | 'buttermilkFat' | 'lossFat'> }) {
+export function FatTrail({
+  judged,
+}: {
+  judged: Pick<Judgement, 'fatIn' | 'fatToButter' | 'buttermilkMass' | 'buttermilkFat' | 'lossFat'>;
+}) {
   const say = useSay();
   const inButtermilk = judged.buttermilkMass * judged.buttermilkFat;
   const branches = [
@@ -22,7 +26,12 @@ export function FatTrail({ judged }: { judged: Pick<Judgement, 'fatIn' | 'fatToB
     const h = heights[i]!;
     const from = 6 + before(heights, i);
     const to = from + i * gap;
-    return { ...branch, h, d: `M150 ${from}C270 ${from} 300 ${to} 420 ${to}V${to + h}C300 ${to + h} 270 ${from + h} 150 ${from + h}z`, mid: to + h / 2 };
+    return {
+      ...branch,
+      h,
+      d: `M150 ${from}C270 ${from} 300 ${to} 420 ${to}V${to + h}C300 ${to + h} 270 ${from + h} 150 ${from + h}z`,
+      mid: to + h / 2,
+    };
   });
   const total = 12 + before(heights, heights.length) + gap * 2 + 16;
   return (
@@ -30,10 +39,26 @@ export function FatTrail({ judged }: { judged: Pick<Judgement, 'fatIn' | 'fatToB
       <figcaption>
         {say.mass(judged.fatToButter)} of {say.mass(judged.fatIn)} of fat reached the butter.
       </figcaption>
-      <svg viewBox={`0 0 640 ${total}`} role="img" aria-label={branches.map((branch) => `${say.mass(branch.fat)} ${branch.name}`).join(', ')}>
-        <path d={`M20 6h130v${before(heights, heights.length)}H20z`} fill="var(--fat)" stroke="var(--fat-edge)" strokeWidth="1.5" />
+      <svg
+        viewBox={`0 0 640 ${total}`}
+        role="img"
+        aria-label={branches.map((branch) => `${say.mass(branch.fat)} ${branch.name}`).join(', ')}
+      >
+        <path
+          d={`M20 6h130v${before(heights, heights.length)}H20z`}
+          fill="var(--fat)"
+          stroke="var(--fat-edge)"
+          strokeWidth="1.5"
+        />
         {shapes.map((shape) => (
-          <path key={shape.key} d={shape.d} fill="var(--fat)" stroke="var(--fat-edge)" strokeWidth="1.5" strokeLinejoin="round" />
+          <path
+            key={shape.key}
+            d={shape.d}
+            fill="var(--fat)"
+            stroke="var(--fat-edge)"
+            strokeWidth="1.5"
+            strokeLinejoin="round"
+          />
         ))}
         <text x="30" y={6 + before(heights, heights.length) / 2 + 5} className={styles.onFat}>
           {say.mass(judged.fatIn)} in

@@ -21,7 +21,19 @@ import styles from './Foot.module.css';
 type Open = 'temperature' | 'water' | 'tool' | 'abandon' | undefined;
 
 /** Along the foot: undo, temperature, water, pause, another tool, give up. */
-export function Foot({ view, story, record, undo, last }: { view: BatchView; story: BatchStory; record: LiveBatch['record']; undo: (() => void) | undefined; last: BatchEvent | undefined }) {
+export function Foot({
+  view,
+  story,
+  record,
+  undo,
+  last,
+}: {
+  view: BatchView;
+  story: BatchStory;
+  record: LiveBatch['record'];
+  undo: (() => void) | undefined;
+  last: BatchEvent | undefined;
+}) {
   const say = useSay();
   const [open, setOpen] = useState<Open>();
   const toggle = (what: Open) => setOpen(open === what ? undefined : what);
@@ -35,7 +47,11 @@ export function Foot({ view, story, record, undo, last }: { view: BatchView; sto
         </Button>
         {live && (
           <>
-            <Button variant="outlined" aria-expanded={open === 'temperature'} onClick={() => toggle('temperature')}>
+            <Button
+              variant="outlined"
+              aria-expanded={open === 'temperature'}
+              onClick={() => toggle('temperature')}
+            >
               Temperature
             </Button>
             <Button variant="outlined" aria-expanded={open === 'water'} onClick={() => toggle('water')}>
@@ -84,7 +100,16 @@ function TemperatureForm({ record, onDone }: FormProps) {
   };
   return (
     <Enamel className={styles.form}>
-      <QuantityField label="Temperature in the churn" typed={typed} onTyped={setTyped} understood={understood} system={say.system} hint={say.system === 'us' ? '60 F' : '15 C'} onEnter={enter} autoFocus />
+      <QuantityField
+        label="Temperature in the churn"
+        typed={typed}
+        onTyped={setTyped}
+        understood={understood}
+        system={say.system}
+        hint={say.system === 'us' ? '60 F' : '15 C'}
+        onEnter={enter}
+        autoFocus
+      />
       <Button variant="contained" onClick={enter} disabled={!understood || !('quantity' in understood)}>
         Write it down
       </Button>
@@ -95,7 +120,10 @@ function TemperatureForm({ record, onDone }: FormProps) {
 function WaterForm({ record, onDone }: FormProps) {
   const say = useSay();
   const [typed, setTyped] = useState('');
-  const understood = understand(typed, { ...amountRules(say.system), bareUnit: say.system === 'metric' ? 'ml' : 'cups' });
+  const understood = understand(typed, {
+    ...amountRules(say.system),
+    bareUnit: say.system === 'metric' ? 'ml' : 'cups',
+  });
   const enter = () => {
     if (!understood || !('quantity' in understood)) return;
     const { kind, value } = understood.quantity;
@@ -104,7 +132,16 @@ function WaterForm({ record, onDone }: FormProps) {
   };
   return (
     <Enamel className={styles.form}>
-      <QuantityField label="Cold water added to loosen the cream" typed={typed} onTyped={setTyped} understood={understood} system={say.system} hint={say.system === 'metric' ? '60 ml' : '1/4 cup'} onEnter={enter} autoFocus />
+      <QuantityField
+        label="Cold water added to loosen the cream"
+        typed={typed}
+        onTyped={setTyped}
+        understood={understood}
+        system={say.system}
+        hint={say.system === 'metric' ? '60 ml' : '1/4 cup'}
+        onEnter={enter}
+        autoFocus
+      />
       <Button variant="contained" onClick={enter} disabled={!understood || !('quantity' in understood)}>
         It is in
       </Button>
@@ -120,19 +157,36 @@ function ToolForm({ view, record, onDone }: FormProps & { view: BatchView }) {
   const understood = understand(typed, sizeRules(say.system));
   const enter = () => {
     if (understood && 'wrong' in understood) return;
-    record({ kind: 'tool', tool, capacity: understood ? understood.quantity.value : tools[tool].usualVolume });
+    record({
+      kind: 'tool',
+      tool,
+      capacity: understood ? understood.quantity.value : tools[tool].usualVolume,
+    });
     onDone();
   };
   return (
     <Enamel className={styles.form}>
-      <TextField select label="Now churned in" value={tool} onChange={(event) => setTool(event.target.value as ToolKey)}>
+      <TextField
+        select
+        label="Now churned in"
+        value={tool}
+        onChange={(event) => setTool(event.target.value as ToolKey)}
+      >
         {toolKeys.map((key) => (
           <MenuItem key={key} value={key}>
             {tools[key].name}
           </MenuItem>
         ))}
       </TextField>
-      <QuantityField label="What it holds" typed={typed} onTyped={setTyped} understood={understood} system={say.system} hint={`assumed ${say.volume(tools[tool].usualVolume)}`} onEnter={enter} />
+      <QuantityField
+        label="What it holds"
+        typed={typed}
+        onTyped={setTyped}
+        understood={understood}
+        system={say.system}
+        hint={`assumed ${say.volume(tools[tool].usualVolume)}`}
+        onEnter={enter}
+      />
       <Button variant="contained" onClick={enter}>
         Moved over
       </Button>
@@ -144,7 +198,13 @@ function AbandonForm({ record, onDone }: FormProps) {
   const [reason, setReason] = useState('');
   return (
     <Enamel className={styles.form}>
-      <TextField label="Why is it given up" value={reason} onChange={(event) => setReason(event.target.value)} slotProps={{ htmlInput: { maxLength: 200 } }} fullWidth />
+      <TextField
+        label="Why is it given up"
+        value={reason}
+        onChange={(event) => setReason(event.target.value)}
+        slotProps={{ htmlInput: { maxLength: 200 } }}
+        fullWidth
+      />
       <Button
         variant="contained"
         color="error"

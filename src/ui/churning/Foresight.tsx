@@ -7,7 +7,13 @@ import type { Loads } from '@/core/churning/splitLoads';
 import { stageSigns } from '@/core/churning/stages';
 import { fillLimit, tools } from '@/core/churning/tools';
 import { ninety } from '@/core/quantities/estimate';
-import { spokenDegrees, spokenFraction, spokenMinutes, spokenRange, text } from '@/core/quantities/formatQuantity';
+import {
+  spokenDegrees,
+  spokenFraction,
+  spokenMinutes,
+  spokenRange,
+  text,
+} from '@/core/quantities/formatQuantity';
 import { useSay } from '../frame/FarmContext';
 import { Amount } from '../quantity/Amount';
 import { Quiet } from '../theme/Enamel';
@@ -51,7 +57,12 @@ export function Foresight({
           <div>
             <p className={styles.butter}>
               <span>Expect</span>
-              <Amount spoken={say.massRangeSpoken(foreseen.butter.mass - ninety * foreseen.butter.sd, foreseen.butter.mass + ninety * foreseen.butter.sd)} />
+              <Amount
+                spoken={say.massRangeSpoken(
+                  foreseen.butter.mass - ninety * foreseen.butter.sd,
+                  foreseen.butter.mass + ninety * foreseen.butter.sd,
+                )}
+              />
               <span>of butter</span>
             </p>
             <BreakSentence foreseen={foreseen} facts={facts} />
@@ -65,13 +76,17 @@ export function Foresight({
           <strong>
             {loads.loads} loads of {say.volume(loads.volumeEach)}
           </strong>{' '}
-          All at once it would fill the {toolName.toLowerCase()} {Math.round(loads.fillAtOnce * 100)} %. Over half full it whips, swells and will not break.
+          All at once it would fill the {toolName.toLowerCase()} {Math.round(loads.fillAtOnce * 100)} %. Over
+          half full it whips, swells and will not break.
         </p>
       )}
       {foreseen && facts && (
         <>
           <Ways foreseen={foreseen} celsius={facts.temperature} />
-          <WhyDrawer title="Butter and break time" opener={<span className={styles.why}>Fat lost, and how sure this is</span>}>
+          <WhyDrawer
+            title="Butter and break time"
+            opener={<span className={styles.why}>Fat lost, and how sure this is</span>}
+          >
             <WhyForeseen foreseen={foreseen} facts={facts} />
           </WhyDrawer>
           <Quiet>
@@ -107,7 +122,12 @@ function BreakSentence({ foreseen, facts }: { foreseen: Foreseen; facts: BatchFa
 /** Three ways, two degrees apart: time against fat lost. */
 function Ways({ foreseen, celsius }: { foreseen: Foreseen; celsius: number }) {
   const say = useSay();
-  const here: Glimpse = { temperature: celsius, breakMinutes: foreseen.breakMinutes?.mid, buttermilkFat: foreseen.buttermilkFat.mid, outcome: foreseen.outcome };
+  const here: Glimpse = {
+    temperature: celsius,
+    breakMinutes: foreseen.breakMinutes?.mid,
+    buttermilkFat: foreseen.buttermilkFat.mid,
+    outcome: foreseen.outcome,
+  };
   const rows: [string, Glimpse][] = [
     [`${text(spokenDegrees(otherWay, say.system))} cooler`, foreseen.cooler],
     ['As it is', here],
@@ -128,7 +148,13 @@ function Ways({ foreseen, celsius }: { foreseen: Foreseen; celsius: number }) {
             <th scope="row">
               {say.temperature(glimpse.temperature)} <small>{name}</small>
             </th>
-            <td>{glimpse.breakMinutes === undefined ? (glimpse.outcome === 'oils' ? 'oils instead' : 'hardly breaks') : text(spokenMinutes(glimpse.breakMinutes))}</td>
+            <td>
+              {glimpse.breakMinutes === undefined
+                ? glimpse.outcome === 'oils'
+                  ? 'oils instead'
+                  : 'hardly breaks'
+                : text(spokenMinutes(glimpse.breakMinutes))}
+            </td>
             <td>{glimpse.outcome === 'oils' ? 'nearly all' : text(spokenFraction(glimpse.buttermilkFat))}</td>
           </tr>
         ))}
@@ -158,7 +184,10 @@ function WhyForeseen({ foreseen, facts }: { foreseen: Foreseen; facts: BatchFact
           {text(spokenFraction(facts.creamFat))} ± {(facts.creamFatSd * 100).toFixed(1)} points
         </dd>
         <dt>Fat lost</dt>
-        <dd>{text(spokenRange(fatLost.low, fatLost.high, (x) => spokenFraction(x)))} of all the fat, most of it to buttermilk</dd>
+        <dd>
+          {text(spokenRange(fatLost.low, fatLost.high, (x) => spokenFraction(x)))} of all the fat, most of it
+          to buttermilk
+        </dd>
         <dt>Break time</dt>
         <dd>
           {pace.batches > 0
@@ -166,7 +195,10 @@ function WhyForeseen({ foreseen, facts }: { foreseen: Foreseen; facts: BatchFact
             : `From the usual time of ${tools[facts.tool].inSentence} (${tools[facts.tool].medianBreakMinutes} min at ${say.temperature(tools[facts.tool].referenceTemperature)}, give or take a factor of 1.6: engineering estimate). It narrows with your own batches.`}
         </dd>
       </dl>
-      <Quiet>Ranges hold nine batches out of ten. The churning model is in docs/models.md: fat globules that whip into clumps, and are torn apart again the warmer they are.</Quiet>
+      <Quiet>
+        Ranges hold nine batches out of ten. The churning model is in docs/models.md: fat globules that whip
+        into clumps, and are torn apart again the warmer they are.
+      </Quiet>
     </>
   );
 }

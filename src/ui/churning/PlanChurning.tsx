@@ -35,6 +35,7 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
   const say = useSay();
   const [draft, setDraft] = useState<PlanDraft>(() => freshDraft(plan, front));
   const [starting, setStarting] = useState(false);
+  const [more, setMore] = useState(false);
   const [refused, setRefused] = useState<string>();
   const change = (part: Partial<PlanDraft>) => setDraft((before) => ({ ...before, ...part }));
 
@@ -44,11 +45,17 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
     // eslint-disable-next-line react-hooks/set-state-in-effect
     if (kept) setDraft((fresh) => ({ ...fresh, ...(JSON.parse(kept) as Partial<PlanDraft>) }));
   }, [front]);
-  useEffect(() => sessionStorage.setItem(`${draftKey}-${front ?? 'new'}`, JSON.stringify(draft)), [draft, front]);
+  useEffect(
+    () => sessionStorage.setItem(`${draftKey}-${front ?? 'new'}`, JSON.stringify(draft)),
+    [draft, front],
+  );
 
   const read = useMemo(() => readPlan(draft, plan), [draft, plan]);
   const later = useDeferredValue(read);
-  const foreseen = useMemo(() => later.facts && foresee(creamInChurn(later.facts), plan.paces[later.facts.tool]), [later, plan.paces]);
+  const foreseen = useMemo(
+    () => later.facts && foresee(creamInChurn(later.facts), plan.paces[later.facts.tool]),
+    [later, plan.paces],
+  );
 
   async function start() {
     if (!read.facts || starting) return;
@@ -84,20 +91,45 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
           onTyped={(amount) => change({ amount })}
           understood={read.amount}
           system={system}
-          hint={{ metric: '1.4 L, 900 g, “just over 1 L”', us: '1 1/2 qt, 3 lb, “just over a pint”', imperial: '2 pints, 3 lb, 1.4 L' }[system]}
+          hint={
+            {
+              metric: '1.4 L, 900 g, “just over 1 L”',
+              us: '1 1/2 qt, 3 lb, “just over a pint”',
+              imperial: '2 pints, 3 lb, 1.4 L',
+            }[system]
+          }
           autoFocus
-          says={read.facts && read.amount && 'quantity' in read.amount ? `= ${echo(read.amount.quantity, system)}, ${say.mass(read.facts.creamMass)} by its density` : undefined}
+          says={
+            read.facts && read.amount && 'quantity' in read.amount
+              ? `= ${echo(read.amount.quantity, system)}, ${say.mass(read.facts.creamMass)} by its density`
+              : undefined
+          }
         />
         <Chips
           legend="How rich"
           chosen={draft.cream}
           onChoose={(cream) => {
             const usual = usualCreams.find((one) => one.key === cream);
-            change({ cream, ...(usual ? { treatment: usual.method === 'label' ? 'pasteurised' : 'raw' } : {}) });
+            change({
+              cream,
+              ...(usual ? { treatment: usual.method === 'label' ? 'pasteurised' : 'raw' } : {}),
+            });
           }}
           choices={[
-            ...(plan.fatFromBatches ? [{ key: 'batches', name: 'As my batches', small: `${text(spokenFraction(plan.fatFromBatches.fat, 0))}, ± ${(plan.fatFromBatches.sd * 100).toFixed(0)}` }] : []),
-            ...usualCreams.map(({ key, name, fat, method }) => ({ key: key as string, name, small: `${fat * 100} %, ± ${(fatMethods[method].sd * 100).toFixed(0)}` })),
+            ...(plan.fatFromBatches
+              ? [
+                  {
+                    key: 'batches',
+                    name: 'As my batches',
+                    small: `${text(spokenFraction(plan.fatFromBatches.fat, 0))}, ± ${(plan.fatFromBatches.sd * 100).toFixed(0)}`,
+                  },
+                ]
+              : []),
+            ...usualCreams.map(({ key, name, fat, method }) => ({
+              key: key as string,
+              name,
+              small: `${fat * 100} %, ± ${(fatMethods[method].sd * 100).toFixed(0)}`,
+            })),
             { key: 'other', name: 'Another', small: 'tested, label, breed' },
           ]}
         />
@@ -107,10 +139,19 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
               legend="How it is known"
               chosen={draft.fatMethod}
               onChoose={(fatMethod) => change({ fatMethod })}
-              choices={(['test', 'label', 'breed'] as const).map((key) => ({ key, name: fatMethods[key].name, small: `± ${fatMethods[key].sd * 100} points` }))}
+              choices={(['test', 'label', 'breed'] as const).map((key) => ({
+                key,
+                name: fatMethods[key].name,
+                small: `± ${fatMethods[key].sd * 100} points`,
+              }))}
             />
             {draft.fatMethod === 'breed' ? (
-              <TextField select label="Breed" value={draft.breed} onChange={(event) => change({ breed: event.target.value as Breed })}>
+              <TextField
+                select
+                label="Breed"
+                value={draft.breed}
+                onChange={(event) => change({ breed: event.target.value as Breed })}
+              >
                 {Object.entries(breedFat).map(([key, { name, fat }]) => (
                   <MenuItem key={key} value={key}>
                     {name}, milk of {(fat * 100).toFixed(1)} %
@@ -118,7 +159,14 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
                 ))}
               </TextField>
             ) : (
-              <QuantityField label="Fat of the cream" typed={draft.fatTyped} onTyped={(fatTyped) => change({ fatTyped })} understood={read.fat} system={system} hint="38 %" />
+              <QuantityField
+                label="Fat of the cream"
+                typed={draft.fatTyped}
+                onTyped={(fatTyped) => change({ fatTyped })}
+                understood={read.fat}
+                system={system}
+                hint="38 %"
+              />
             )}
           </div>
         )}
@@ -146,10 +194,16 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
         <Chips
           legend="What it is churned in"
           chosen={draft.churn}
-          onChoose={(churn) => change({ churn, sizeTyped: '' })}
+          onChoose={(churn) => (churn === 'more' ? setMore(true) : change({ churn, sizeTyped: '' }))}
           choices={[
-            ...own.map((vessel) => ({ key: `vessel:${vessel.id}`, name: vessel.name, small: `mine, ${say.volume(vessel.capacity)}` })),
-            ...toolKeys.map((key) => ({ key: `tool:${key}`, name: tools[key].name, small: undefined })),
+            ...own.map((vessel) => ({
+              key: `vessel:${vessel.id}`,
+              name: vessel.name,
+              small: `mine, ${say.volume(vessel.capacity)}`,
+            })),
+            ...(more || own.length === 0 || draft.churn.startsWith('tool:')
+              ? toolKeys.map((key) => ({ key: `tool:${key}`, name: tools[key].name, small: undefined }))
+              : [{ key: 'more', name: 'Something else', small: `${toolKeys.length} kinds` }]),
           ]}
         />
         {draft.churn.startsWith('tool:') && (
@@ -175,7 +229,9 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
           <Chips
             legend="Raw or heated"
             chosen={draft.homogenised ? 'longlife' : draft.treatment}
-            onChoose={(key) => change({ homogenised: key === 'longlife', treatment: key === 'raw' ? 'raw' : 'pasteurised' })}
+            onChoose={(key) =>
+              change({ homogenised: key === 'longlife', treatment: key === 'raw' ? 'raw' : 'pasteurised' })
+            }
             choices={[
               { key: 'pasteurised', name: 'Pasteurised' },
               { key: 'raw', name: 'Raw' },
@@ -185,7 +241,14 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
         </div>
       </div>
       <Enamel className={styles.ahead} aria-label="What to expect">
-        <Foresight facts={later.facts} foreseen={foreseen} loads={later.loads} drawing={chosenTool.drawing} needs={read.needs} toolName={own.find((vessel) => `vessel:${vessel.id}` === draft.churn)?.name ?? chosenTool.name} />
+        <Foresight
+          facts={later.facts}
+          foreseen={foreseen}
+          loads={later.loads}
+          drawing={chosenTool.drawing}
+          needs={read.needs}
+          toolName={own.find((vessel) => `vessel:${vessel.id}` === draft.churn)?.name ?? chosenTool.name}
+        />
         <Cautions cautions={churningCautions({ tool: read.tool, treatment: draft.treatment })} />
         {refused && (
           <p role="alert" className={styles.refused}>
@@ -193,10 +256,21 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
           </p>
         )}
         <div className={styles.start}>
-          <Button variant="contained" size="large" fullWidth disabled={!read.facts} onClick={() => void start()} sx={{ minHeight: 96, fontSize: '1.5rem' }}>
+          <Button
+            variant="contained"
+            size="large"
+            fullWidth
+            disabled={!read.facts}
+            onClick={() => void start()}
+            sx={{ minHeight: 96, fontSize: '1.5rem' }}
+          >
             {starting ? 'Writing it down…' : 'Start churning'}
           </Button>
-          {starting && <Quiet role="status">Your start is kept on this device with its time, and opens as soon as the house answers.</Quiet>}
+          {starting && (
+            <Quiet role="status">
+              Your start is kept on this device with its time, and opens as soon as the house answers.
+            </Quiet>
+          )}
         </div>
       </Enamel>
     </div>

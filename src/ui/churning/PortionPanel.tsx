@@ -38,7 +38,19 @@ interface Weighed {
 }
 
 /** Salt, weigh, pack: one portion unless the maker divides the butter. */
-export function PortionPanel({ view, story, foreseen, record, onWash }: { view: BatchView; story: BatchStory; foreseen: Foreseen; record: LiveBatch['record']; onWash: () => void }) {
+export function PortionPanel({
+  view,
+  story,
+  foreseen,
+  record,
+  onWash,
+}: {
+  view: BatchView;
+  story: BatchStory;
+  foreseen: Foreseen;
+  record: LiveBatch['record'];
+  onWash: () => void;
+}) {
   const say = useSay();
   const { facts } = view;
   const [noScale, setNoScale] = useState(false);
@@ -54,22 +66,44 @@ export function PortionPanel({ view, story, foreseen, record, onWash }: { view: 
   const [dividing, setDividing] = useState(story.portions.length > 0);
 
   const already = story.portions.reduce((sum, portion) => sum + portion.mass, 0);
-  const understood: Understood = understand(typed, { system: say.system, kinds: ['mass', 'volume'], bareUnit: { metric: 'g', us: 'lb', imperial: 'lb' }[say.system], check: ({ value }) => (value <= 0 ? 'Butter weighs more than nothing.' : undefined) });
-  const containerVolume = container === 'cup' ? kitchenMeasures[say.system].cup! : (view.moulds.find((mould) => mould.id === container)?.capacity ?? 250);
+  const understood: Understood = understand(typed, {
+    system: say.system,
+    kinds: ['mass', 'volume'],
+    bareUnit: { metric: 'g', us: 'lb', imperial: 'lb' }[say.system],
+    check: ({ value }) => (value <= 0 ? 'Butter weighs more than nothing.' : undefined),
+  });
+  const containerVolume =
+    container === 'cup'
+      ? kitchenMeasures[say.system].cup!
+      : (view.moulds.find((mould) => mould.id === container)?.capacity ?? 250);
   const weighed = noScale ? byCount(count, containerVolume) : byScale(understood);
   const { salting } = readSalt(salt, say.system);
   const expected = Math.max(1, foreseen.butter.mass - already);
   const unsalted = salting && weighed ? unsaltedFrom(salting, weighed.mass, saltIn) : expected;
-  const ways = salting && saltWays(salting, unsalted, facts.creamVolume * Math.min(1, unsalted / foreseen.butter.mass));
+  const ways =
+    salting && saltWays(salting, unsalted, facts.creamVolume * Math.min(1, unsalted / foreseen.butter.mass));
   const total = weighed && ways && (saltIn ? weighed.mass : weighed.mass + ways.salt);
   const tooMuch = weighed && already + weighed.mass > facts.creamMass;
   const ready = weighed && ways && total && ways.salt < total && !tooMuch;
-  const early = story.drains.length === 0 ? 'The buttermilk is not drained yet: salt put in now leaves with it.' : story.washes.length === 0 ? undefined : story.washes.at(-1)?.clarity === 'clear' ? undefined : 'The last wash was not clear: salt put in before another wash leaves with the water.';
+  const early =
+    story.drains.length === 0
+      ? 'The buttermilk is not drained yet: salt put in now leaves with it.'
+      : story.washes.length === 0
+        ? undefined
+        : story.washes.at(-1)?.clarity === 'clear'
+          ? undefined
+          : 'The last wash was not clear: salt put in before another wash leaves with the water.';
 
   const portion = () => ({
     kind: 'portion' as const,
     portionId: newId(),
-    name: name.trim() || (mixed.length > 0 ? mixed.map((key) => additionNames[key].name).join(', ') : salting!.way === 'none' ? 'Unsalted' : 'Salted'),
+    name:
+      name.trim() ||
+      (mixed.length > 0
+        ? mixed.map((key) => additionNames[key].name).join(', ')
+        : salting!.way === 'none'
+          ? 'Unsalted'
+          : 'Salted'),
     mass: total!,
     massSd: weighed!.massSd,
     measured: weighed!.measured,
@@ -101,7 +135,10 @@ export function PortionPanel({ view, story, foreseen, record, onWash }: { view: 
       {story.portions.length > 0 && <Portions story={story} record={record} />}
       {story.washes.length === 0 && (
         <p className={styles.note}>
-          Not washed yet. <button type="button" onClick={onWash}>Wash it</button>
+          Not washed yet.{' '}
+          <button type="button" onClick={onWash}>
+            Wash it
+          </button>
         </p>
       )}
       {changing ? (
@@ -110,7 +147,11 @@ export function PortionPanel({ view, story, foreseen, record, onWash }: { view: 
         <p className={styles.salt}>
           <span>
             <strong>Salt: {salting?.way === 'none' || !ways ? 'none' : `${ways.salt.toFixed(0)} g`}</strong>
-            {ways && salting && salting.way !== 'none' && <>, {(ways.share * 100).toFixed(1)} % of the butter, {ways.teaspoons.toFixed(1)} level tsp</>}
+            {ways && salting && salting.way !== 'none' && (
+              <>
+                , {(ways.share * 100).toFixed(1)} % of the butter, {ways.teaspoons.toFixed(1)} level tsp
+              </>
+            )}
             {!weighed && salting?.way !== 'none' && ' for the butter expected'}
             {early && salting?.way !== 'none' && <em> △ {early}</em>}
           </span>
@@ -121,8 +162,22 @@ export function PortionPanel({ view, story, foreseen, record, onWash }: { view: 
       )}
       {noScale ? (
         <div className={styles.byCount}>
-          <TextField label="How many" value={count} onChange={(event) => setCount(event.target.value)} error={!weighed} helperText={weighed ? `= ${say.about(weighed.mass)}, give or take 8 %` : 'a number such as 2 or 1.5'} slotProps={{ htmlInput: { inputMode: 'decimal' } }} />
-          <TextField select label="Of what" value={container} onChange={(event) => setContainer(event.target.value)}>
+          <TextField
+            label="How many"
+            value={count}
+            onChange={(event) => setCount(event.target.value)}
+            error={!weighed}
+            helperText={
+              weighed ? `= ${say.about(weighed.mass)}, give or take 8 %` : 'a number such as 2 or 1.5'
+            }
+            slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+          />
+          <TextField
+            select
+            label="Of what"
+            value={container}
+            onChange={(event) => setContainer(event.target.value)}
+          >
             <MenuItem value="cup">cups of {say.volume(kitchenMeasures[say.system].cup!)}</MenuItem>
             <MenuItem value="tub">tubs of {say.volume(250)}</MenuItem>
             {view.moulds.map((mould) => (
@@ -137,47 +192,83 @@ export function PortionPanel({ view, story, foreseen, record, onWash }: { view: 
           label={dividing ? 'This portion weighs' : 'The butter weighs'}
           typed={typed}
           onTyped={setTyped}
-          understood={tooMuch ? { wrong: `That is more butter than there was cream (${say.mass(facts.creamMass)}): check the unit, or the scale's tare.` } : understood}
+          understood={
+            tooMuch
+              ? {
+                  wrong: `That is more butter than there was cream (${say.mass(facts.creamMass)}): check the unit, or the scale's tare.`,
+                }
+              : understood
+          }
           system={say.system}
           hint={low > 0 ? `the scale should read ${say.massRange(low, high)}` : 'what is left'}
           onEnter={pack}
-          says={understood && 'quantity' in understood && understood.quantity.kind === 'volume' && weighed ? `= ${say.about(weighed.mass)} at 0.95 g/mL, give or take 8 %` : undefined}
+          says={
+            understood && 'quantity' in understood && understood.quantity.kind === 'volume' && weighed
+              ? `= ${say.about(weighed.mass)} at 0.95 g/mL, give or take 8 %`
+              : undefined
+          }
         />
       )}
       <Chips
         legend="Kept in the"
         chosen={storage}
         onChoose={setStorage}
-        choices={(['fridge', 'freezer', 'crock', 'counter'] as const).map((key) => ({ key, name: key[0]!.toUpperCase() + key.slice(1) }))}
+        choices={(['fridge', 'freezer', 'crock', 'counter'] as const).map((key) => ({
+          key,
+          name: key[0]!.toUpperCase() + key.slice(1),
+        }))}
       />
       <Cautions cautions={keepingCautions({ additions: mixed, storage }, facts.treatment === 'raw')} />
-      <Button variant="contained" onClick={pack} disabled={!(ready || (story.portions.length > 0 && typed.trim() === ''))} sx={{ minHeight: 96, fontSize: '1.5rem' }} data-act="pack">
+      <Button
+        variant="contained"
+        onClick={pack}
+        disabled={!(ready || (story.portions.length > 0 && typed.trim() === ''))}
+        sx={{ minHeight: 96, fontSize: '1.5rem' }}
+        data-act="pack"
+      >
         {story.portions.length > 0 && typed.trim() === '' ? 'Pack' : 'Pack and date it'}
       </Button>
       <details className={styles.more} open={dividing || undefined}>
         <summary>No scale, several portions, something mixed in</summary>
         <div className={styles.options}>
           <label>
-            <input type="checkbox" checked={noScale} onChange={(event) => setNoScale(event.target.checked)} /> No scale: by mould, cup or tub
+            <input type="checkbox" checked={noScale} onChange={(event) => setNoScale(event.target.checked)} />{' '}
+            No scale: by mould, cup or tub
           </label>
           <label>
-            <input type="checkbox" checked={!saltIn} onChange={(event) => setSaltIn(!event.target.checked)} /> Weighed before the salt went in
+            <input type="checkbox" checked={!saltIn} onChange={(event) => setSaltIn(!event.target.checked)} />{' '}
+            Weighed before the salt went in
           </label>
           <fieldset>
             <legend>Mixed in</legend>
             {(Object.keys(additionNames) as Addition[]).map((key) => (
               <label key={key}>
-                <input type="checkbox" checked={mixed.includes(key)} onChange={(event) => setMixed(event.target.checked ? [...mixed, key] : mixed.filter((one) => one !== key))} /> {additionNames[key].name}
+                <input
+                  type="checkbox"
+                  checked={mixed.includes(key)}
+                  onChange={(event) =>
+                    setMixed(event.target.checked ? [...mixed, key] : mixed.filter((one) => one !== key))
+                  }
+                />{' '}
+                {additionNames[key].name}
               </label>
             ))}
           </fieldset>
-          <TextField label="Name of this portion" value={name} onChange={(event) => setName(event.target.value)} slotProps={{ htmlInput: { maxLength: 60 } }} />
+          <TextField
+            label="Name of this portion"
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+            slotProps={{ htmlInput: { maxLength: 60 } }}
+          />
           <Button variant="outlined" onClick={add} disabled={!ready} data-act="portion">
             Put this by as one portion, more to come
           </Button>
         </div>
       </details>
-      <Quiet>Chill soft butter before working it; hands in ice water first. Milk is an allergen: say so on what you give away.</Quiet>
+      <Quiet>
+        Chill soft butter before working it; hands in ice water first. Milk is an allergen: say so on what you
+        give away.
+      </Quiet>
     </Enamel>
   );
 }
@@ -185,7 +276,12 @@ export function PortionPanel({ view, story, foreseen, record, onWash }: { view: 
 function byScale(understood: Understood): Weighed | undefined {
   if (!understood || !('quantity' in understood)) return undefined;
   const { kind, value, sd } = understood.quantity;
-  if (kind === 'volume') return { mass: value * butterDensity, massSd: Math.hypot(butterVolumeSpread * value, sd ?? 0) * butterDensity, measured: 'volume' };
+  if (kind === 'volume')
+    return {
+      mass: value * butterDensity,
+      massSd: Math.hypot(butterVolumeSpread * value, sd ?? 0) * butterDensity,
+      measured: 'volume',
+    };
   return { mass: value, massSd: sd ?? scaleSd(value), measured: 'scale' };
 }
 
@@ -206,7 +302,12 @@ function Portions({ story, record }: { story: BatchStory; record: LiveBatch['rec
           <strong>{say.mass(portion.mass)}</strong> {portion.name}
           {portion.joined.length > 0 && ` (${portion.joined.length + 1} together)`}
           {i > 0 && (
-            <Button variant="outlined" size="small" sx={{ minHeight: 44, ml: 'auto' }} onClick={() => record({ kind: 'joined', portionId: portion.id, into: story.portions[0]!.id })}>
+            <Button
+              variant="outlined"
+              size="small"
+              sx={{ minHeight: 44, ml: 'auto' }}
+              onClick={() => record({ kind: 'joined', portionId: portion.id, into: story.portions[0]!.id })}
+            >
               Join the first
             </Button>
           )}

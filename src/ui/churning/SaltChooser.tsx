@@ -38,31 +38,83 @@ export function saltDraftOf(salting: Salting): SaltDraft {
 }
 
 /** What a salt draft says, or what is wrong with it. */
-export function readSalt(draft: SaltDraft, system: ReturnType<typeof useSay>['system']): { salting?: Salting; understood: Understood } {
+export function readSalt(
+  draft: SaltDraft,
+  system: ReturnType<typeof useSay>['system'],
+): { salting?: Salting; understood: Understood } {
   const { way, kind } = draft;
   if (way === 'none') return { salting: { way }, understood: undefined };
   if (way === 'share') {
-    const understood = understand(draft.typed, { system, kinds: ['fraction'], bareUnit: '%', check: ({ value }) => (value > 0.15 ? `${text(spokenFraction(value))} salt is brine, not butter: up to 15 % is allowed.` : undefined) });
-    return { salting: understood && 'quantity' in understood ? { way, share: understood.quantity.value, kind } : undefined, understood };
+    const understood = understand(draft.typed, {
+      system,
+      kinds: ['fraction'],
+      bareUnit: '%',
+      check: ({ value }) =>
+        value > 0.15
+          ? `${text(spokenFraction(value))} salt is brine, not butter: up to 15 % is allowed.`
+          : undefined,
+    });
+    return {
+      salting:
+        understood && 'quantity' in understood ? { way, share: understood.quantity.value, kind } : undefined,
+      understood,
+    };
   }
   if (way === 'spoon') {
-    const understood = understand(draft.typed, { system, kinds: ['volume'], bareUnit: 'tsp', check: ({ value }) => (value > 990 ? 'That is more than 200 teaspoons: check the unit.' : undefined) });
-    return { salting: understood && 'quantity' in understood ? { way, teaspoons: understood.quantity.value / tableTeaspoon, kind } : undefined, understood };
+    const understood = understand(draft.typed, {
+      system,
+      kinds: ['volume'],
+      bareUnit: 'tsp',
+      check: ({ value }) => (value > 990 ? 'That is more than 200 teaspoons: check the unit.' : undefined),
+    });
+    return {
+      salting:
+        understood && 'quantity' in understood
+          ? { way, teaspoons: understood.quantity.value / tableTeaspoon, kind }
+          : undefined,
+      understood,
+    };
   }
   const understood = understand(draft.typed, { system, kinds: ['mass'], bareUnit: 'g' });
-  return { salting: understood && 'quantity' in understood ? { way, grams: understood.quantity.value, kind } : undefined, understood };
+  return {
+    salting:
+      understood && 'quantity' in understood ? { way, grams: understood.quantity.value, kind } : undefined,
+    understood,
+  };
 }
 
 /** Salt in whichever school: by weight of butter, by spoon, by grams, or none; each said in all the others. */
-export function SaltChooser({ draft, onDraft, ways, early }: { draft: SaltDraft; onDraft: (draft: SaltDraft) => void; ways: SaltWays | undefined; early: string | undefined }) {
+export function SaltChooser({
+  draft,
+  onDraft,
+  ways,
+  early,
+}: {
+  draft: SaltDraft;
+  onDraft: (draft: SaltDraft) => void;
+  ways: SaltWays | undefined;
+  early: string | undefined;
+}) {
   const say = useSay();
   const { understood } = readSalt(draft, say.system);
   const [typedBefore, setTypedBefore] = useState<Partial<Record<Salting['way'], string>>>({});
   const convert = (way: Salting['way']) => {
     const kept = typedBefore[way];
-    const fresh = { none: '', share: ways ? text(spokenFraction(ways.share)) : '1.6 %', spoon: ways ? `${Math.max(0.25, Math.round(ways.teaspoons * 4) / 4)} tsp` : '2 tsp', mass: ways ? `${Math.round(ways.salt)} g` : '12 g' }[way];
+    const fresh = {
+      none: '',
+      share: ways ? text(spokenFraction(ways.share)) : '1.6 %',
+      spoon: ways ? `${Math.max(0.25, Math.round(ways.teaspoons * 4) / 4)} tsp` : '2 tsp',
+      mass: ways ? `${Math.round(ways.salt)} g` : '12 g',
+    }[way];
     setTypedBefore({ ...typedBefore, [draft.way]: draft.typed });
-    onDraft({ ...draft, way, typed: draft.way === 'none' ? (kept ?? { none: '', share: '1.6 %', spoon: '2 tsp', mass: '12 g' }[way]) : fresh });
+    onDraft({
+      ...draft,
+      way,
+      typed:
+        draft.way === 'none'
+          ? (kept ?? { none: '', share: '1.6 %', spoon: '2 tsp', mass: '12 g' }[way])
+          : fresh,
+    });
   };
   return (
     <div style={{ display: 'grid', gap: 14 }}>
@@ -78,7 +130,9 @@ export function SaltChooser({ draft, onDraft, ways, early }: { draft: SaltDraft;
         ]}
       />
       {draft.way !== 'none' && (
-        <div style={{ display: 'grid', gap: 14, gridTemplateColumns: 'repeat(auto-fit, minmax(180px, 1fr))' }}>
+        <div
+          style={{ display: 'grid', gap: 14, gridTemplateColumns: 'repeat(auto-fit, minmax(180px, 1fr))' }}
+        >
           <QuantityField
             label={{ share: 'Share of the butter', spoon: 'Spoons, level', mass: 'Salt' }[draft.way]}
             typed={draft.typed}
@@ -87,7 +141,12 @@ export function SaltChooser({ draft, onDraft, ways, early }: { draft: SaltDraft;
             system={say.system}
             hint={{ share: '1.6 %', spoon: '2 tsp', mass: '12 g' }[draft.way]}
           />
-          <TextField select label="Kind of salt" value={draft.kind} onChange={(event) => onDraft({ ...draft, kind: event.target.value as SaltKind })}>
+          <TextField
+            select
+            label="Kind of salt"
+            value={draft.kind}
+            onChange={(event) => onDraft({ ...draft, kind: event.target.value as SaltKind })}
+          >
             {Object.entries(salts).map(([key, { name, gramsPerTeaspoon }]) => (
               <MenuItem key={key} value={key}>
                 {name}, {gramsPerTeaspoon} g a level tsp
@@ -98,16 +157,26 @@ export function SaltChooser({ draft, onDraft, ways, early }: { draft: SaltDraft;
       )}
       {ways && draft.way !== 'none' && (
         <Quiet aria-live="polite">
-          {text(spokenFraction(ways.share, 2))} of the butter = {ways.salt.toFixed(1)} g = {ways.teaspoons.toFixed(1)} level tsp of {salts[draft.kind].name} ={' '}
-          {(say.system === 'metric' ? ways.teaspoonsPerLitre : ways.teaspoonsPerLitre * (say.system === 'us' ? 0.946353 : 1.136523)).toFixed(1)} tsp to the {say.system === 'metric' ? 'litre' : 'quart'} of cream; brine{' '}
+          {text(spokenFraction(ways.share, 2))} of the butter = {ways.salt.toFixed(1)} g ={' '}
+          {ways.teaspoons.toFixed(1)} level tsp of {salts[draft.kind].name} ={' '}
+          {(say.system === 'metric'
+            ? ways.teaspoonsPerLitre
+            : ways.teaspoonsPerLitre * (say.system === 'us' ? 0.946353 : 1.136523)
+          ).toFixed(1)}{' '}
+          tsp to the {say.system === 'metric' ? 'litre' : 'quart'} of cream; brine{' '}
           {text(spokenFraction(ways.brine, 0))}
           {ways.keeps ? ', strong enough to keep as salted.' : ', too weak to keep as salted.'}
         </Quiet>
       )}
       {ways?.gritty && (
-        <p style={{ margin: 0, color: 'var(--caution)', fontWeight: 620 }}>△ This will grit: the water in the butter can only dissolve up to 26 % salt. Less salt, or finer salt worked in before the last water is pressed out.</p>
+        <p style={{ margin: 0, color: 'var(--caution)', fontWeight: 620 }}>
+          △ This will grit: the water in the butter can only dissolve up to 26 % salt. Less salt, or finer
+          salt worked in before the last water is pressed out.
+        </p>
       )}
-      {early && draft.way !== 'none' && <p style={{ margin: 0, color: 'var(--caution)', fontWeight: 620 }}>△ {early}</p>}
+      {early && draft.way !== 'none' && (
+        <p style={{ margin: 0, color: 'var(--caution)', fontWeight: 620 }}>△ {early}</p>
+      )}
     </div>
   );
 }

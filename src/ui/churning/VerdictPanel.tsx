@@ -15,17 +15,38 @@ import { FatTrail } from './FatTrail';
 import styles from './VerdictPanel.module.css';
 
 /** What the day came to: one sentence, the fat's trail, and every figure, each of which opens. */
-export function VerdictPanel({ view, story, foreseen, onUnpack }: { view: BatchView; story: BatchStory; foreseen: Foreseen; onUnpack: (() => void) | undefined }) {
+export function VerdictPanel({
+  view,
+  story,
+  foreseen,
+  onUnpack,
+}: {
+  view: BatchView;
+  story: BatchStory;
+  foreseen: Foreseen;
+  onUnpack: (() => void) | undefined;
+}) {
   const say = useSay();
   const judged = judgeBatch(view.facts, story, foreseen.buttermilkFat.mid);
-  if (!judged) return <p>These figures leave no fat for the butter: check the cream, its fat and the buttermilk.</p>;
-  const within = Math.abs(judged.butterMass - judged.saltMass - foreseen.butter.mass) <= ninety * foreseen.butter.sd;
-  const over = judged.verdict === 'wet' ? `, about ${say.about(Math.max(0, judged.excessMass))} more than the fat makes` : '';
+  if (!judged)
+    return <p>These figures leave no fat for the butter: check the cream, its fat and the buttermilk.</p>;
+  const within =
+    Math.abs(judged.butterMass - judged.saltMass - foreseen.butter.mass) <= ninety * foreseen.butter.sd;
+  const over =
+    judged.verdict === 'wet'
+      ? `, about ${say.about(Math.max(0, judged.excessMass))} more than the fat makes`
+      : '';
   return (
     <div className={styles.verdict}>
       <p className={styles.which}>Batch {view.number}</p>
       <h1>
-        {say.mass(judged.butterMass)} of butter: {{ wet: 'still wet, most likely', plausible: 'good', suspect: 'some fat went missing' }[judged.verdict]}.
+        {say.mass(judged.butterMass)} of butter:{' '}
+        {
+          { wet: 'still wet, most likely', plausible: 'good', suspect: 'some fat went missing' }[
+            judged.verdict
+          ]
+        }
+        .
       </h1>
       <p className={styles.meaning}>
         {judged.meaning.replace(/\.$/, '')}
@@ -47,13 +68,23 @@ export function VerdictPanel({ view, story, foreseen, onUnpack }: { view: BatchV
         <div>
           <dt>Against what was expected</dt>
           <dd className={styles.plain}>
-            {say.massRange(foreseen.butter.mass - ninety * foreseen.butter.sd, foreseen.butter.mass + ninety * foreseen.butter.sd)} unsalted: {within ? 'as foreseen' : 'outside the range'}
+            {say.massRange(
+              foreseen.butter.mass - ninety * foreseen.butter.sd,
+              foreseen.butter.mass + ninety * foreseen.butter.sd,
+            )}{' '}
+            unsalted: {within ? 'as foreseen' : 'outside the range'}
           </dd>
         </div>
       </dl>
       {view.facts.treatment === 'raw' && <Cautions cautions={[rawCaution]} />}
       <div className={styles.acts}>
-        <Button component={Link} href="/" variant="contained" sx={{ minHeight: 96, fontSize: '1.5rem', minWidth: 260 }} data-act="done">
+        <Button
+          component={Link}
+          href="/"
+          variant="contained"
+          sx={{ minHeight: 96, fontSize: '1.5rem', minWidth: 260 }}
+          data-act="done"
+        >
           Done
         </Button>
         {onUnpack && (

@@ -27,33 +27,68 @@ const looks: Record<Clarity, { name: string; says: string }> = {
 };
 
 /** A wash: how the water looked when it was poured off. Clear is the end of it. */
-export function WashPanel({ story, foreseen, record, onSkip }: { story: BatchStory; foreseen: Foreseen; record: LiveBatch['record']; onSkip: () => void }) {
+export function WashPanel({
+  story,
+  foreseen,
+  record,
+  onSkip,
+}: {
+  story: BatchStory;
+  foreseen: Foreseen;
+  record: LiveBatch['record'];
+  onSkip: () => void;
+}) {
   const say = useSay();
   const [typed, setTyped] = useState('');
   const understood = understand(typed, amountRules(say.system));
   const water = understood && 'quantity' in understood ? understood.quantity.value : undefined;
   const grains = foreseen.butter.mass;
-  const { washes } = washPlan({ grainMass: grains, heldSerum, washMass: water ?? grains, efficiency: mixing, clearAt });
+  const { washes } = washPlan({
+    grainMass: grains,
+    heldSerum,
+    washMass: water ?? grains,
+    efficiency: mixing,
+    clearAt,
+  });
   const left = Math.max(0, washes - story.washes.length);
   return (
     <Enamel className={styles.wash} aria-label="Washing">
       <p className={styles.plan}>
-        With {say.volume(water ?? grains)} of cold water each time, about {left === 0 ? 'one more' : left} {left === 1 || left === 0 ? 'wash' : 'washes'} until it runs clear.
+        With {say.volume(water ?? grains)} of cold water each time, about {left === 0 ? 'one more' : left}{' '}
+        {left === 1 || left === 0 ? 'wash' : 'washes'} until it runs clear.
       </p>
       <div className={styles.looks} role="group" aria-label="How the wash water looked">
         {clarities.map((clarity) => (
-          <button key={clarity} type="button" className={styles.look} onClick={() => record({ kind: 'washed', clarity, ...(water === undefined ? {} : { waterMass: water }) })} data-act={`washed-${clarity}`}>
+          <button
+            key={clarity}
+            type="button"
+            className={styles.look}
+            onClick={() =>
+              record({ kind: 'washed', clarity, ...(water === undefined ? {} : { waterMass: water }) })
+            }
+            data-act={`washed-${clarity}`}
+          >
             <Glass clarity={clarity} />
             {looks[clarity].name}
             <small>{looks[clarity].says}</small>
           </button>
         ))}
       </div>
-      <QuantityField label="Water for each wash" typed={typed} onTyped={setTyped} understood={understood} system={say.system} hint={`assumed ${say.volume(grains)}, as much as there is butter`} />
+      <QuantityField
+        label="Water for each wash"
+        typed={typed}
+        onTyped={setTyped}
+        understood={understood}
+        system={say.system}
+        hint={`assumed ${say.volume(grains)}, as much as there is butter`}
+      />
       <Button variant="outlined" onClick={onSkip} data-act="unwashed">
         {story.washes.length > 0 ? 'Enough washing' : 'Not washing, press only'}
       </Button>
-      <Quiet>Drinking-quality water, or boiled and cooled, a degree or three below the butter. Unwashed butter keeps days, not weeks.</Quiet>
+      <Quiet>
+        Drinking-quality water, or boiled and cooled, a degree or three below the butter. Unwashed butter
+        keeps days, not weeks.
+      </Quiet>
     </Enamel>
   );
 }
@@ -63,8 +98,19 @@ function Glass({ clarity }: { clarity: Clarity }) {
   const strength = { milky: 0.95, cloudy: 0.6, hazy: 0.25, clear: 0 }[clarity];
   return (
     <svg viewBox="0 0 40 44" width="40" height="44" aria-hidden>
-      <path d="M6 4h28l-3 34a3 3 0 0 1-3 3H12a3 3 0 0 1-3-3z" fill="var(--enamel)" stroke="var(--pewter)" strokeWidth="2" />
-      <path d="M8 12h24l-2.3 26H10.3z" fill="var(--serum)" fillOpacity={strength} stroke="var(--serum-edge)" strokeWidth="1.5" />
+      <path
+        d="M6 4h28l-3 34a3 3 0 0 1-3 3H12a3 3 0 0 1-3-3z"
+        fill="var(--enamel)"
+        stroke="var(--pewter)"
+        strokeWidth="2"
+      />
+      <path
+        d="M8 12h24l-2.3 26H10.3z"
+        fill="var(--serum)"
+        fillOpacity={strength}
+        stroke="var(--serum-edge)"
+        strokeWidth="1.5"
+      />
     </svg>
   );
 }

@@ -9,7 +9,15 @@ import type { LiveBatch } from './useBatch';
 import styles from './WhatHappened.module.css';
 
 /** Every mark with its time; each can be taken back, and its time put right. */
-export function WhatHappened({ story, unsent, record }: { story: BatchStory; unsent: ReadonlySet<string>; record: LiveBatch['record'] | undefined }) {
+export function WhatHappened({
+  story,
+  unsent,
+  record,
+}: {
+  story: BatchStory;
+  unsent: ReadonlySet<string>;
+  record: LiveBatch['record'] | undefined;
+}) {
   const say = useSay();
   const elapsed = new Map(story.marks.map((mark) => [mark.id, mark]));
   return (
@@ -19,7 +27,8 @@ export function WhatHappened({ story, unsent, record }: { story: BatchStory; uns
         {story.events.map((event) => {
           const mark = elapsed.get(event.id);
           const flags = story.flags.filter((flag) => flag.eventId === event.id);
-          const move = (seconds: number) => record?.({ kind: 'retimed', eventId: event.id, toSeconds: event.atSeconds + seconds });
+          const move = (seconds: number) =>
+            record?.({ kind: 'retimed', eventId: event.id, toSeconds: event.atSeconds + seconds });
           const { long, short } = eventWords(event, say);
           return (
             <li key={event.id}>
@@ -37,15 +46,30 @@ export function WhatHappened({ story, unsent, record }: { story: BatchStory; uns
                 <span className={styles.acts}>
                   {event.kind === 'mark' && (
                     <>
-                      <Button variant="outlined" size="small" onClick={() => move(-60)} aria-label={`${short}: a minute earlier`}>
+                      <Button
+                        variant="outlined"
+                        size="small"
+                        onClick={() => move(-60)}
+                        aria-label={`${short}: a minute earlier`}
+                      >
                         −1 min
                       </Button>
-                      <Button variant="outlined" size="small" onClick={() => move(60)} aria-label={`${short}: a minute later`}>
+                      <Button
+                        variant="outlined"
+                        size="small"
+                        onClick={() => move(60)}
+                        aria-label={`${short}: a minute later`}
+                      >
                         +1 min
                       </Button>
                     </>
                   )}
-                  <Button variant="outlined" size="small" onClick={() => record({ kind: 'undone', eventId: event.id })} aria-label={`Take back ${short}`}>
+                  <Button
+                    variant="outlined"
+                    size="small"
+                    onClick={() => record({ kind: 'undone', eventId: event.id })}
+                    aria-label={`Take back ${short}`}
+                  >
                     Take back
                   </Button>
                 </span>

@@ -7,7 +7,13 @@ import type { Breed } from '@/core/dairy/breeds';
 import { breedFat } from '@/core/dairy/breeds';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import type { FatMethod, KnownFat } from '@/core/dairy/creamFat';
-import { creamFatByBreed, fatMethods, leanestChurnable, richestCream, usualCreams } from '@/core/dairy/creamFat';
+import {
+  creamFatByBreed,
+  fatMethods,
+  leanestChurnable,
+  richestCream,
+  usualCreams,
+} from '@/core/dairy/creamFat';
 import { spokenFraction, spokenVolume, text } from '@/core/quantities/formatQuantity';
 import type { UnitSystem } from '@/core/quantities/units';
 import type { PlanView } from '@/server/churning/views';
@@ -46,7 +52,8 @@ export const amountRules = (system: UnitSystem): QuantityRules => ({
   bareUnit: { metric: 'L', us: 'qt', imperial: 'pt' }[system],
   check: ({ kind, value }) => {
     if (value <= 0) return 'There has to be some cream: an amount above zero is needed.';
-    if (value > 500_000) return `That is ${Math.round(value / 1000)} ${kind === 'mass' ? 'kg' : 'L'}, more than a farm churns at once: check the unit.`;
+    if (value > 500_000)
+      return `That is ${Math.round(value / 1000)} ${kind === 'mass' ? 'kg' : 'L'}, more than a farm churns at once: check the unit.`;
     return undefined;
   },
 });
@@ -54,15 +61,20 @@ export const temperatureRules = (system: UnitSystem): QuantityRules => ({
   system,
   kinds: ['temperature'],
   bareUnit: system === 'us' ? 'F' : 'C',
-  check: ({ value }) => (value < 0 || value > 35 ? `Cream goes into a churn between ${system === 'us' ? '32 and 95 °F' : '0 and 35 °C'}.` : undefined),
+  check: ({ value }) =>
+    value < 0 || value > 35
+      ? `Cream goes into a churn between ${system === 'us' ? '32 and 95 °F' : '0 and 35 °C'}.`
+      : undefined,
 });
 export const fatRules = (system: UnitSystem): QuantityRules => ({
   system,
   kinds: ['fraction'],
   bareUnit: '%',
   check: ({ value }) => {
-    if (value > richestCream) return `${text(spokenFraction(value))} is butter already: cream holds at most 60 % fat.`;
-    if (value < leanestChurnable) return `Cream of ${text(spokenFraction(value))} fat whips and never breaks: it takes about 25 % and more.`;
+    if (value > richestCream)
+      return `${text(spokenFraction(value))} is butter already: cream holds at most 60 % fat.`;
+    if (value < leanestChurnable)
+      return `Cream of ${text(spokenFraction(value))} fat whips and never breaks: it takes about 25 % and more.`;
     return undefined;
   },
 });
@@ -70,13 +82,17 @@ export const sizeRules = (system: UnitSystem): QuantityRules => ({
   system,
   kinds: ['volume'],
   bareUnit: { metric: 'L', us: 'qt', imperial: 'pt' }[system],
-  check: ({ value }) => (value <= 0 || value > 2_000_000 ? 'A size to the brim is needed, such as 4 L.' : undefined),
+  check: ({ value }) =>
+    value <= 0 || value > 2_000_000 ? 'A size to the brim is needed, such as 4 L.' : undefined,
 });
 
 export type CreamInFront = 'tub' | 'jar' | 'again' | undefined;
 
 /** The draft a maker starts from: as last time if there was one, or what the drawing they tapped suggests. */
-export function freshDraft(plan: Pick<PlanView, 'last' | 'vessels' | 'farm' | 'fatFromBatches'>, front: CreamInFront): PlanDraft {
+export function freshDraft(
+  plan: Pick<PlanView, 'last' | 'vessels' | 'farm' | 'fatFromBatches'>,
+  front: CreamInFront,
+): PlanDraft {
   const own = plan.vessels.find((vessel) => vessel.kind === 'churn');
   const { last } = plan;
   const base: PlanDraft = {
@@ -94,7 +110,9 @@ export function freshDraft(plan: Pick<PlanView, 'last' | 'vessels' | 'farm' | 'f
     sizeTyped: '',
   };
   if (!last) return base;
-  const usual = usualCreams.find((cream) => cream.method === last.fatMethod && Math.abs(cream.fat - last.creamFat) < 0.0005);
+  const usual = usualCreams.find(
+    (cream) => cream.method === last.fatMethod && Math.abs(cream.fat - last.creamFat) < 0.0005,
+  );
   const learned = last.fatMethod === 'batches' && plan.fatFromBatches;
   return {
     ...base,
@@ -107,7 +125,10 @@ export function freshDraft(plan: Pick<PlanView, 'last' | 'vessels' | 'farm' | 'f
     ripened: last.ripened,
     treatment: last.treatment,
     homogenised: last.homogenised,
-    churn: last.vesselId && plan.vessels.some((vessel) => vessel.id === last.vesselId) ? `vessel:${last.vesselId}` : `tool:${last.tool}`,
+    churn:
+      last.vesselId && plan.vessels.some((vessel) => vessel.id === last.vesselId)
+        ? `vessel:${last.vesselId}`
+        : `tool:${last.tool}`,
     sizeTyped: last.vesselId ? '' : text(spokenVolume(last.capacity, plan.farm.unitSystem)),
   };
 }
@@ -131,31 +152,65 @@ export interface ReadPlan {
   needs: string | undefined;
 }
 
-export function readPlan(draft: PlanDraft, plan: Pick<PlanView, 'last' | 'vessels' | 'farm' | 'fatFromBatches'>): ReadPlan {
+export function readPlan(
+  draft: PlanDraft,
+  plan: Pick<PlanView, 'last' | 'vessels' | 'farm' | 'fatFromBatches'>,
+): ReadPlan {
   const system = plan.farm.unitSystem;
   const amount = understand(draft.amount, amountRules(system));
-  const temperature = draft.cold === 'measured' ? understand(draft.temperatureTyped, temperatureRules(system)) : undefined;
-  const fat = draft.cream === 'other' && draft.fatMethod !== 'breed' ? understand(draft.fatTyped, fatRules(system)) : undefined;
+  const temperature =
+    draft.cold === 'measured' ? understand(draft.temperatureTyped, temperatureRules(system)) : undefined;
+  const fat =
+    draft.cream === 'other' && draft.fatMethod !== 'breed'
+      ? understand(draft.fatTyped, fatRules(system))
+      : undefined;
   const size = understand(draft.sizeTyped, sizeRules(system));
   const vessel = plan.vessels.find((one) => `vessel:${one.id}` === draft.churn);
-  const tool: ToolKey = vessel?.tool ?? (draft.churn.replace(/^tool:/, '') in tools ? (draft.churn.replace(/^tool:/, '') as ToolKey) : 'jar');
-  const capacity = vessel?.capacity ?? (size && 'quantity' in size ? size.quantity.value : size ? undefined : tools[tool].usualVolume);
-  const celsius = draft.cold === 'measured' ? (temperature && 'quantity' in temperature ? temperature.quantity.value : undefined) : usualTemperatures[draft.cold];
+  const tool: ToolKey =
+    vessel?.tool ??
+    (draft.churn.replace(/^tool:/, '') in tools ? (draft.churn.replace(/^tool:/, '') as ToolKey) : 'jar');
+  const capacity =
+    vessel?.capacity ??
+    (size && 'quantity' in size ? size.quantity.value : size ? undefined : tools[tool].usualVolume);
+  const celsius =
+    draft.cold === 'measured'
+      ? temperature && 'quantity' in temperature
+        ? temperature.quantity.value
+        : undefined
+      : usualTemperatures[draft.cold];
   const knownFat = fatOf(draft, fat, plan.fatFromBatches);
   const read = { amount, temperature, fat, size, tool, capacity, knownFat, celsius };
-  if (!amount || 'wrong' in amount) return { ...read, loads: undefined, facts: undefined, needs: amount ? 'The amount needs another look.' : 'How much cream is there?' };
+  if (!amount || 'wrong' in amount)
+    return {
+      ...read,
+      loads: undefined,
+      facts: undefined,
+      needs: amount ? 'The amount needs another look.' : 'How much cream is there?',
+    };
   if (!knownFat) return { ...read, loads: undefined, facts: undefined, needs: 'How rich is it?' };
   if (celsius === undefined) return { ...read, loads: undefined, facts: undefined, needs: 'How cold is it?' };
-  if (capacity === undefined) return { ...read, loads: undefined, facts: undefined, needs: 'What does the churn hold?' };
+  if (capacity === undefined)
+    return { ...read, loads: undefined, facts: undefined, needs: 'What does the churn hold?' };
   const { hardness } = { hardness: plan.farm.fatHardness };
   const { kind, value, sd } = amount.quantity;
   const density = creamDensity(knownFat.fat, celsius, hardness);
   const creamMass = kind === 'mass' ? value : value * density;
   const massPer = creamMass / value;
-  const creamMassSd = sd !== undefined ? sd * massPer : kind === 'mass' ? Math.max(scaleLeast, scaleError * value) : jugError * creamMass;
+  const creamMassSd =
+    sd !== undefined
+      ? sd * massPer
+      : kind === 'mass'
+        ? Math.max(scaleLeast, scaleError * value)
+        : jugError * creamMass;
   const creamVolume = creamMass / density;
   const loads = splitLoads(creamVolume, capacity);
-  if (loads.loads > 60) return { ...read, loads, facts: undefined, needs: `That would be ${loads.loads} loads: check the amount, or the size of the churn.` };
+  if (loads.loads > 60)
+    return {
+      ...read,
+      loads,
+      facts: undefined,
+      needs: `That would be ${loads.loads} loads: check the amount, or the size of the churn.`,
+    };
   return {
     ...read,
     loads,
@@ -189,5 +244,7 @@ function fatOf(draft: PlanDraft, typed: Understood, learned: KnownFat | undefine
   const usual = usualCreams.find((cream) => cream.key === draft.cream);
   if (usual) return { fat: usual.fat, sd: fatMethods[usual.method].sd, method: usual.method };
   if (draft.fatMethod === 'breed') return creamFatByBreed(breedFat[draft.breed].fat);
-  return typed && 'quantity' in typed ? { fat: typed.quantity.value, sd: fatMethods[draft.fatMethod].sd, method: draft.fatMethod } : undefined;
+  return typed && 'quantity' in typed
+    ? { fat: typed.quantity.value, sd: fatMethods[draft.fatMethod].sd, method: draft.fatMethod }
+    : undefined;
 }

@@ -28,24 +28,30 @@ const askEvery = 2500;
 export function useBatch(view: BatchView): LiveBatch {
   const outbox = useOutbox();
   const waiting = useWaiting();
-  const [known, setKnown] = useState<{ revision: number; events: readonly BatchEvent[] }>({ revision: view.revision, events: view.events });
+  const [known, setKnown] = useState<{ revision: number; events: readonly BatchEvent[] }>({
+    revision: view.revision,
+    events: view.events,
+  });
 
   const look = useCallback(async () => {
-    const response = await fetch(`/api/batches/${view.id}?revision=${known.revision}`, { signal: AbortSignal.timeout(4000), cache: 'no-store' });
+    const response = await fetch(`/api/batches/${view.id}?revision=${known.revision}`, {
+      signal: AbortSignal.timeout(4000),
+      cache: 'no-store',
+    });
     if (response.status !== 200) return;
     const news = (await response.json()) as { revision: number; events: BatchEvent[] };
     setKnown((before) => (news.revision >= before.revision ? news : before));
   }, [view.id, known.revision]);
 
   useEffect(() => {
-    outbox.answered = async (command) => {
+    const stop = outbox.onAnswered(async (command) => {
       if ((command.input as { batchId?: string }).batchId === view.id) await look();
-    };
+    });
     const ask = () => document.visibilityState === 'visible' && look().catch(() => undefined);
     const timer = setInterval(ask, askEvery);
     document.addEventListener('visibilitychange', ask);
     return () => {
-      outbox.answered = undefined;
+      stop();
       clearInterval(timer);
       document.removeEventListener('visibilitychange', ask);
     };
@@ -54,11 +60,17 @@ export function useBatch(view: BatchView): LiveBatch {
   const pending = useMemo(
     () =>
       waiting
-        .filter(({ command }) => command.name === 'batch.record' && (command.input as { batchId: string }).batchId === view.id)
+        .filter(
+          ({ command }) =>
+            command.name === 'batch.record' && (command.input as { batchId: string }).batchId === view.id,
+        )
         .flatMap(({ command }) => (command.input as { events: BatchEvent[] }).events),
     [waiting, view.id],
   );
-  const story = useMemo(() => batchStory(view.facts, [...known.events, ...pending]), [view.facts, known.events, pending]);
+  const story = useMemo(
+    () => batchStory(view.facts, [...known.events, ...pending]),
+    [view.facts, known.events, pending],
+  );
   const unsent = useMemo(() => {
     const have = new Set(known.events.map((event) => event.id));
     return new Set(pending.filter((event) => !have.has(event.id)).map((event) => event.id));
@@ -66,7 +78,9 @@ export function useBatch(view: BatchView): LiveBatch {
 
   const record = useCallback(
     (bodies: Body | Body[], atSeconds = Date.now() / 1000) => {
-      const events = [bodies].flat().map((body, i) => ({ id: newId(), atSeconds: atSeconds + i / 1000, ...body }) as BatchEvent);
+      const events = [bodies]
+        .flat()
+        .map((body, i) => ({ id: newId(), atSeconds: atSeconds + i / 1000, ...body }) as BatchEvent);
       void outbox.put('batch.record', { batchId: view.id, events });
     },
     [outbox, view.id],

@@ -14,7 +14,12 @@ export function useKeys(keys: Record<string, (() => void) | undefined>): void {
     const press = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || event.defaultPrevented) return;
       const target = event.target as HTMLElement | null;
-      if (target?.closest('input, textarea, select, [contenteditable], [role="dialog"], [role="listbox"], [role="radiogroup"]')) return;
+      if (
+        target?.closest(
+          'input, textarea, select, [contenteditable], [role="dialog"], [role="listbox"], [role="radiogroup"]',
+        )
+      )
+        return;
       if (event.key !== '?' && localStorage.getItem(keysOffKey) === 'yes') return;
       const act = current.current[event.key.toLowerCase()];
       if (!act) return;

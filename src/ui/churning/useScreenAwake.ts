@@ -8,7 +8,11 @@ export function useScreenAwake(awake: boolean): void {
     if (!awake || !('wakeLock' in navigator)) return;
     let lock: WakeLockSentinel | undefined;
     const take = () => {
-      if (document.visibilityState === 'visible') navigator.wakeLock.request('screen').then((taken) => (lock = taken), () => undefined);
+      if (document.visibilityState === 'visible')
+        navigator.wakeLock.request('screen').then(
+          (taken) => (lock = taken),
+          () => undefined,
+        );
     };
     take();
     document.addEventListener('visibilitychange', take);

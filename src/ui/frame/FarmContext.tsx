@@ -3,7 +3,14 @@
 import type { ReactNode } from 'react';
 import { createContext, useContext, useMemo } from 'react';
 import type { Spoken } from '@/core/quantities/formatQuantity';
-import { saidMass, spokenMass, spokenRange, spokenTemperature, spokenVolume, text } from '@/core/quantities/formatQuantity';
+import {
+  saidMass,
+  saidMassRange,
+  spokenMass,
+  spokenTemperature,
+  spokenVolume,
+  text,
+} from '@/core/quantities/formatQuantity';
 import type { Farm } from '@/server/house/views';
 
 const FarmContext = createContext<Farm | undefined>(undefined);
@@ -23,7 +30,18 @@ export function useSay() {
   const { unitSystem, timeZone } = useFarm();
   return useMemo(() => {
     const locale = unitSystem === 'us' ? 'en-US' : 'en-GB';
-    const day = new Intl.DateTimeFormat(locale, { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
+    const day = new Intl.DateTimeFormat(locale, {
+      weekday: 'short',
+      day: 'numeric',
+      month: 'short',
+      timeZone: 'UTC',
+    });
+    const dayAndYear = new Intl.DateTimeFormat(locale, {
+      day: 'numeric',
+      month: 'short',
+      year: 'numeric',
+      timeZone: 'UTC',
+    });
     const clock = new Intl.DateTimeFormat(locale, { hour: 'numeric', minute: '2-digit', timeZone });
     return {
       system: unitSystem,
@@ -31,15 +49,13 @@ export function useSay() {
       about: (grams: number) => text(saidMass(grams, unitSystem)),
       volume: (millilitres: number) => text(spokenVolume(millilitres, unitSystem)),
       temperature: (celsius: number) => text(spokenTemperature(celsius, unitSystem)),
-      massRange: (low: number, high: number) => text(massRange(low, high)),
-      massRangeSpoken: (low: number, high: number): Spoken => massRange(low, high),
-      /** An ISO date, said as a day. */
-      day: (iso: string) => day.format(new Date(`${iso}T12:00:00Z`)),
+      massRange: (low: number, high: number) => text(saidMassRange(low, high, unitSystem)),
+      massRangeSpoken: (low: number, high: number): Spoken => saidMassRange(low, high, unitSystem),
+      /** An ISO date, said as a day; with its year when that is not the year of `beside`. */
+      day: (iso: string, beside = iso) =>
+        (iso.slice(0, 4) === beside.slice(0, 4) ? day : dayAndYear).format(new Date(`${iso}T12:00:00Z`)),
       /** The time of day at a moment, s since 1970. */
       clock: (atSeconds: number) => clock.format(new Date(atSeconds * 1000)),
     };
-    function massRange(low: number, high: number): Spoken {
-      return spokenRange(low, high, (grams) => saidMass(grams, unitSystem));
-    }
   }, [unitSystem, timeZone]);
 }

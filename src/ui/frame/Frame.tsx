@@ -42,7 +42,13 @@ const Word = styled(Link)({
   whiteSpace: 'nowrap',
   overflow: 'hidden',
   textOverflow: 'ellipsis',
-  '& small': { fontWeight: 420, color: 'var(--quiet)', fontSize: '0.95rem', marginLeft: 10, letterSpacing: 0 },
+  '& small': {
+    fontWeight: 420,
+    color: 'var(--quiet)',
+    fontSize: '0.95rem',
+    marginLeft: 10,
+    letterSpacing: 0,
+  },
 });
 
 const Places = styled('nav')({
@@ -72,7 +78,16 @@ const Door = styled(Link)({
   fontWeight: 560,
   '&:hover': { background: 'var(--rim-faint)' },
   '&[aria-current]': { color: 'var(--rim)', background: 'var(--rim-faint)' },
-  '@media (max-width: 720px)': { flexDirection: 'column', gap: 0, minHeight: 58, padding: '6px 10px', fontSize: '0.8rem', borderRadius: 0, flex: 1, justifyContent: 'center' },
+  '@media (max-width: 720px)': {
+    flexDirection: 'column',
+    gap: 0,
+    minHeight: 58,
+    padding: '6px 10px',
+    fontSize: '0.8rem',
+    borderRadius: 0,
+    flex: 1,
+    justifyContent: 'center',
+  },
 });
 
 const Room = styled('main')({
@@ -82,10 +97,22 @@ const Room = styled('main')({
   '@media (max-width: 720px)': { padding: '16px 16px 104px' },
 });
 
-const Skip = styled('a')({ position: 'absolute', left: -9999, '&:focus': { left: 12, top: 12, zIndex: 30, background: 'var(--enamel)', color: 'var(--rim)', padding: 12 } });
+const Skip = styled('a')({
+  position: 'absolute',
+  left: -9999,
+  '&:focus': { left: 12, top: 12, zIndex: 30, background: 'var(--enamel)', color: 'var(--rim)', padding: 12 },
+});
 
 /** The frame of every screen: the farm's name, the doors to the places, and what is still unsent. */
-export function Frame({ farm, nowSeconds, children }: { farm: Farm; nowSeconds: number; children: ReactNode }) {
+export function Frame({
+  farm,
+  nowSeconds,
+  children,
+}: {
+  farm: Farm;
+  nowSeconds: number;
+  children: ReactNode;
+}) {
   const path = usePathname();
   return (
     <FarmProvider farm={farm}>
@@ -94,13 +121,15 @@ export function Frame({ farm, nowSeconds, children }: { farm: Farm; nowSeconds: 
           <Notices>
             <Skip href="#room">Skip to what matters</Skip>
             <Rail>
-              <Word href="/">
-                Immulgo{farm.name && <small>{farm.name}</small>}
-              </Word>
+              <Word href="/">Immulgo{farm.name && <small>{farm.name}</small>}</Word>
               <Unsent />
               <Places aria-label="Places">
                 {places.map(({ href, name, icon }) => (
-                  <Door key={href} href={href} aria-current={(href === '/' ? path === '/' : path.startsWith(href)) ? 'page' : undefined}>
+                  <Door
+                    key={href}
+                    href={href}
+                    aria-current={(href === '/' ? path === '/' : path.startsWith(href)) ? 'page' : undefined}
+                  >
                     <PlaceIcon place={icon} />
                     {name}
                   </Door>

@@ -24,17 +24,17 @@ export function Notices({ children }: { children: ReactNode }) {
     setNotice(next);
     setOpen(true);
   }, []);
-  useEffect(() => {
-    outbox.refused = (_command, message) => say({ says: message, refused: true });
-    return () => {
-      outbox.refused = undefined;
-    };
-  }, [outbox, say]);
+  useEffect(() => outbox.onRefused((message) => say({ says: message, refused: true })), [outbox, say]);
   const value = useMemo(() => say, [say]);
   return (
     <NoticeContext.Provider value={value}>
       {children}
-      <Snackbar open={open} autoHideDuration={notice?.refused ? 15000 : 8000} onClose={(_, reason) => reason !== 'clickaway' && setOpen(false)} sx={{ bottom: { xs: 84, md: 24 } }}>
+      <Snackbar
+        open={open}
+        autoHideDuration={notice?.refused ? 15000 : 8000}
+        onClose={(_, reason) => reason !== 'clickaway' && setOpen(false)}
+        sx={{ bottom: { xs: 84, md: 24 } }}
+      >
         <Alert
           icon={false}
           severity={notice?.refused ? 'error' : 'info'}

@@ -23,11 +23,7 @@ export function Unsent() {
   const unsent = waiting.length;
   return (
     <span role="status" aria-live="polite">
-      {!reachable && unsent > 0 && (
-        <Tag>
-          {unsent} kept here, not sent yet
-        </Tag>
-      )}
+      {!reachable && unsent > 0 && <Tag>{unsent} kept here, not sent yet</Tag>}
     </span>
   );
 }

@@ -22,8 +22,24 @@ import { CreamDrawing } from '../vessel/CreamDrawing';
 import type { shapes } from '../vessel/shapes';
 import styles from './House.module.css';
 
-const kinds: Record<Vessel['kind'], string> = { churn: 'Churn', jar: 'Jar', can: 'Settling can', pan: 'Pan', tub: 'Tub', crock: 'Crock', mould: 'Mould' };
-const drawings: Record<Vessel['kind'], keyof typeof shapes> = { churn: 'churn', jar: 'jar', can: 'standing', pan: 'tub', tub: 'tub', crock: 'tub', mould: 'tub' };
+const kinds: Record<Vessel['kind'], string> = {
+  churn: 'Churn',
+  jar: 'Jar',
+  can: 'Settling can',
+  pan: 'Pan',
+  tub: 'Tub',
+  crock: 'Crock',
+  mould: 'Mould',
+};
+const drawings: Record<Vessel['kind'], keyof typeof shapes> = {
+  churn: 'churn',
+  jar: 'jar',
+  can: 'standing',
+  pan: 'tub',
+  tub: 'tub',
+  crock: 'tub',
+  mould: 'tub',
+};
 
 /** The house: what the maker owns, in drawings; then units, name and light. */
 export function House({ view }: { view: HouseView & { vessels: Vessel[] } }) {
@@ -42,12 +58,22 @@ export function House({ view }: { view: HouseView & { vessels: Vessel[] } }) {
   return (
     <div className={styles.house}>
       <section>
-        <h1>{view.vessels.length === 0 ? 'Nothing of your own on the shelf yet: add your churn.' : `${churns === 1 ? 'One churn' : `${churns} churns`} and ${view.vessels.length - churns} vessels in the house.`}</h1>
+        <h1>
+          {view.vessels.length === 0
+            ? 'Nothing of your own on the shelf yet: add your churn.'
+            : `${churns === 1 ? 'One churn' : `${churns} churns`} and ${view.vessels.length - churns} vessels in the house.`}
+        </h1>
         <ul className={styles.vessels}>
           {view.vessels.map((vessel) => (
             <li key={vessel.id}>
               <div>
-                <CreamDrawing shape={vessel.tool ? tools[vessel.tool].drawing : drawings[vessel.kind]} fill={0} fat={0} stage="fluid" label="" />
+                <CreamDrawing
+                  shape={vessel.tool ? tools[vessel.tool].drawing : drawings[vessel.kind]}
+                  fill={0}
+                  fat={0}
+                  stage="fluid"
+                  label=""
+                />
               </div>
               <strong>{vessel.name}</strong>
               <span>{say.volume(vessel.capacity)}</span>
@@ -60,7 +86,9 @@ export function House({ view }: { view: HouseView & { vessels: Vessel[] } }) {
         <Chips
           legend="Units"
           chosen={view.farm.unitSystem}
-          onChoose={(unitSystem) => void settle({ unitSystem }, 'Units changed. What was written stays what it was.')}
+          onChoose={(unitSystem) =>
+            void settle({ unitSystem }, 'Units changed. What was written stays what it was.')
+          }
           choices={[
             { key: 'metric', name: 'Litres and grams' },
             { key: 'us', name: 'Quarts and pounds', small: 'US' },
@@ -80,7 +108,9 @@ export function House({ view }: { view: HouseView & { vessels: Vessel[] } }) {
         <Chips
           legend="Fat of this season"
           chosen={view.farm.fatHardness < -0.5 ? 'soft' : view.farm.fatHardness > 0.5 ? 'hard' : 'mean'}
-          onChoose={(key) => void settle({ fatHardness: { soft: -2, mean: 0, hard: 2 }[key] }, 'The season’s fat is noted.')}
+          onChoose={(key) =>
+            void settle({ fatHardness: { soft: -2, mean: 0, hard: 2 }[key] }, 'The season’s fat is noted.')
+          }
           choices={[
             { key: 'soft', name: 'Soft', small: 'summer grass' },
             { key: 'mean', name: 'In between' },
@@ -88,7 +118,13 @@ export function House({ view }: { view: HouseView & { vessels: Vessel[] } }) {
           ]}
         />
         <div className={styles.name}>
-          <TextField label="Name of the farm" value={name} onChange={(event) => setName(event.target.value)} slotProps={{ htmlInput: { maxLength: 80 } }} fullWidth />
+          <TextField
+            label="Name of the farm"
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+            slotProps={{ htmlInput: { maxLength: 80 } }}
+            fullWidth
+          />
           <Button variant="outlined" onClick={() => void settle({ name }, 'The farm has its name.')}>
             Keep
           </Button>
@@ -111,9 +147,17 @@ function AddVessel() {
   const [wrong, setWrong] = useState<{ message: string; field?: string }>();
   const size = understand(typed, sizeRules(say.system));
   async function add() {
-    if (name.trim() === '') return setWrong({ message: 'A name of 1 to 60 letters is needed.', field: 'name' });
-    if (!size || !('quantity' in size)) return setWrong({ message: 'Its size to the brim is needed.', field: 'capacity' });
-    const answer = await outbox.put('vessel.add', { id: newId(), name, kind, tool: kind === 'churn' ? tool : null, capacity: size.quantity.value });
+    if (name.trim() === '')
+      return setWrong({ message: 'A name of 1 to 60 letters is needed.', field: 'name' });
+    if (!size || !('quantity' in size))
+      return setWrong({ message: 'Its size to the brim is needed.', field: 'capacity' });
+    const answer = await outbox.put('vessel.add', {
+      id: newId(),
+      name,
+      kind,
+      tool: kind === 'churn' ? tool : null,
+      capacity: size.quantity.value,
+    });
     if (answer.status === 'refused') return setWrong(answer);
     setWrong(undefined);
     setName('');
@@ -122,7 +166,12 @@ function AddVessel() {
   }
   return (
     <Enamel className={styles.add} aria-label="Add a vessel">
-      <TextField select label="What" value={kind} onChange={(event) => setKind(event.target.value as Vessel['kind'])}>
+      <TextField
+        select
+        label="What"
+        value={kind}
+        onChange={(event) => setKind(event.target.value as Vessel['kind'])}
+      >
         {Object.entries(kinds).map(([key, says]) => (
           <MenuItem key={key} value={key}>
             {says}
@@ -130,7 +179,12 @@ function AddVessel() {
         ))}
       </TextField>
       {kind === 'churn' && (
-        <TextField select label="Kind of churn" value={tool} onChange={(event) => setTool(event.target.value as ToolKey)}>
+        <TextField
+          select
+          label="Kind of churn"
+          value={tool}
+          onChange={(event) => setTool(event.target.value as ToolKey)}
+        >
           {toolKeys.map((key) => (
             <MenuItem key={key} value={key}>
               {tools[key].name}
@@ -138,8 +192,22 @@ function AddVessel() {
           ))}
         </TextField>
       )}
-      <TextField label="Its name" value={name} onChange={(event) => setName(event.target.value)} error={wrong?.field === 'name'} helperText={wrong?.field === 'name' ? wrong.message : 'the oak one, blue jar'} />
-      <QuantityField label="Holds, to the brim" typed={typed} onTyped={setTyped} understood={wrong?.field === 'capacity' && !size ? { wrong: wrong.message } : size} system={say.system} hint={say.system === 'metric' ? '4 L' : '4 qt'} onEnter={() => void add()} />
+      <TextField
+        label="Its name"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        error={wrong?.field === 'name'}
+        helperText={wrong?.field === 'name' ? wrong.message : 'the oak one, blue jar'}
+      />
+      <QuantityField
+        label="Holds, to the brim"
+        typed={typed}
+        onTyped={setTyped}
+        understood={wrong?.field === 'capacity' && !size ? { wrong: wrong.message } : size}
+        system={say.system}
+        hint={say.system === 'metric' ? '4 L' : '4 qt'}
+        onEnter={() => void add()}
+      />
       <Button variant="contained" onClick={() => void add()}>
         Put it on the shelf
       </Button>

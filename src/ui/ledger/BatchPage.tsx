@@ -25,11 +25,19 @@ export function BatchPage({ view }: { view: BatchView }) {
   const { story, unsent, record } = useBatch(view);
   const foreseen = useMemo(() => foresee(creamInChurn(facts), pace), [facts, pace]);
   const packed = story.events.findLast((event) => event.kind === 'packed');
-  const elapsed = story.clock.runningSince === undefined ? Math.max(0, ...story.marks.map((mark) => mark.elapsedSeconds)) : elapsedAt(story.clock, view.nowSeconds);
+  const elapsed =
+    story.clock.runningSince === undefined
+      ? Math.max(0, ...story.marks.map((mark) => mark.elapsedSeconds))
+      : elapsedAt(story.clock, view.nowSeconds);
   return (
     <article className={styles.page}>
       {story.phase === 'packed' ? (
-        <VerdictPanel view={view} story={story} foreseen={foreseen} onUnpack={packed && (() => record({ kind: 'undone', eventId: packed.id }))} />
+        <VerdictPanel
+          view={view}
+          story={story}
+          foreseen={foreseen}
+          onUnpack={packed && (() => record({ kind: 'undone', eventId: packed.id }))}
+        />
       ) : (
         <section className={styles.open}>
           <h1>
@@ -43,9 +51,12 @@ export function BatchPage({ view }: { view: BatchView }) {
       <section aria-label="How it went">
         <h2>How it went</h2>
         <p className={styles.facts}>
-          {say.mass(facts.creamMass)} of {facts.ripened ? 'ripened' : 'sweet'}, {facts.homogenised ? 'long-life' : facts.treatment} cream, “{facts.amountTyped}”, {text(spokenFraction(facts.creamFat))} fat ({fatMethods[facts.fatMethod].name}), at{' '}
+          {say.mass(facts.creamMass)} of {facts.ripened ? 'ripened' : 'sweet'},{' '}
+          {facts.homogenised ? 'long-life' : facts.treatment} cream, “{facts.amountTyped}”,{' '}
+          {text(spokenFraction(facts.creamFat))} fat ({fatMethods[facts.fatMethod].name}), at{' '}
           {say.temperature(facts.temperature)}
-          {facts.temperatureAssumed && ' (assumed)'}, in {tools[facts.tool].inSentence} of {say.volume(facts.capacity)}
+          {facts.temperatureAssumed && ' (assumed)'}, in {tools[facts.tool].inSentence} of{' '}
+          {say.volume(facts.capacity)}
           {facts.loads > 1 && `, ${facts.loads} loads`}.
         </p>
         <ChurnStrip story={story} foreseen={foreseen} elapsed={elapsed} />

@@ -30,7 +30,12 @@ export function Ledger({ view }: { view: LedgerView }) {
             ? 'The ledger is empty until the first butter is packed.'
             : `${judged.length === 1 ? 'One batch' : `${judged.length} batches`} made ${say.mass(butter)} of butter; ${text(spokenFraction(fatOut / fatIn, 0))} of the fat reached it${judged.length > 1 ? `, and ${good} came out good` : ''}.`}
         </h1>
-        <Button component={Link} href={rows.length > 0 ? '/churn/new?front=again' : '/churn/new'} variant="contained" size="large">
+        <Button
+          component={Link}
+          href={rows.length > 0 ? '/churn/new?front=again' : '/churn/new'}
+          variant="contained"
+          size="large"
+        >
           {rows.length > 0 ? 'Churn as last time' : 'Start with cream'}
         </Button>
       </section>
@@ -54,7 +59,11 @@ export function Ledger({ view }: { view: LedgerView }) {
               {rows.map(({ id, number, day, facts, phase, breakMinutes, judged: figures }) => (
                 <tr key={id}>
                   <th scope="row">
-                    <Link href={phase === 'packed' || phase === 'abandoned' ? `/ledger/${id}` : `/churn/${id}`}>{number}</Link>
+                    <Link
+                      href={phase === 'packed' || phase === 'abandoned' ? `/ledger/${id}` : `/churn/${id}`}
+                    >
+                      {number}
+                    </Link>
                     <small>{say.day(day)}</small>
                   </th>
                   <td>
@@ -66,10 +75,18 @@ export function Ledger({ view }: { view: LedgerView }) {
                   </td>
                   <td>{tools[facts.tool].name}</td>
                   <td>{breakMinutes === null ? '–' : text(spokenMinutes(breakMinutes))}</td>
-                  <td>{figures ? say.mass(figures.butterMass) : <em>{phaseWords[phase].toLowerCase()}</em>}</td>
+                  <td>
+                    {figures ? say.mass(figures.butterMass) : <em>{phaseWords[phase].toLowerCase()}</em>}
+                  </td>
                   <td>{figures ? text(spokenFraction(figures.impliedButterFat)) : '–'}</td>
                   <td>{figures ? text(spokenFraction(figures.churnEfficiency)) : '–'}</td>
-                  <td>{figures ? <span data-verdict={figures.verdict}>{verdictWords[figures.verdict]}</span> : '–'}</td>
+                  <td>
+                    {figures ? (
+                      <span data-verdict={figures.verdict}>{verdictWords[figures.verdict]}</span>
+                    ) : (
+                      '–'
+                    )}
+                  </td>
                 </tr>
               ))}
             </tbody>

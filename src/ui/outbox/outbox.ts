@@ -10,7 +10,8 @@ export interface QueuedCommand {
   at: string;
 }
 
-export type Answer = { status: 'done'; result: unknown } | { status: 'refused'; message: string; field?: string };
+export type Answer =
+  { status: 'done'; result: unknown } | { status: 'refused'; message: string; field?: string };
 
 /** A command on this device that the house has not answered yet. */
 export interface Waiting {
@@ -23,6 +24,8 @@ interface OutboxSchema extends DBSchema {
 }
 
 type Listener = () => void;
+type RefusedListener = (message: string) => void;
+type AnsweredListener = (command: QueuedCommand) => Promise<void>;
 
 /** Longest wait before trying the house again, ms. */
 const longestWait = 8000;
@@ -34,6 +37,8 @@ const longestWait = 8000;
  */
 export class Outbox {
   private readonly listeners = new Set<Listener>();
+  private readonly refusedListeners = new Set<RefusedListener>();
+  private readonly answeredListeners = new Set<AnsweredListener>();
   private readonly answers = new Map<string, (answer: Answer) => void>();
   private list: Waiting[] = [];
   private database: IDBPDatabase<OutboxSchema> | undefined;
@@ -48,7 +53,8 @@ export class Outbox {
   async open(): Promise<void> {
     try {
       this.database = await openDB<OutboxSchema>('immulgo-outbox', 1, {
-        upgrade: (database) => void database.createObjectStore('waiting', { keyPath: 'seq', autoIncrement: true }),
+        upgrade: (database) =>
+          void database.createObjectStore('waiting', { keyPath: 'seq', autoIncrement: true }),
       });
       await this.reread();
     } catch {
@@ -67,7 +73,13 @@ export class Outbox {
 
   /** Writes a command down and sets about sending it. The promise resolves with the house's answer, however late. */
   async put(name: string, input: unknown): Promise<Answer> {
-    const command: QueuedCommand = { id: newId(), device: this.device, name, input, at: new Date().toISOString() };
+    const command: QueuedCommand = {
+      id: newId(),
+      device: this.device,
+      name,
+      input,
+      at: new Date().toISOString(),
+    };
     const answered = new Promise<Answer>((resolve) => this.answers.set(command.id, resolve));
     let seq = (this.memorySeq += 1);
     try {
@@ -112,7 +124,8 @@ export class Outbox {
         await this.strikeOff(next);
         this.answers.get(next.command.id)?.(answer);
         this.answers.delete(next.command.id);
-        if (answer.status === 'refused') this.refused?.(next.command, answer.message);
+        if (answer.status === 'refused')
+          for (const listener of this.refusedListeners) listener(answer.message);
       }
       this.reach(true);
     } finally {
@@ -120,13 +133,20 @@ export class Outbox {
     }
   }
 
-  /** Told when the house refuses a command, so that the maker hears why. */
-  refused: ((command: QueuedCommand, message: string) => void) | undefined;
-  /** Told after every answer, before what waits is struck off the screen. */
-  answered: ((command: QueuedCommand) => Promise<void>) | undefined;
+  /** Calls `listener` when the house refuses a command, so that the maker hears why. Returns how to stop. */
+  onRefused(listener: RefusedListener): () => void {
+    this.refusedListeners.add(listener);
+    return () => this.refusedListeners.delete(listener);
+  }
+
+  /** Calls `listener` after every answer, and waits for it before the command is struck off. Returns how to stop. */
+  onAnswered(listener: AnsweredListener): () => void {
+    this.answeredListeners.add(listener);
+    return () => this.answeredListeners.delete(listener);
+  }
 
   private async strikeOff({ seq, command }: Waiting): Promise<void> {
-    await this.answered?.(command).catch(() => undefined);
+    await Promise.allSettled([...this.answeredListeners].map((listener) => listener(command)));
     try {
       await this.database?.delete('waiting', seq);
     } catch {
@@ -150,7 +170,11 @@ export class Outbox {
 /** Sends one command. Undefined: no answer, try again later. */
 async function post(command: QueuedCommand): Promise<Answer | undefined> {
   try {
-    const response = await fetch('/api/commands', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(command) });
+    const response = await fetch('/api/commands', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(command),
+    });
     if (response.ok) return (await response.json()) as Answer;
     if (response.status === 400) {
       const { error } = (await response.json()) as { error: { message: string; path?: string } };

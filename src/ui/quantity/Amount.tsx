@@ -1,7 +1,13 @@
 import { styled } from '@mui/material/styles';
 import type { Spoken } from '@/core/quantities/formatQuantity';
 
-const Unit = styled('small')({ fontSize: '0.52em', fontWeight: 500, marginLeft: '0.22em', color: 'var(--quiet)', letterSpacing: 0 });
+const Unit = styled('small')({
+  fontSize: '0.52em',
+  fontWeight: 500,
+  marginLeft: '0.22em',
+  color: 'var(--quiet)',
+  letterSpacing: 0,
+});
 const Number = styled('span')({ whiteSpace: 'nowrap' });
 
 /** A big number with its small unit. */

@@ -24,7 +24,11 @@ const Chip = styled('button')({
   justifyContent: 'center',
   '& small': { color: 'var(--quiet)', fontSize: '0.85rem' },
   '&:hover': { borderColor: 'var(--rim)' },
-  '&[aria-checked="true"]': { borderColor: 'var(--rim)', boxShadow: 'inset 0 0 0 1.5px var(--rim)', background: 'var(--rim-faint)' },
+  '&[aria-checked="true"]': {
+    borderColor: 'var(--rim)',
+    boxShadow: 'inset 0 0 0 1.5px var(--rim)',
+    background: 'var(--rim-faint)',
+  },
   '&[aria-checked="true"] > span::before': { content: '"✓ "', color: 'var(--rim)', fontWeight: 700 },
 });
 
@@ -67,7 +71,11 @@ export function Chips<K extends string>({
               const by = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
               if (by === undefined) return;
               event.preventDefault();
-              if (step(i, by)) (event.currentTarget.parentElement?.children[(i + by + choices.length) % choices.length] as HTMLElement | undefined)?.focus();
+              if (step(i, by))
+                (
+                  event.currentTarget.parentElement?.children[(i + by + choices.length) % choices.length] as
+                    HTMLElement | undefined
+                )?.focus();
             }}
           >
             <span>{name}</span>

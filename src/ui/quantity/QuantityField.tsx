@@ -5,7 +5,14 @@ import { useId } from 'react';
 import { CalculationError } from '@/core/calculation';
 import type { Quantity } from '@/core/quantities/parseQuantity';
 import { parseQuantity } from '@/core/quantities/parseQuantity';
-import { spokenFraction, spokenMass, spokenMinutes, spokenTemperature, spokenVolume, text as asText } from '@/core/quantities/formatQuantity';
+import {
+  spokenFraction,
+  spokenMass,
+  spokenMinutes,
+  spokenTemperature,
+  spokenVolume,
+  text as asText,
+} from '@/core/quantities/formatQuantity';
 import type { QuantityKind, UnitSystem } from '@/core/quantities/units';
 
 /** What a field understood: a quantity, a sentence that says what is wrong, or nothing yet. */
@@ -26,7 +33,8 @@ export function understand(typed: string, { system, kinds, bareUnit, check }: Qu
   if (typed.trim() === '') return undefined;
   try {
     const quantity = read(typed, system, kinds, bareUnit);
-    if (!kinds.includes(quantity.kind)) return { wrong: `“${typed.trim()}” is a ${quantity.kind}; a ${kinds.join(' or a ')} is needed here.` };
+    if (!kinds.includes(quantity.kind))
+      return { wrong: `“${typed.trim()}” is a ${quantity.kind}; a ${kinds.join(' or a ')} is needed here.` };
     const wrong = check?.(quantity);
     return wrong ? { wrong } : { quantity };
   } catch (error) {
@@ -55,7 +63,9 @@ export function echo({ kind, value, sd }: Quantity, system: UnitSystem): string 
     duration: spokenMinutes,
     fraction: (x: number) => spokenFraction(x),
   }[kind];
-  return sd === undefined ? asText(speak(value)) : `${asText(speak(value))}, give or take ${asText(speak(sd))}`;
+  return sd === undefined
+    ? asText(speak(value))
+    : `${asText(speak(value))}, give or take ${asText(speak(sd))}`;
 }
 
 /** A field that takes what a tired person types, says what it understood, and keeps what was typed when it did not. */
@@ -84,7 +94,8 @@ export function QuantityField({
 }) {
   const id = useId();
   const wrong = understood && 'wrong' in understood ? understood.wrong : undefined;
-  const right = understood && 'quantity' in understood ? (says ?? `= ${echo(understood.quantity, system)}`) : undefined;
+  const right =
+    understood && 'quantity' in understood ? (says ?? `= ${echo(understood.quantity, system)}`) : undefined;
   return (
     <TextField
       id={id}
@@ -99,8 +110,17 @@ export function QuantityField({
       autoFocus={autoFocus}
       fullWidth
       slotProps={{
-        htmlInput: { autoComplete: 'off', autoCapitalize: 'off', spellCheck: false, inputMode: 'text', maxLength: 80 },
-        formHelperText: { 'aria-live': 'polite', sx: { fontSize: '0.95rem', marginLeft: '4px', color: wrong ? undefined : 'var(--quiet)' } },
+        htmlInput: {
+          autoComplete: 'off',
+          autoCapitalize: 'off',
+          spellCheck: false,
+          inputMode: 'text',
+          maxLength: 80,
+        },
+        formHelperText: {
+          'aria-live': 'polite',
+          sx: { fontSize: '0.95rem', marginLeft: '4px', color: wrong ? undefined : 'var(--quiet)' },
+        },
       }}
     />
   );

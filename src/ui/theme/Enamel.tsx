@@ -16,4 +16,11 @@ export const Enamel = styled('section')({
 export const Quiet = styled('p')({ margin: 0, color: 'var(--quiet)', fontSize: '0.95rem', lineHeight: 1.45 });
 
 /** Visible to a screen reader only. */
-export const Unseen = styled('span')({ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)', whiteSpace: 'nowrap' });
+export const Unseen = styled('span')({
+  position: 'absolute',
+  width: 1,
+  height: 1,
+  overflow: 'hidden',
+  clipPath: 'inset(50%)',
+  whiteSpace: 'nowrap',
+});

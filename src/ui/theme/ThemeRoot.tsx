@@ -7,7 +7,7 @@ import { theme } from './theme';
 /** Our theme, following the device between light and dark until the maker chooses. */
 export function ThemeRoot({ children }: { children: ReactNode }) {
   return (
-    <ThemeProvider theme={theme} defaultMode="system" disableTransitionOnChange>
+    <ThemeProvider theme={theme} defaultMode="system">
       {children}
     </ThemeProvider>
   );

@@ -2,9 +2,11 @@
 
 import { createTheme } from '@mui/material/styles';
 
-export const text = "'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', system-ui, sans-serif";
+export const text =
+  "'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', system-ui, sans-serif";
 /** For readouts: clocks and scales. */
-export const mono = "'Atkinson Hyperlegible Mono Variable', 'Atkinson Hyperlegible Mono', ui-monospace, monospace";
+export const mono =
+  "'Atkinson Hyperlegible Mono Variable', 'Atkinson Hyperlegible Mono', ui-monospace, monospace";
 
 const palette = (mode: 'light' | 'dark') => {
   const light = mode === 'light';
@@ -26,7 +28,13 @@ export const theme = createTheme({
   shape: { borderRadius: 10 },
   typography: {
     fontFamily: text,
-    h1: { fontSize: 'clamp(1.6rem, 1.15rem + 1.9vw, 2.5rem)', fontWeight: 640, lineHeight: 1.16, letterSpacing: '-0.012em', textWrap: 'balance' },
+    h1: {
+      fontSize: 'clamp(1.6rem, 1.15rem + 1.9vw, 2.5rem)',
+      fontWeight: 640,
+      lineHeight: 1.16,
+      letterSpacing: '-0.012em',
+      textWrap: 'balance',
+    },
     h2: { fontSize: '1.2rem', fontWeight: 640, lineHeight: 1.3 },
     h3: { fontSize: '1rem', fontWeight: 640, lineHeight: 1.35 },
     body1: { fontSize: '1.0625rem', lineHeight: 1.5 },
@@ -39,13 +47,30 @@ export const theme = createTheme({
     MuiButton: {
       defaultProps: { disableElevation: true },
       styleOverrides: {
-        root: { borderRadius: 12, minHeight: 56, paddingInline: 22, borderWidth: '1.5px', '&.Mui-disabled': { color: 'var(--quiet)' } },
-        outlined: { borderColor: 'var(--pewter)', color: 'var(--ink)', background: 'var(--enamel)', '&:hover': { borderColor: 'var(--rim)', background: 'var(--rim-faint)' } },
+        root: {
+          borderRadius: 12,
+          minHeight: 56,
+          paddingInline: 22,
+          borderWidth: '1.5px',
+          '&.Mui-disabled': { color: 'var(--quiet)' },
+        },
+        outlined: {
+          borderColor: 'var(--pewter)',
+          color: 'var(--ink)',
+          background: 'var(--enamel)',
+          '&:hover': { borderColor: 'var(--rim)', background: 'var(--rim-faint)' },
+        },
         text: { color: 'var(--rim)', paddingInline: 12 },
       },
     },
     MuiTextField: { defaultProps: { variant: 'outlined' } },
-    MuiOutlinedInput: { styleOverrides: { root: { borderRadius: 12, background: 'var(--enamel)', fontSize: '1.15rem' }, notchedOutline: { borderColor: 'var(--pewter)' } } },
+    MuiOutlinedInput: {
+      styleOverrides: {
+        root: { borderRadius: 12, background: 'var(--enamel)', fontSize: '1.15rem' },
+        notchedOutline: { borderColor: 'var(--pewter)' },
+      },
+    },
+    MuiInputLabel: { styleOverrides: { root: { fontSize: '1.15rem' } } },
     MuiDrawer: { styleOverrides: { paper: { backgroundImage: 'none' } } },
     MuiDialog: { styleOverrides: { paper: { backgroundImage: 'none', borderRadius: 18 } } },
     MuiLink: { defaultProps: { underline: 'always' } },

@@ -16,10 +16,16 @@ import { useNotice } from '../frame/Notices';
 import { useOutbox } from '../outbox/OutboxProvider';
 import { Quiet } from '../theme/Enamel';
 import { ButterDrawing } from '../vessel/Butter';
+import { FatStick } from '../vessel/FatStick';
 import { WhyDrawer } from '../why/Why';
 import styles from './ButterShelf.module.css';
 
-const places: Record<string, string> = { fridge: 'fridge', freezer: 'freezer', counter: 'counter', crock: 'crock' };
+const places: Record<string, string> = {
+  fridge: 'fridge',
+  freezer: 'freezer',
+  counter: 'counter',
+  crock: 'crock',
+};
 
 /** The butter in the house on one drawn shelf, oldest first, each with the day to eat it by and why. */
 export function ButterShelf({ butter, today }: { butter: ButterShown[]; today: string }) {
@@ -29,6 +35,7 @@ export function ButterShelf({ butter, today }: { butter: ButterShown[]; today: s
   const notice = useNotice();
   const [gone, setGone] = useState<ReadonlySet<string>>(new Set());
   const largest = Math.max(...butter.map((pat) => pat.mass));
+  const mostFat = Math.max(...butter.map((pat) => pat.fat));
   const mark = (lotId: string, isGone: boolean) =>
     setGone((before) => {
       const next = new Set(before);
@@ -57,36 +64,64 @@ export function ButterShelf({ butter, today }: { butter: ButterShown[]; today: s
         .filter((pat) => !gone.has(pat.lotId))
         .map((pat) => {
           const left = daysBetween(today, pat.keepUntil);
-          const mixed = pat.additions.map((key) => additionNames[key as Addition]?.name.toLowerCase()).join(', ');
+          const mixed = pat.additions
+            .map((key) => additionNames[key as Addition]?.name.toLowerCase())
+            .join(', ');
           return (
             <li key={pat.lotId} className={styles.pat}>
               <Link href={`/ledger/${pat.batchId}`} className={styles.code}>
                 {pat.code}
               </Link>
-              <ButterDrawing mass={pat.mass} largest={largest} salted={pat.keepReasons.some((reason) => reason.includes('salted') && !reason.includes('unsalted'))} label={`${say.mass(pat.mass)} of butter`} />
+              <div className={styles.drawn}>
+                <ButterDrawing
+                  mass={pat.mass}
+                  largest={largest}
+                  salted={pat.keepReasons.some(
+                    (reason) => reason.includes('salted') && !reason.includes('unsalted'),
+                  )}
+                  label={`${say.mass(pat.mass)} of butter`}
+                />
+                <FatStick fat={pat.fat} most={mostFat} system={say.system} height={84} />
+              </div>
               <strong>{say.mass(pat.mass)}</strong>
               <span className={styles.place}>
                 {mixed ? `${mixed}, ` : ''}
-                {places[pat.storage]}, made {say.day(pat.madeOn)}
+                {places[pat.storage]}, made {say.day(pat.madeOn, today)}
               </span>
               <WhyDrawer
-                title={`Eat ${pat.code} by ${say.day(pat.keepUntil)}`}
+                title={`Eat ${pat.code} by ${say.day(pat.keepUntil, today)}`}
                 opener={
                   <span className={left < 0 ? styles.past : left <= 2 ? styles.soon : undefined}>
-                    {left < 0 ? `Past ${say.day(pat.keepUntil)}` : `Eat by ${say.day(pat.keepUntil)}`}
+                    {left < 0
+                      ? `Past ${say.day(pat.keepUntil, today)}`
+                      : `Eat by ${say.day(pat.keepUntil, today)}`}
                   </span>
                 }
               >
-                <p style={{ margin: 0 }}>Made {say.day(pat.madeOn)}, kept in the {places[pat.storage]}. The date is the earliest of the rules that apply:</p>
+                <p style={{ margin: 0 }}>
+                  Made {say.day(pat.madeOn, today)}, kept in the {places[pat.storage]}. The date is the
+                  earliest of the rules that apply:
+                </p>
                 <ul style={{ margin: 0, paddingLeft: 20, lineHeight: 1.6 }}>
                   {pat.keepReasons.map((reason) => (
                     <li key={reason}>{reason}</li>
                   ))}
                 </ul>
-                <Cautions cautions={keepingCautions({ additions: pat.additions as Addition[], storage: pat.storage as Storage }, pat.raw)} />
-                <Quiet>Quality dates on the careful side; your local rules and your own nose come first.</Quiet>
+                <Cautions
+                  cautions={keepingCautions(
+                    { additions: pat.additions as Addition[], storage: pat.storage as Storage },
+                    pat.raw,
+                  )}
+                />
+                <Quiet>
+                  Quality dates on the careful side; your local rules and your own nose come first.
+                </Quiet>
               </WhyDrawer>
-              <Button variant="outlined" onClick={() => void finish(pat)} aria-label={`${pat.code} is finished`}>
+              <Button
+                variant="outlined"
+                onClick={() => void finish(pat)}
+                aria-label={`${pat.code} is finished`}
+              >
                 Finished
               </Button>
             </li>

@@ -77,7 +77,10 @@ function useSettle() {
   const outbox = useOutbox();
   const router = useRouter();
   const [settle] = useState(() => async (unitSystem: UnitSystem) => {
-    const answer = await outbox.put('house.settle', { unitSystem, timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone });
+    const answer = await outbox.put('house.settle', {
+      unitSystem,
+      timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    });
     if (answer.status === 'done') router.refresh();
   });
   return settle;
@@ -88,9 +91,25 @@ const systemOfDevice = (): UnitSystem => (/^en-(us|lr)/i.test(navigator.language
 function JarWithLine() {
   return (
     <svg viewBox="0 0 200 240" aria-hidden style={{ width: '100%', height: '100%', display: 'block' }}>
-      <path d="M48 96h104v108c0 12-8 20-20 20H68c-12 0-20-8-20-20z" fill="var(--serum)" stroke="var(--serum-edge)" strokeWidth="1.6" />
-      <path d="M48 76h104v34c-30 5-74 5-104 0z" fill="var(--fat)" stroke="var(--fat-edge)" strokeWidth="1.6" />
-      <path d="M60 44h80c0 12 12 16 12 30v130c0 12-8 20-20 20H68c-12 0-20-8-20-20V74c0-14 12-18 12-30zM60 44V28h80v16" fill="none" stroke="var(--pewter)" strokeWidth="2.5" strokeLinejoin="round" />
+      <path
+        d="M48 96h104v108c0 12-8 20-20 20H68c-12 0-20-8-20-20z"
+        fill="var(--serum)"
+        stroke="var(--serum-edge)"
+        strokeWidth="1.6"
+      />
+      <path
+        d="M48 76h104v34c-30 5-74 5-104 0z"
+        fill="var(--fat)"
+        stroke="var(--fat-edge)"
+        strokeWidth="1.6"
+      />
+      <path
+        d="M60 44h80c0 12 12 16 12 30v130c0 12-8 20-20 20H68c-12 0-20-8-20-20V74c0-14 12-18 12-30zM60 44V28h80v16"
+        fill="none"
+        stroke="var(--pewter)"
+        strokeWidth="2.5"
+        strokeLinejoin="round"
+      />
       <path d="M56 28h88" stroke="var(--rim)" strokeWidth="5" strokeLinecap="round" />
     </svg>
   );
@@ -109,7 +128,8 @@ function WarmPail() {
   const understood = understand(typed, amountRules(say.system));
   const quantity = understood && 'quantity' in understood ? understood.quantity : undefined;
   const milkFat = breedFat.mixed.fat;
-  const milkMass = quantity && (quantity.kind === 'mass' ? quantity.value : quantity.value * creamDensity(milkFat, 30));
+  const milkMass =
+    quantity && (quantity.kind === 'mass' ? quantity.value : quantity.value * creamDensity(milkFat, 30));
   const gives = (way: keyof typeof ways) => {
     const { creamMass, creamFat } = separationBalance({ milkMass: milkMass!, milkFat, ...ways[way] });
     const butter = expectedButter({ mass: creamMass, massSd: 0, fat: creamFat, fatSd: 0 }, 0.006);
@@ -118,18 +138,36 @@ function WarmPail() {
   return (
     <Enamel className={styles.pail} aria-label="A warm pail">
       <h2>Milk makes cream first.</h2>
-      <QuantityField label="How much milk" typed={typed} onTyped={setTyped} understood={understood} system={say.system} hint="to see what it will give; milk of 4.1 % is assumed" />
+      <QuantityField
+        label="How much milk"
+        typed={typed}
+        onTyped={setTyped}
+        understood={understood}
+        system={say.system}
+        hint="to see what it will give; milk of 4.1 % is assumed"
+      />
       {milkMass !== undefined && milkMass > 0 && (
         <ul>
           <li>Through a hand separator, warm: {gives('separator')}.</li>
           <li>Stood cold for a day and ladled: {gives('ladle')}.</li>
         </ul>
       )}
-      <Quiet>Strain it, then either separate it while it is at {say.temperature(35)} to {say.temperature(40)}, or cool it fast and let it stand cold in a clean, covered jar for 12 to 24 hours.</Quiet>
+      <Quiet>
+        Strain it, then either separate it while it is at {say.temperature(35)} to {say.temperature(40)}, or
+        cool it fast and let it stand cold in a clean, covered jar for 12 to 24 hours.
+      </Quiet>
       <Cautions
         cautions={[
-          { key: 'cool', level: 'caution', says: `Cool milk to ${say.temperature(10)} within 4 hours of the start of milking, and to ${say.temperature(4)} within 2 hours after the end.` },
-          { key: 'raw', level: 'caution', says: 'Raw milk can carry dangerous bacteria; pregnant women, infants, the old and the ill are most at risk. Local rules decide what may be sold.' },
+          {
+            key: 'cool',
+            level: 'caution',
+            says: `Cool milk to ${say.temperature(10)} within 4 hours of the start of milking, and to ${say.temperature(4)} within 2 hours after the end.`,
+          },
+          {
+            key: 'raw',
+            level: 'caution',
+            says: 'Raw milk can carry dangerous bacteria; pregnant women, infants, the old and the ill are most at risk. Local rules decide what may be sold.',
+          },
         ]}
       />
       <Button component={Link} href="/churn/new?front=jar" variant="outlined">

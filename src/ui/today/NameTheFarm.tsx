@@ -20,9 +20,19 @@ export function NameTheFarm() {
     else router.refresh();
   }
   return (
-    <Enamel style={{ display: 'flex', flexWrap: 'wrap', gap: 14, alignItems: 'flex-start' }} aria-label="Name the farm">
+    <Enamel
+      style={{ display: 'flex', flexWrap: 'wrap', gap: 14, alignItems: 'flex-start' }}
+      aria-label="Name the farm"
+    >
       <p style={{ margin: '14px 0 0', fontWeight: 640 }}>Your first butter. What is this farm called?</p>
-      <TextField label="Name of the farm" value={name} onChange={(event) => setName(event.target.value)} error={wrong !== undefined} helperText={wrong} sx={{ flex: '1 1 220px' }} />
+      <TextField
+        label="Name of the farm"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        error={wrong !== undefined}
+        helperText={wrong}
+        sx={{ flex: '1 1 220px' }}
+      />
       <Button variant="outlined" onClick={() => void settle()}>
         Write it on the door
       </Button>

@@ -2,13 +2,11 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import { batchStory } from '@/core/churning/batchStory';
 import { daysBetween } from '@/core/keeping/civilDate';
 import { tools } from '@/core/churning/tools';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { TodayView } from '@/server/today/views';
 import { useSay } from '../frame/FarmContext';
-import { FatStick } from '../vessel/FatStick';
 import { NameTheFarm } from './NameTheFarm';
 import { ButterShelf } from './ButterShelf';
 import { InProgress } from './InProgress';
@@ -25,16 +23,29 @@ export function Today({ view }: { view: TodayView }) {
   return (
     <div className={styles.today}>
       {inProgress.length > 0 ? (
-        inProgress.map((batch) => <InProgress key={batch.id} batch={batch} story={batchStory(batch.facts, batch.events)} />)
+        inProgress.map((batch) => <InProgress key={batch.id} batch={batch} />)
       ) : (
         <section className={styles.now}>
           <h1>{sentence()}</h1>
           <div className={styles.acts}>
             {last && (
-              <Button component={Link} href="/churn/new?front=again" variant="contained" size="large" sx={{ minHeight: 96, fontSize: '1.35rem', flexDirection: 'column', alignItems: 'flex-start', px: 4 }}>
+              <Button
+                component={Link}
+                href="/churn/new?front=again"
+                variant="contained"
+                size="large"
+                sx={{
+                  minHeight: 96,
+                  fontSize: '1.35rem',
+                  flexDirection: 'column',
+                  alignItems: 'flex-start',
+                  px: 4,
+                }}
+              >
                 Churn as last time
                 <small className={styles.small}>
-                  {last.amountTyped} of {text(spokenFraction(last.creamFat, 0))} cream at {say.temperature(last.temperature)}, {tools[last.tool].name.toLowerCase()}
+                  {last.amountTyped} of {text(spokenFraction(last.creamFat, 0))} cream at{' '}
+                  {say.temperature(last.temperature)}, {tools[last.tool].name.toLowerCase()}
                 </small>
               </Button>
             )}
@@ -47,10 +58,19 @@ export function Today({ view }: { view: TodayView }) {
       {!view.farm.name && butter.length > 0 && <NameTheFarm />}
       <section aria-labelledby="butter" className={styles.larder}>
         <div className={styles.heading}>
-          <h2 id="butter">{butter.length > 0 ? `Butter: ${say.mass(total)}` : 'No butter in the house'}</h2>
-          {fat > 0 && <FatStick fat={fat} most={Math.max(fat, 1000)} system={say.system} height={64} />}
+          <h2 id="butter">
+            {butter.length > 0
+              ? `${say.mass(total)} of butter, ${say.mass(fat)} of it fat`
+              : 'No butter in the house'}
+          </h2>
         </div>
-        {butter.length > 0 ? <ButterShelf butter={butter} today={today} /> : <p className={styles.empty}>What you pack will stand here, oldest first, with the day to eat it by.</p>}
+        {butter.length > 0 ? (
+          <ButterShelf butter={butter} today={today} />
+        ) : (
+          <p className={styles.empty}>
+            What you pack will stand here, oldest first, with the day to eat it by.
+          </p>
+        )}
       </section>
     </div>
   );
@@ -59,7 +79,7 @@ export function Today({ view }: { view: TodayView }) {
     if (!first || daysLeft === undefined) return 'Nothing waits. The next churning starts with cream.';
     if (daysLeft < 0) return `${first.code} is past its day: taste it, then bake with it or give it up.`;
     if (daysLeft === 0) return `Eat ${first.code} today; it is at its last good day.`;
-    if (daysLeft <= 3) return `Use ${first.code} first: it is good until ${say.day(first.keepUntil)}.`;
+    if (daysLeft <= 3) return `Use ${first.code} first: it is good until ${say.day(first.keepUntil, today)}.`;
     return 'Nothing presses. The butter in the house keeps, and the churn is free.';
   }
 }

@@ -7,13 +7,16 @@ import type { Shape } from './shapes';
 import { shapes } from './shapes';
 
 /** How the cream looks at each stage: how far air lifts it, and how its fat is gathered. */
-const looks: Record<Stage, { lift: number; drops: number; radius: number; gathered: number; ragged: number }> = {
-  fluid: { lift: 1, drops: 90, radius: 2.4, gathered: 0, ragged: 0 },
-  thickening: { lift: 1.3, drops: 90, radius: 3, gathered: 0, ragged: 4 },
-  whipped: { lift: 1.75, drops: 90, radius: 5, gathered: 0.05, ragged: 13 },
-  grainy: { lift: 1.5, drops: 70, radius: 6.4, gathered: 0.12, ragged: 9 },
-  break: { lift: 1.08, drops: 46, radius: 7, gathered: 0.55, ragged: 2 },
-  grains: { lift: 1.02, drops: 30, radius: 9, gathered: 0.6, ragged: 1 },
+const looks: Record<
+  Stage,
+  { lift: number; drops: number; radius: number; gathered: number; ragged: number }
+> = {
+  fluid: { lift: 1, drops: 220, radius: 2.1, gathered: 0, ragged: 1 },
+  thickening: { lift: 1.3, drops: 200, radius: 2.9, gathered: 0, ragged: 7 },
+  whipped: { lift: 1.75, drops: 190, radius: 4.2, gathered: 0.02, ragged: 24 },
+  grainy: { lift: 1.5, drops: 130, radius: 6, gathered: 0.1, ragged: 15 },
+  break: { lift: 1.08, drops: 62, radius: 7.5, gathered: 0.45, ragged: 5 },
+  grains: { lift: 1.02, drops: 44, radius: 9, gathered: 0.5, ragged: 3 },
   mass: { lift: 1, drops: 8, radius: 20, gathered: 0.62, ragged: 1 },
 };
 
@@ -44,8 +47,14 @@ export function CreamDrawing({
   const look = looks[stage];
   const depth = Math.min(0.97, fill * look.lift) * (shape.bottom - shape.top);
   const surface = shape.bottom - depth;
+  const limitY = shape.bottom - (limit ?? 0) * (shape.bottom - shape.top);
   return (
-    <svg viewBox="0 0 200 240" role="img" aria-label={label} style={{ width: '100%', height: '100%', display: 'block' }}>
+    <svg
+      viewBox="0 0 200 240"
+      role="img"
+      aria-label={label}
+      style={{ width: '100%', height: '100%', display: 'block' }}
+    >
       <defs>
         <clipPath id={id}>
           <path d={shape.inside} />
@@ -57,9 +66,9 @@ export function CreamDrawing({
         {fill > 0 && <Cream shape={shape} surface={surface} depth={depth} fat={fat} look={look} />}
       </g>
       {limit !== undefined && (
-        <g stroke="var(--ink)" strokeWidth="1.5">
-          <path d={`M${shape.right - 16} ${shape.bottom - limit * (shape.bottom - shape.top)}h28`} strokeDasharray="4 3" />
-          <text x={shape.right + 14} y={shape.bottom - limit * (shape.bottom - shape.top) - 5} fontSize="11" fill="var(--quiet)" stroke="none" textAnchor="end">
+        <g>
+          <path d={`M${shape.right - 10} ${limitY}h16`} stroke="var(--ink)" strokeWidth="1.8" />
+          <text x={Math.min(shape.right + 9, 178)} y={limitY + 4} fontSize="11" fill="var(--quiet)">
             half
           </text>
         </g>
@@ -71,23 +80,50 @@ export function CreamDrawing({
   );
 }
 
-const line = { fill: 'none', stroke: 'var(--pewter)', strokeWidth: 2.5, strokeLinecap: 'round', strokeLinejoin: 'round' } as const;
+const line = {
+  fill: 'none',
+  stroke: 'var(--pewter)',
+  strokeWidth: 2.5,
+  strokeLinecap: 'round',
+  strokeLinejoin: 'round',
+} as const;
 
-function Cream({ shape, surface, depth, fat, look }: { shape: Shape; surface: number; depth: number; fat: number; look: (typeof looks)[Stage] }) {
+function Cream({
+  shape,
+  surface,
+  depth,
+  fat,
+  look,
+}: {
+  shape: Shape;
+  surface: number;
+  depth: number;
+  fat: number;
+  look: (typeof looks)[Stage];
+}) {
   const width = shape.right - shape.left;
-  const waves = 7;
-  const top = Array.from({ length: waves + 1 }, (_, i) => {
-    const x = shape.left + (width * i) / waves;
-    return `${i === 0 ? 'M' : 'L'}${x} ${surface - (i % 2 ? look.ragged : 0)}`;
-  }).join('');
+  const waves = 6;
+  const wave = width / waves;
+  const top = `M${shape.left} ${surface}${Array.from({ length: waves }, (_, i) => `q${wave / 2} ${(i % 2 ? 0.5 : -1) * look.ragged} ${wave} 0`).join('')}`;
   const drops = scatter(Math.round(look.drops * Math.min(1, 0.35 + fat * 1.7)));
   const band = look.gathered > 0.3 ? depth * 0.62 : depth;
   return (
     <>
-      <path d={`${top}V${shape.bottom + 4}H${shape.left}z`} fill="var(--serum)" stroke="var(--serum-edge)" strokeWidth="1.6" strokeLinejoin="round" />
+      <path
+        d={`${top}V${shape.bottom + 4}H${shape.left}z`}
+        fill="var(--serum)"
+        stroke="var(--serum-edge)"
+        strokeWidth="1.6"
+        strokeLinejoin="round"
+      />
       <g fill="var(--fat)" stroke="var(--fat-edge)" strokeWidth="0.9">
         {drops.map(({ x, y, size }, i) => (
-          <circle key={i} cx={(shape.left + x * width).toFixed(1)} cy={(surface + 3 + y * (band - 4) * (1 - look.gathered * 0.3)).toFixed(1)} r={(look.radius * size).toFixed(1)} />
+          <circle
+            key={i}
+            cx={(shape.left + x * width).toFixed(1)}
+            cy={(surface + 3 + y * (band - 4) * (1 - look.gathered * 0.3)).toFixed(1)}
+            r={(look.radius * size).toFixed(1)}
+          />
         ))}
       </g>
     </>

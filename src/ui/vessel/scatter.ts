@@ -1,9 +1,18 @@
-/** Evenly spread points in the unit square that are the same every time (Roberts' R2 low-discrepancy sequence, 2018). */
+/** Evenly spread points in the unit square, the same every time (Halton, Numerische Mathematik 2, 1960). */
 export function scatter(count: number): { x: number; y: number; size: number }[] {
-  const g = 1.32471795724474602596;
   return Array.from({ length: count }, (_, i) => ({
-    x: (0.5 + (i + 1) / g) % 1,
-    y: (0.5 + (i + 1) / (g * g)) % 1,
-    size: 0.6 + 0.4 * (((i + 1) * 0.7548776662466927) % 1),
+    x: radicalInverse(i + 1, 2),
+    y: radicalInverse(i + 1, 3),
+    size: 0.55 + 0.45 * radicalInverse(i + 1, 5),
   }));
+}
+
+function radicalInverse(index: number, base: number): number {
+  let result = 0;
+  let share = 1 / base;
+  for (let left = index; left > 0; left = Math.floor(left / base)) {
+    result += (left % base) * share;
+    share /= base;
+  }
+  return result;
 }

@@ -21,13 +21,35 @@ export function sayFigure(value: number, unit: FigureUnit, system: UnitSystem): 
     case 'minutes':
       return asText(spokenMinutes(value));
     case 'massPerLitre':
-      return system === 'metric' ? `${asText(spokenMass(value, system))} per litre` : `${asText(spokenMass(value * (system === 'us' ? 0.946353 : 1.136523), system))} per quart`;
+      return system === 'metric'
+        ? `${asText(spokenMass(value, system))} per litre`
+        : `${asText(spokenMass(value * (system === 'us' ? 0.946353 : 1.136523), system))} per quart`;
   }
 }
 
-const Sheet = styled('div')({ width: 'min(460px, 100vw)', padding: '28px 26px', display: 'grid', gap: 18, '& h2': { margin: 0 } });
-const Formula = styled('p')({ margin: 0, padding: '12px 16px', borderLeft: '3px solid var(--rim)', background: 'var(--rim-faint)', borderRadius: '0 10px 10px 0' });
-const Inputs = styled('dl')({ margin: 0, display: 'grid', gap: 12, '& > div': { display: 'grid', gridTemplateColumns: '1fr auto', gap: '0 16px' }, '& dt': { fontWeight: 600 }, '& dd': { margin: 0 }, '& dd.from': { gridColumn: '1 / -1', color: 'var(--quiet)', fontSize: '0.92rem' } });
+const Sheet = styled('div')({
+  width: 'min(460px, 100vw)',
+  padding: '28px 26px',
+  display: 'grid',
+  gap: 18,
+  '& h2': { margin: 0 },
+});
+const Formula = styled('p')({
+  margin: 0,
+  padding: '12px 16px',
+  borderLeft: '3px solid var(--rim)',
+  background: 'var(--rim-faint)',
+  borderRadius: '0 10px 10px 0',
+});
+const Inputs = styled('dl')({
+  margin: 0,
+  display: 'grid',
+  gap: 12,
+  '& > div': { display: 'grid', gridTemplateColumns: '1fr auto', gap: '0 16px' },
+  '& dt': { fontWeight: 600 },
+  '& dd': { margin: 0 },
+  '& dd.from': { gridColumn: '1 / -1', color: 'var(--quiet)', fontSize: '0.92rem' },
+});
 const Opener = styled('button')({
   font: 'inherit',
   color: 'inherit',
@@ -51,7 +73,14 @@ function Input({ input, system }: { input: FigureInput; system: UnitSystem }) {
         {input.sd !== undefined && input.sd > 0 && ` ± ${sayFigure(input.sd, input.unit, system)}`}
       </dd>
       <dd className="from">
-        {input.origin === 'assumed' ? 'Assumed' : input.origin === 'measured' ? 'Measured' : input.origin === 'told' ? 'Told' : 'Worked out'}: {input.from}
+        {input.origin === 'assumed'
+          ? 'Assumed'
+          : input.origin === 'measured'
+            ? 'Measured'
+            : input.origin === 'told'
+              ? 'Told'
+              : 'Worked out'}
+        : {input.from}
       </dd>
     </div>
   );
@@ -64,7 +93,12 @@ export function Why({ figure, children }: { figure: Figure; children: ReactNode 
     <WhyDrawer title={figure.name} opener={children}>
       <p style={{ margin: 0, fontSize: '1.6rem', fontWeight: 640 }}>
         {sayFigure(figure.value, figure.unit, system)}
-        {figure.sd !== undefined && figure.sd > 0 && <span style={{ fontSize: '1.05rem', fontWeight: 420, color: 'var(--quiet)' }}> ± {sayFigure(figure.sd, figure.unit, system)}</span>}
+        {figure.sd !== undefined && figure.sd > 0 && (
+          <span style={{ fontSize: '1.05rem', fontWeight: 420, color: 'var(--quiet)' }}>
+            {' '}
+            ± {sayFigure(figure.sd, figure.unit, system)}
+          </span>
+        )}
       </p>
       <Formula>= {figure.formula}</Formula>
       <Inputs>
@@ -72,13 +106,23 @@ export function Why({ figure, children }: { figure: Figure; children: ReactNode 
           <Input key={input.name} input={input} system={system} />
         ))}
       </Inputs>
-      <p style={{ margin: 0, color: 'var(--quiet)', fontSize: '0.92rem' }}>{figure.source} The ± is one standard deviation.</p>
+      <p style={{ margin: 0, color: 'var(--quiet)', fontSize: '0.92rem' }}>
+        {figure.source} The ± is one standard deviation.
+      </p>
     </WhyDrawer>
   );
 }
 
 /** The drawer itself, for explanations that are not a single figure. */
-export function WhyDrawer({ title, opener, children }: { title: string; opener: ReactNode; children: ReactNode }) {
+export function WhyDrawer({
+  title,
+  opener,
+  children,
+}: {
+  title: string;
+  opener: ReactNode;
+  children: ReactNode;
+}) {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -86,7 +130,12 @@ export function WhyDrawer({ title, opener, children }: { title: string; opener: 
         {opener}
         <Unseen> (how we got this)</Unseen>
       </Opener>
-      <Drawer anchor="right" open={open} onClose={() => setOpen(false)} slotProps={{ paper: { role: 'dialog', 'aria-label': `How we got this: ${title}` } }}>
+      <Drawer
+        anchor="right"
+        open={open}
+        onClose={() => setOpen(false)}
+        slotProps={{ paper: { role: 'dialog', 'aria-label': `How we got this: ${title}` } }}
+      >
         <Sheet>
           <p style={{ margin: 0, color: 'var(--quiet)' }}>How we got this</p>
           <h2>{title}</h2>

@@ -13,8 +13,12 @@ export async function POST(request: Request) {
   try {
     return Response.json(await carryOut(await theFarmId(), sent));
   } catch (error) {
-    if (error instanceof CalculationError) return Response.json({ error: { message: error.message, path: error.path } }, { status: 400 });
+    if (error instanceof CalculationError)
+      return Response.json({ error: { message: error.message, path: error.path } }, { status: 400 });
     console.error('A command could not be carried out:', error instanceof Error ? error.message : error);
-    return Response.json({ error: { message: 'The house could not write this down just now; it will be sent again.' } }, { status: 503 });
+    return Response.json(
+      { error: { message: 'The house could not write this down just now; it will be sent again.' } },
+      { status: 503 },
+    );
   }
 }

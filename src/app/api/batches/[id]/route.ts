@@ -6,7 +6,8 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   try {
     const news = await batchNews(await theFarmId(), (await params).id);
     if (!news) return Response.json({ error: { message: 'There is no such batch.' } }, { status: 404 });
-    if (new URL(request.url).searchParams.get('revision') === String(news.revision)) return new Response(null, { status: 204 });
+    if (new URL(request.url).searchParams.get('revision') === String(news.revision))
+      return new Response(null, { status: 204 });
     return Response.json(news, { headers: { 'cache-control': 'no-store' } });
   } catch {
     return Response.json({ error: { message: 'The house does not answer just now.' } }, { status: 503 });

@@ -9,9 +9,13 @@ export async function POST(request: Request, { params }: { params: Promise<{ nam
     return Response.json(calculate(name, await request.json()));
   } catch (error) {
     if (error instanceof CalculationError) {
-      return Response.json({ error: { message: error.message, ...(error.path === undefined ? {} : { path: error.path }) } }, { status: 400 });
+      return Response.json(
+        { error: { message: error.message, ...(error.path === undefined ? {} : { path: error.path }) } },
+        { status: 400 },
+      );
     }
-    if (error instanceof SyntaxError) return Response.json({ error: { message: 'The input is not JSON.' } }, { status: 400 });
+    if (error instanceof SyntaxError)
+      return Response.json({ error: { message: 'The input is not JSON.' } }, { status: 400 });
     throw error;
   }
 }
