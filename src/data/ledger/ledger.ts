@@ -160,12 +160,10 @@ export interface ButterOnHand {
   lotId: string;
   code: string;
   batchId: string;
-  batchNumber: number;
   name: string;
   /** g left. */
   mass: number;
   fat: number;
-  saltMass: number;
   additions: string[];
   storage: string;
   madeAt: Date;
@@ -177,11 +175,10 @@ export interface ButterOnHand {
 /** Butter with something left in it, oldest first. */
 export async function butterOnHand({ farmId, transaction }: FarmScope): Promise<ButterOnHand[]> {
   const rows = await database().query<Record<string, unknown>>(
-    `SELECT lot.id, lot.code, lot.batch_id, batch.number, portion.name, balance.mass, balance.fat, portion.salt_mass, portion.additions,
+    `SELECT lot.id, lot.code, lot.batch_id, portion.name, balance.mass, balance.fat, portion.additions,
             lot.storage, lot.made_at, lot.keep_until::text AS keep_until, lot.keep_reasons, lot.raw
      FROM lot
      JOIN portion ON portion.farm_id = lot.farm_id AND portion.lot_id = lot.id
-     JOIN batch ON batch.farm_id = lot.farm_id AND batch.id = lot.batch_id
      JOIN LATERAL (SELECT coalesce(sum(mass), 0) AS mass, coalesce(sum(fat), 0) AS fat FROM entry_line
                    WHERE farm_id = lot.farm_id AND lot_id = lot.id) balance ON balance.mass > 0
      WHERE lot.farm_id = :farmId AND lot.kind = 'butter'
@@ -192,11 +189,9 @@ export async function butterOnHand({ farmId, transaction }: FarmScope): Promise<
     lotId: String(row.id),
     code: String(row.code),
     batchId: String(row.batch_id),
-    batchNumber: Number(row.number),
     name: String(row.name),
     mass: Number(row.mass),
     fat: Number(row.fat),
-    saltMass: Number(row.salt_mass),
     additions: row.additions as string[],
     storage: String(row.storage),
     madeAt: row.made_at as Date,

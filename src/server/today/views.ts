@@ -57,12 +57,10 @@ export const todayView = (farmId: string): Promise<TodayView> =>
         events: events.get(id) ?? [],
         pace: plan.paces[facts.tool],
       })),
-      butter: (await butterOnHand(scope)).map(
-        ({ madeAt, saltMass: _salt, batchNumber: _number, ...rest }) => ({
-          ...rest,
-          madeOn: localDate(madeAt, timeZone),
-        }),
-      ),
+      butter: (await butterOnHand(scope)).map(({ madeAt, ...rest }) => ({
+        ...rest,
+        madeOn: localDate(madeAt, timeZone),
+      })),
       batches: batches.length,
     };
   });

@@ -77,7 +77,9 @@ export function ChurnStrip({
             className={mark.inferred ? styles.inferred : styles.mark}
             style={{ left: at(mark.elapsedSeconds) }}
           >
-            {mark.inferred ? `(${stageSigns[mark.stage].name.toLowerCase()})` : stageSigns[mark.stage].name}
+            <span>
+              {mark.inferred ? `(${stageSigns[mark.stage].name.toLowerCase()})` : stageSigns[mark.stage].name}
+            </span>
           </span>
         ))}
       </div>

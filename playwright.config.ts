@@ -1,0 +1,32 @@
+import { execSync } from 'node:child_process';
+import { defineConfig } from '@playwright/test';
+
+/** Browser tests run against the server that ./immulgo test started (IMMULGO_ADDRESS), in Debian's Chromium. */
+export default defineConfig({
+  testDir: 'tests/browser',
+  outputDir: 'test-results',
+  fullyParallel: true,
+  workers: 2,
+  retries: 0,
+  timeout: 45_000,
+  expect: { timeout: 8_000 },
+  reporter: [['list']],
+  use: {
+    baseURL: process.env.IMMULGO_ADDRESS,
+    trace: 'retain-on-failure',
+    timezoneId: 'Europe/Dublin',
+    locale: 'en-IE',
+    launchOptions: {
+      executablePath: execSync('command -v chromium', { encoding: 'utf8' }).trim(),
+      args: ['--disable-background-networking', ...(process.getuid?.() === 0 ? ['--no-sandbox'] : [])],
+    },
+  },
+  projects: [
+    { name: 'laptop', use: { viewport: { width: 1280, height: 800 } } },
+    {
+      name: 'phone',
+      use: { viewport: { width: 390, height: 844 }, hasTouch: true },
+      testMatch: /(morning|firstFive|screens)\.spec\.ts/,
+    },
+  ],
+});

@@ -1,0 +1,109 @@
+import { beginBatch, expect, test } from './farm';
+
+test('stages can be marked, taken back, re-timed, paused over, watered and done again after draining', async ({
+  page,
+  farm,
+}) => {
+  const batchId = await beginBatch(farm, 12);
+  await page.goto(`/churn/${batchId}`);
+  await page.locator('[data-act=grainy]').click();
+  await page.locator('[data-act=undo]').click();
+  await expect(page.locator('[data-act=thickening]').first()).toContainText('It thickens');
+  await page.locator('[data-act=whipped]').click();
+  await page.getByText('What happened so far').click();
+  const minutesOf = async () =>
+    Number(
+      /Whipped at (\d+):/.exec((await page.locator('li', { hasText: 'Whipped at' }).textContent())!)![1],
+    );
+  const before = await minutesOf();
+  await page.getByRole('button', { name: 'whipped: a minute earlier' }).click();
+  await expect.poll(minutesOf).toBe(before - 1);
+  await page.getByRole('button', { name: 'Add water' }).click();
+  await page.getByLabel('Cold water added').fill('60 ml');
+  await page.getByRole('button', { name: 'It is in' }).click();
+  await page.locator('[data-act=pause]').click();
+  await expect(page.getByText('Go on when you are ready')).toBeVisible();
+  const standing = await page.getByRole('timer').textContent();
+  await page.waitForTimeout(1100);
+  expect(await page.getByRole('timer').textContent()).toBe(standing);
+  await page.locator('[data-act=resumed]').click();
+  await page.getByRole('button', { name: 'Other tool' }).click();
+  await page.getByRole('button', { name: 'Moved over' }).click();
+  await page.locator('[data-act=break]').click();
+  await page.locator('[data-act=stopped]').first().click();
+  await expect(page.getByText(/60 mL of it is the water you added/)).toBeVisible();
+  await page.getByLabel('Buttermilk, if you measure it').fill('0,9 l');
+  await page.locator('button[data-act=drained]').click();
+  await page.locator('[data-act=again]').click();
+  await expect(page.getByRole('timer')).toBeVisible();
+  await page.locator('[data-act=stopped]').first().click();
+  await page.locator('button[data-act=drained]').click();
+  await page.locator('[data-act=unwashed]').click();
+  await page.getByLabel('The butter weighs').fill('600');
+  await page.locator('[data-act=pack]').click();
+  await page.locator('dl > div', { hasText: 'Net buttermilk' }).getByRole('button').click();
+  await expect(page.getByRole('dialog')).toContainText('60 g');
+});
+
+test('a quick tool counts down, takes one mark a jar, and says which marks it inferred', async ({
+  page,
+  farm,
+}) => {
+  const batchId = await beginBatch(farm, 1, { tool: 'blender', capacity: 1500, loads: 2, temperature: 12 });
+  await page.goto(`/churn/${batchId}`);
+  await expect(page.getByText('Break expected in')).toBeVisible();
+  await page.locator('[data-act=break]').first().click();
+  await expect(page.getByLabel('1 of 2 loads broke')).toBeVisible();
+  await page.locator('[data-act=load]').click();
+  await page.locator('[data-act=break]').first().click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Drain the buttermilk');
+  await page.getByText('What happened so far').click();
+  await expect(page.getByText(/whipped, inferred from the break/)).toHaveCount(2);
+});
+
+test('butter in portions, each its own way, one joined to another, by mould without a scale', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('vessel.add', {
+    id: crypto.randomUUID(),
+    name: 'Thistle mould',
+    kind: 'mould',
+    tool: null,
+    capacity: 250,
+  });
+  const batchId = await beginBatch(farm, 12);
+  await page.goto(`/churn/${batchId}`);
+  await page.locator('[data-act=break]').click();
+  await page.locator('[data-act=stopped]').first().click();
+  await page.locator('button[data-act=drained]').click();
+  await page.locator('[data-act=washed-cloudy]').click();
+  await page.locator('[data-act=washed-clear]').click();
+  await page.getByText('No scale, several portions').click();
+  await page.getByLabel('The butter weighs').fill('300 g');
+  await page.getByRole('button', { name: 'Change' }).click();
+  await page.getByRole('radio', { name: 'By spoon' }).click();
+  await page.getByLabel('Spoons, level').fill('1 heaping tsp');
+  await expect(page.getByText(/brine \d+ %/)).toBeVisible();
+  await page.getByLabel('Spoons, level').fill('6 tsp');
+  await expect(page.getByText('This will grit')).toBeVisible();
+  await page.getByLabel('Spoons, level').fill('1 tsp');
+  await page.locator('[data-act=portion]').click();
+  await page.getByLabel('Garlic').check();
+  await page.getByRole('radio', { name: 'Counter' }).click();
+  await expect(page.getByText('never stands at room temperature: botulism')).toBeVisible();
+  await page.getByRole('radio', { name: 'Fridge' }).click();
+  await page.getByLabel('No scale').check();
+  await page.getByLabel('How many').fill('1');
+  await page.locator('[data-act=portion]').click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Garlic' })).toBeVisible();
+  await page.getByRole('button', { name: 'Join the first' }).click();
+  await expect(page.getByText('(2 together)')).toBeVisible();
+  await page.locator('[data-act=undo]').click();
+  await page.getByLabel('No scale').uncheck();
+  await page.locator('[data-act=pack]').click();
+  await expect(page.getByText(/A scale would settle/)).toBeVisible();
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: 'B1a' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'B1b' })).toBeVisible();
+});

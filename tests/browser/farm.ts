@@ -1,0 +1,139 @@
+import { randomUUID } from 'node:crypto';
+import AxeBuilder from '@axe-core/playwright';
+import type { APIRequestContext, BrowserContext, Page } from '@playwright/test';
+import { test as base, expect } from '@playwright/test';
+import { sealData } from 'iron-session';
+import { Client } from 'pg';
+
+/** A farm of a test's own, with a device bound to it. */
+export interface TestFarm {
+  id: string;
+  bind: (context: BrowserContext) => Promise<void>;
+  /** Sends a command as a device of this farm. */
+  send: (name: string, input: unknown) => Promise<void>;
+}
+
+interface Fixtures {
+  farm: TestFarm;
+  /** Fails the test when a page logs an error. */
+  quiet: void;
+}
+
+export const test = base.extend<Fixtures>({
+  farm: async ({ context, request, baseURL }, use) => {
+    const farm = await openFarm(request, baseURL!);
+    await farm.bind(context);
+    await use(farm);
+  },
+  quiet: [
+    async ({ page }, use) => {
+      const errors: string[] = [];
+      page.on('pageerror', (error) => errors.push(error.message));
+      page.on('console', (message) => {
+        if (message.type() === 'error' && !/Failed to (load resource|fetch)/.test(message.text()))
+          errors.push(message.text());
+      });
+      await use();
+      expect(errors).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+export { expect };
+
+async function openFarm(request: APIRequestContext, baseURL: string): Promise<TestFarm> {
+  const id = randomUUID();
+  const client = new Client({ connectionString: process.env.MIGRATION_DATABASE_URL });
+  await client.connect();
+  await client.query("INSERT INTO farm (id, created_at) VALUES ($1, now() + interval '1 hour')", [id]);
+  await client.end();
+  const sealed = await sealData({ farmId: id }, { password: process.env.IMMULGO_SECRET! });
+  return {
+    id,
+    bind: (context) => context.addCookies([{ name: 'immulgo_farm', value: sealed, url: baseURL }]),
+    send: async (name, input) => {
+      const response = await request.post('/api/commands', {
+        headers: { cookie: `immulgo_farm=${sealed}` },
+        data: { id: randomUUID(), device: 'test', name, input, at: new Date().toISOString() },
+      });
+      const answer = (await response.json()) as { status?: string };
+      expect(answer).toMatchObject({ status: 'done' });
+    },
+  };
+}
+
+/** A batch begun `minutesAgo`, as another device would have begun it. Returns its id. */
+export async function beginBatch(
+  farm: TestFarm,
+  minutesAgo = 0,
+  change: Record<string, unknown> = {},
+): Promise<string> {
+  const batchId = randomUUID();
+  await farm.send('batch.begin', {
+    batchId,
+    creamLotId: randomUUID(),
+    startedEventId: randomUUID(),
+    startedAtSeconds: Date.now() / 1000 - minutesAgo * 60,
+    facts: {
+      creamMass: 1400,
+      creamMassSd: 14,
+      creamVolume: 1400,
+      amountTyped: '1.4 L',
+      creamFat: 0.36,
+      creamFatSd: 0.01,
+      fatMethod: 'label',
+      temperature: 14,
+      temperatureAssumed: false,
+      ripened: false,
+      treatment: 'pasteurised',
+      homogenised: false,
+      hardness: 0,
+      tool: 'standMixer',
+      vesselId: null,
+      capacity: 4500,
+      loads: 1,
+      usualSalt: { way: 'share', share: 0.016, kind: 'fine' },
+      usualStorage: 'fridge',
+      ...change,
+    },
+  });
+  return batchId;
+}
+
+/** Counts what the maker had to do: taps, and fields typed into. */
+export async function countWork(page: Page): Promise<() => Promise<{ taps: number; fields: number }>> {
+  let taps = 0;
+  const fields = new Set<string>();
+  await page.exposeFunction('countTap', () => void (taps += 1));
+  await page.exposeFunction('countField', (name: string) => void fields.add(name));
+  await page.addInitScript(() => {
+    const said = window as unknown as { countTap: () => void; countField: (name: string) => void };
+    document.addEventListener(
+      'click',
+      (event) =>
+        event.isTrusted &&
+        !(event.target as Element).closest('input:not([type=checkbox])') &&
+        said.countTap(),
+      true,
+    );
+    document.addEventListener(
+      'input',
+      (event) => said.countField((event.target as HTMLInputElement).labels?.[0]?.textContent ?? 'a field'),
+      true,
+    );
+  });
+  return async () => ({ taps, fields: fields.size });
+}
+
+/** No serious accessibility trouble, and nothing that needs scrolling sideways. */
+export async function expectSound(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+  expect(
+    serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`),
+  ).toEqual([]);
+  const overflow = await page.evaluate(
+    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+  );
+  expect(overflow, 'pixels of sideways scroll').toBeLessThanOrEqual(0);
+}

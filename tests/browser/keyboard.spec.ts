@@ -1,0 +1,59 @@
+import { expect, test } from './farm';
+
+/** Tabs until the wanted thing has the focus; fails when the keyboard cannot reach it. */
+async function reach(page: import('@playwright/test').Page, selector: string) {
+  for (let i = 0; i < 80; i += 1) {
+    if (await page.evaluate((wanted) => document.activeElement?.matches(wanted) ?? false, selector)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`The keyboard does not reach ${selector}.`);
+}
+
+test('a whole churning by keyboard alone, in litres', async ({ page, farm }) => {
+  await farm.send('house.settle', { unitSystem: 'metric' });
+  await page.goto('/');
+  await reach(page, 'a[href="/churn/new?front=tub"]');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('How much cream')).toBeFocused();
+  await page.keyboard.type('just over 1,4 l');
+  await expect(page.getByText('give or take')).toBeVisible();
+  await reach(page, '[role=radio][aria-checked=true]');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('radio', { name: /Whipping cream/ })).toHaveAttribute('aria-checked', 'true');
+  await reach(page, 'button.MuiButton-contained:not([disabled])');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('timer')).toBeVisible();
+  for (const key of ['t', 'w', 'u', 'w', 'g', 'b', 's']) await page.keyboard.press(key);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Drain the buttermilk');
+  await reach(page, 'button[data-act=drained]');
+  await page.keyboard.press('Enter');
+  await reach(page, 'button[data-act=washed-clear]');
+  await page.keyboard.press('Enter');
+  await reach(page, 'input[maxlength="80"]');
+  await page.keyboard.type('560 bst');
+  await expect(page.getByText(/“bst” was not understood|bst/).first()).toBeVisible();
+  for (let i = 0; i < 7; i += 1) await page.keyboard.press('Backspace');
+  await page.keyboard.type('560 g');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('560 g of butter');
+  await reach(page, '[data-act=done]');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Your first butter. What is this farm called?')).toBeVisible();
+});
+
+test('single keys never fire while typing, and can be switched off', async ({ page, farm }) => {
+  const { beginBatch } = await import('./farm');
+  await page.goto(`/churn/${await beginBatch(farm, 2)}`);
+  await page.getByRole('button', { name: 'Temperature' }).click();
+  await page.getByLabel('Temperature in the churn').fill('');
+  await page.keyboard.type('b s');
+  await expect(page.locator('[data-act=undo]')).toBeDisabled();
+  await page.getByRole('button', { name: 'Temperature' }).click();
+  await page.locator('h1').click();
+  await page.keyboard.press('?');
+  await page.getByLabel(/Switch single keys off/).check();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.keyboard.press('b');
+  await expect(page.locator('[data-act=undo]')).toBeDisabled();
+});

@@ -1,0 +1,61 @@
+import { beginBatch, expect, test } from './farm';
+
+test('rubbish typed into any field gets a clear sentence and stays as typed', async ({ page, farm }) => {
+  await farm.send('house.settle', { unitSystem: 'metric' });
+  await page.goto('/churn/new?front=tub');
+  const tries: [string, string, RegExp][] = [
+    ['How much cream', 'lots', /“lots” was not understood/],
+    ['How much cream', '1,000 g', /could be 1\.000 or 1000/],
+    ['How much cream', '2 qt', /choose US or imperial/],
+    ['How much cream', '-3 l', /below zero/],
+    ['How much cream', '0', /above zero/],
+    ['How much cream', '900000 kg', /check the unit/],
+    ['How much cream', '20 C', /a temperature; a volume or a mass is needed/],
+  ];
+  for (const [label, typed, says] of tries) {
+    await page.getByLabel(label).fill(typed);
+    await expect(page.getByText(says).first()).toBeVisible();
+    await expect(page.getByLabel(label)).toHaveValue(typed);
+    await expect(page.getByRole('button', { name: 'Start churning' })).toBeDisabled();
+  }
+  await page.getByLabel('How much cream').fill('1 l');
+  await page.getByRole('radio', { name: /Measured/ }).click();
+  await page.getByLabel('Temperature of the cream').fill('80');
+  await expect(page.getByText('between 0 and 35 °C')).toBeVisible();
+  await page.getByLabel('Temperature of the cream').fill('14');
+  await page.getByRole('radio', { name: /Another/ }).click();
+  await page.getByLabel('Fat of the cream').fill('75 %');
+  await expect(page.getByText('is butter already')).toBeVisible();
+  await page.getByLabel('Fat of the cream').fill('15');
+  await expect(page.getByText('whips and never breaks')).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('How much cream')).toHaveValue('1 l');
+  await expect(page.getByLabel('Fat of the cream')).toHaveValue('15');
+
+  await page.goto(`/churn/${await beginBatch(farm, 5)}`);
+  await page.locator('[data-act=drained]').click();
+  await page.getByLabel('Buttermilk, if you measure it').fill('a bucket');
+  await expect(page.getByText(/bucket/).first()).toBeVisible();
+  await expect(page.locator('button[data-act=drained]')).toBeDisabled();
+  await page.getByLabel('Buttermilk, if you measure it').fill('');
+  await page.locator('button[data-act=drained]').click();
+  await page.locator('[data-act=unwashed]').click();
+  await page.getByLabel('The butter weighs').fill('9 kg');
+  await expect(page.getByText('more butter than there was cream')).toBeVisible();
+  await expect(page.locator('[data-act=pack]')).toBeDisabled();
+
+  await page.goto('/house');
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(page.getByText('A name of 1 to 60 letters is needed.')).toBeVisible();
+  await page.getByLabel('Its name').fill('Oak churn');
+  await page.getByLabel('Holds, to the brim').fill('huge');
+  await expect(page.getByText(/“huge” was not understood/)).toBeVisible();
+  await page.getByLabel('Holds, to the brim').fill('4 l');
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(page.getByText('Oak churn')).toBeVisible();
+  await page.getByLabel('Its name').fill('Oak churn');
+  await page.getByLabel('Holds, to the brim').fill('5 l');
+  await page.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await expect(page.getByText('That name is taken on this farm.')).toBeVisible();
+  await expect(page.getByLabel('Its name')).toHaveValue('Oak churn');
+});

@@ -1,0 +1,45 @@
+import { beginBatch, expect, expectSound, test } from './farm';
+
+for (const scheme of ['light', 'dark'] as const) {
+  test.describe(`in the ${scheme}`, () => {
+    test.use({ colorScheme: scheme });
+
+    test('every screen is sound: accessible, no sideways scroll, no console errors', async ({
+      page,
+      farm,
+    }) => {
+      const batchId = await beginBatch(farm, 5);
+      for (const path of [
+        '/',
+        '/churn/new?front=again',
+        `/churn/${batchId}`,
+        '/ledger',
+        `/ledger/${batchId}`,
+        '/bench',
+        '/house',
+        '/nowhere',
+      ]) {
+        await page.goto(path);
+        await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+        await expectSound(page);
+      }
+    });
+  });
+}
+
+test('a page elsewhere cannot write here', async ({ request }) => {
+  const response = await request.post('/api/commands', {
+    headers: { origin: 'http://elsewhere.example', 'sec-fetch-site': 'cross-site' },
+    data: {},
+  });
+  expect(response.status()).toBe(403);
+});
+
+test('calculations answer over HTTP as they do on the command line', async ({ request }) => {
+  const right = await request.post('/api/calc/cream.density', { data: { fat: 0.366, temperature: 4.4 } });
+  expect(((await right.json()) as { density: number }).density).toBeCloseTo(1.008, 2);
+  const wrong = await request.post('/api/calc/cream.density', { data: { fat: 2, temperature: 4 } });
+  expect(wrong.status()).toBe(400);
+  expect(await wrong.json()).toMatchObject({ error: { path: 'fat' } });
+  expect((await request.post('/api/calc/no.such', { data: {} })).status()).toBe(400);
+});

@@ -1,0 +1,57 @@
+import { beginBatch, expect, test } from './farm';
+
+test('two browsers on one batch both stay right', async ({ page, farm, browser, baseURL }) => {
+  const batchId = await beginBatch(farm, 3);
+  const other = await browser.newContext({ baseURL });
+  await farm.bind(other);
+  const second = await other.newPage();
+  await Promise.all([page.goto(`/churn/${batchId}`), second.goto(`/churn/${batchId}`)]);
+  await page.locator('[data-act=thickening]').click();
+  await expect(second.locator('[data-act=whipped]').first()).toContainText('It is whipped');
+  await second.locator('[data-act=whipped]').first().click();
+  await expect(page.locator('[data-act=grainy]').first()).toContainText('It is grainy');
+  // Both see the break at once: it is one break.
+  await Promise.all([page.locator('[data-act=break]').click(), second.locator('[data-act=break]').click()]);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Stop at wheat-grain size');
+  await page.getByText('What happened so far').click();
+  await expect(page.getByText('marked by another device too; counted once')).toBeVisible();
+  await expect(page.getByText(/What happened so far \(5\)/)).toBeVisible();
+  await expect(second.getByText(/What happened so far \(5\)/)).toBeVisible();
+  await other.close();
+});
+
+test('marks made without the house are kept, shown as unsent, survive a reload and arrive once', async ({
+  page,
+  farm,
+}) => {
+  const batchId = await beginBatch(farm, 3);
+  await page.goto(`/churn/${batchId}`);
+  await page.route('**/api/commands', (route) => route.abort());
+  await page.locator('[data-act=thickening]').click();
+  await page.locator('[data-act=whipped]').first().click();
+  await expect(page.getByText('2 kept here, not sent yet')).toBeVisible();
+  await page.reload();
+  await expect(page.locator('[data-act=grainy]').first()).toContainText('It is grainy');
+  await expect(page.getByText('2 kept here, not sent yet')).toBeVisible();
+  await page.unroute('**/api/commands');
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await expect(page.getByText('kept here, not sent yet')).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByText(/What happened so far \(3\)/)).toBeVisible();
+});
+
+test('a mark whose answer is lost on the way back is not doubled', async ({ page, farm }) => {
+  const batchId = await beginBatch(farm, 3);
+  await page.goto(`/churn/${batchId}`);
+  let lost = 0;
+  await page.route('**/api/commands', async (route) => {
+    if (lost++ === 0) {
+      await route.fetch();
+      await route.abort();
+    } else await route.continue();
+  });
+  await page.locator('[data-act=thickening]').click();
+  await expect.poll(() => lost).toBeGreaterThan(1);
+  await page.reload();
+  await expect(page.getByText(/What happened so far \(2\)/)).toBeVisible();
+});
