@@ -13,7 +13,6 @@ export default defineConfig({
   reporter: [['list']],
   use: {
     baseURL: process.env.IMMULGO_ADDRESS,
-    trace: 'retain-on-failure',
     timezoneId: 'Europe/Dublin',
     locale: 'en-IE',
     launchOptions: {

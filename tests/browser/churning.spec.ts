@@ -22,7 +22,7 @@ test('stages can be marked, taken back, re-timed, paused over, watered and done 
   await page.getByLabel('Cold water added').fill('60 ml');
   await page.getByRole('button', { name: 'It is in' }).click();
   await page.locator('[data-act=pause]').click();
-  await expect(page.getByText('Go on when you are ready')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Go on when you are ready' })).toBeVisible();
   const standing = await page.getByRole('timer').textContent();
   await page.waitForTimeout(1100);
   expect(await page.getByRole('timer').textContent()).toBe(standing);
@@ -96,7 +96,7 @@ test('butter in portions, each its own way, one joined to another, by mould with
   await page.getByLabel('No scale').check();
   await page.getByLabel('How many').fill('1');
   await page.locator('[data-act=portion]').click();
-  await expect(page.getByRole('listitem').filter({ hasText: 'Garlic' })).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'GarlicJoin' })).toBeVisible();
   await page.getByRole('button', { name: 'Join the first' }).click();
   await expect(page.getByText('(2 together)')).toBeVisible();
   await page.locator('[data-act=undo]').click();

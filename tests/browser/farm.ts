@@ -132,8 +132,12 @@ export async function expectSound(page: Page): Promise<void> {
   expect(
     serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`),
   ).toEqual([]);
-  const overflow = await page.evaluate(
-    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-  );
-  expect(overflow, 'pixels of sideways scroll').toBeLessThanOrEqual(0);
+  const tooWide = await page.evaluate(() => {
+    const { scrollWidth, clientWidth } = document.documentElement;
+    if (scrollWidth <= clientWidth) return [];
+    return [...document.querySelectorAll('body *')]
+      .filter((element) => element.getBoundingClientRect().right > clientWidth + 1)
+      .map((element) => `${element.tagName} ${element.textContent?.slice(0, 40) ?? ''}`);
+  });
+  expect(tooWide, 'what makes the page scroll sideways').toEqual([]);
 }

@@ -15,7 +15,7 @@ test('a whole churning by keyboard alone, in litres', async ({ page, farm }) => 
   await reach(page, 'a[href="/churn/new?front=tub"]');
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('How much cream')).toBeFocused();
-  await page.keyboard.type('just over 1,4 l');
+  await page.keyboard.type('just over 0,9 l');
   await expect(page.getByText('give or take')).toBeVisible();
   await reach(page, '[role=radio][aria-checked=true]');
   await page.keyboard.press('ArrowRight');
@@ -30,12 +30,12 @@ test('a whole churning by keyboard alone, in litres', async ({ page, farm }) => 
   await reach(page, 'button[data-act=washed-clear]');
   await page.keyboard.press('Enter');
   await reach(page, 'input[maxlength="80"]');
-  await page.keyboard.type('560 bst');
+  await page.keyboard.type('360 bst');
   await expect(page.getByText(/“bst” was not understood|bst/).first()).toBeVisible();
   for (let i = 0; i < 7; i += 1) await page.keyboard.press('Backspace');
-  await page.keyboard.type('560 g');
+  await page.keyboard.type('360 g');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('560 g of butter');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('360 g of butter');
   await reach(page, '[data-act=done]');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Your first butter. What is this farm called?')).toBeVisible();

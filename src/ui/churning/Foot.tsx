@@ -8,7 +8,6 @@ import type { BatchEvent } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { ToolKey } from '@/core/churning/tools';
 import { toolKeys, tools } from '@/core/churning/tools';
-import { creamDensity } from '@/core/dairy/creamDensity';
 import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../frame/FarmContext';
 import { QuantityField, understand } from '../quantity/QuantityField';
@@ -17,6 +16,9 @@ import { eventWords } from './eventWords';
 import { amountRules, sizeRules, temperatureRules } from './planDraft';
 import type { LiveBatch } from './useBatch';
 import styles from './Foot.module.css';
+
+/** g/mL of cold water. */
+const waterDensity = 1;
 
 type Open = 'temperature' | 'water' | 'tool' | 'abandon' | undefined;
 
@@ -127,7 +129,7 @@ function WaterForm({ record, onDone }: FormProps) {
   const enter = () => {
     if (!understood || !('quantity' in understood)) return;
     const { kind, value } = understood.quantity;
-    record({ kind: 'water', mass: kind === 'mass' ? value : value * creamDensity(0, 8) });
+    record({ kind: 'water', mass: kind === 'mass' ? value : value * waterDensity });
     onDone();
   };
   return (

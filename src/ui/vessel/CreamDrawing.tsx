@@ -51,8 +51,7 @@ export function CreamDrawing({
   return (
     <svg
       viewBox="0 0 200 240"
-      role="img"
-      aria-label={label}
+      {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
       style={{ width: '100%', height: '100%', display: 'block' }}
     >
       <defs>
