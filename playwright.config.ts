@@ -8,8 +8,9 @@ export default defineConfig({
   fullyParallel: true,
   workers: 2,
   retries: 0,
-  timeout: 45_000,
-  expect: { timeout: 8_000 },
+  // Generous, for slow and busy machines: a sound run never waits this long.
+  timeout: 240_000,
+  expect: { timeout: 30_000 },
   reporter: [['list']],
   use: {
     baseURL: process.env.IMMULGO_ADDRESS,

@@ -1,6 +1,8 @@
 'use client';
 
 import { styled } from '@mui/material/styles';
+import { usePathname, useRouter } from 'next/navigation';
+import { useEffect, useRef } from 'react';
 import { useReachable, useWaiting } from '../outbox/OutboxProvider';
 
 const Tag = styled('span')({
@@ -20,7 +22,15 @@ const Tag = styled('span')({
 export function Unsent() {
   const waiting = useWaiting();
   const reachable = useReachable();
+  const router = useRouter();
+  const live = /^\/churn\/(?!new)/.test(usePathname());
   const unsent = waiting.length;
+  const before = useRef(0);
+  useEffect(() => {
+    // A page drawn while something was on its way shows the house of before: draw it again once all is answered.
+    if (before.current > 0 && unsent === 0 && !live) router.refresh();
+    before.current = unsent;
+  }, [unsent, live, router]);
   return (
     <span role="status" aria-live="polite">
       {!reachable && unsent > 0 && <Tag>{unsent} kept here, not sent yet</Tag>}

@@ -115,16 +115,19 @@ function Cream({
         strokeWidth="1.6"
         strokeLinejoin="round"
       />
-      <g fill="var(--fat)" stroke="var(--fat-edge)" strokeWidth="0.9">
-        {drops.map(({ x, y, size }, i) => (
-          <circle
-            key={i}
-            cx={(shape.left + x * width).toFixed(1)}
-            cy={(surface + 3 + y * (band - 4) * (1 - look.gathered * 0.3)).toFixed(1)}
-            r={(look.radius * size).toFixed(1)}
-          />
-        ))}
-      </g>
+      <path
+        d={drops
+          .map(({ x, y, size }) => {
+            const r = look.radius * size;
+            const left = shape.left + x * width - r;
+            const middle = surface + 3 + y * (band - 4) * (1 - look.gathered * 0.3);
+            return `M${left.toFixed(1)} ${middle.toFixed(1)}a${r.toFixed(1)} ${r.toFixed(1)} 0 1 0 ${(2 * r).toFixed(1)} 0a${r.toFixed(1)} ${r.toFixed(1)} 0 1 0 ${(-2 * r).toFixed(1)} 0`;
+          })
+          .join('')}
+        fill="var(--fat)"
+        stroke="var(--fat-edge)"
+        strokeWidth="0.9"
+      />
     </>
   );
 }
