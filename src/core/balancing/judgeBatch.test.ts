@@ -1,0 +1,96 @@
+import fc from 'fast-check';
+import type { BatchEvent, BatchFacts } from '../churning/batchEvents';
+import { batchStory } from '../churning/batchStory';
+import { churnedLines } from './churnedLines';
+import { judgeBatch } from './judgeBatch';
+
+const facts: BatchFacts = {
+  creamMass: 2000, creamMassSd: 20, creamVolume: 2010, amountTyped: '2 kg', creamFat: 0.38, creamFatSd: 0.01, fatMethod: 'label',
+  temperature: 13, temperatureAssumed: false, ripened: false, treatment: 'pasteurised', homogenised: false, hardness: 0,
+  tool: 'barrel', vesselId: null, capacity: 10000, loads: 1, usualSalt: { way: 'none' }, usualStorage: 'fridge',
+}; // prettier-ignore
+
+function batch(
+  butter: number[],
+  options: { buttermilk?: number; water?: number; measured?: 'scale' | 'volume'; salt?: number } = {},
+) {
+  const events = [
+    { kind: 'started' },
+    ...(options.water ? [{ kind: 'water', mass: options.water }] : []),
+    { kind: 'mark', stage: 'break' },
+    options.buttermilk === undefined ? { kind: 'drained', measured: 'skipped' } : { kind: 'drained', measured: 'mass', mass: options.buttermilk, massSd: 5 },
+    ...butter.map((mass, i) => ({ kind: 'portion', portionId: `portion-${i}-abc`, name: '', mass, massSd: options.measured === 'volume' ? mass * 0.08 : 2, measured: options.measured ?? 'scale', saltMass: options.salt ?? 0, salting: { way: 'none' }, additions: [], storage: 'fridge' })),
+    { kind: 'packed' },
+  ].map((body, i) => ({ id: `event-${String(i).padStart(4, '0')}`, atSeconds: 1_800_000_000 + i * 60, ...body })) as BatchEvent[]; // prettier-ignore
+  return batchStory(facts, events);
+}
+
+describe('the verdict', () => {
+  it.each([
+    [900, 'plausible'],
+    [1000, 'wet'],
+    [820, 'suspect'],
+  ] as const)('on %d g of butter from 760 g of fat is %s', (mass, verdict) => {
+    expect(judgeBatch(facts, batch([mass], { buttermilk: 1050 }), 0.008)!.verdict).toBe(verdict);
+  });
+
+  it('takes the water added to the churn off the buttermilk, and off nothing else', () => {
+    const dry = judgeBatch(facts, batch([900], { buttermilk: 1050 }), 0.008)!;
+    const watered = judgeBatch(facts, batch([900], { buttermilk: 1150, water: 100 }), 0.008)!;
+    const net = (judged: typeof dry) =>
+      judged.figures.find((figure) => figure.key === 'netButtermilk')!.value;
+    expect(net(watered)).toBeCloseTo(net(dry), 9);
+  });
+
+  it('is worked out without a buttermilk measurement, and is then less sure', () => {
+    const measured = judgeBatch(facts, batch([900], { buttermilk: 1090 }), 0.008)!;
+    const skipped = judgeBatch(facts, batch([900]), 0.008)!;
+    expect(skipped.verdict).toBe('plausible');
+    expect(skipped.impliedSd).toBeGreaterThan(measured.impliedSd);
+  });
+
+  it('without a scale says what a scale would settle', () => {
+    const judged = judgeBatch(facts, batch([930], { measured: 'volume' }), 0.008)!;
+    expect(judged.withAScale).toMatch(/from 7\d to 9\d %.*scale would settle/);
+    expect(judgeBatch(facts, batch([930]), 0.008)!.withAScale).toBeUndefined();
+  });
+
+  it('is not given when nothing was weighed or no fat would be left', () => {
+    expect(judgeBatch(facts, batch([]), 0.008)).toBeUndefined();
+    expect(judgeBatch(facts, batch([900], { buttermilk: 1050 }), 0.9)).toBeUndefined();
+  });
+
+  it('opens every figure: each has a formula, inputs and a source', () => {
+    for (const figure of judgeBatch(facts, batch([900]), 0.008)!.figures) {
+      expect(figure.formula).not.toBe('');
+      expect(figure.inputs.length).toBeGreaterThan(0);
+      expect(figure.source).toMatch(/20\d\d|density/i);
+    }
+  });
+});
+
+describe('what the batch moved', () => {
+  it('adds up to the milligram in mass and in fat, and no butter holds more fat than it weighs', () => {
+    const grams = fc.double({ min: 50, max: 1200, noNaN: true });
+    fc.assert(
+      fc.property(
+        fc.array(grams, { minLength: 1, maxLength: 4 }),
+        fc.option(grams, { nil: undefined }),
+        fc.double({ min: 0, max: 200, noNaN: true }),
+        fc.double({ min: 0, max: 40, noNaN: true }),
+        (butter, buttermilk, water, salt) => {
+          const story = batch(butter, { buttermilk, water, salt });
+          const judged = judgeBatch(facts, story, 0.008);
+          if (!judged) return;
+          const lines = churnedLines(facts, story, judged, 'cream-lot', 'milk-lot');
+          const sum = (key: 'mass' | 'fat') =>
+            lines.reduce((total, line) => total + Math.round(line[key] * 1000), 0);
+          expect([sum('mass'), sum('fat')]).toEqual([0, 0]);
+          for (const line of lines)
+            if (line.account !== 'unaccounted')
+              expect(Math.abs(line.fat)).toBeLessThanOrEqual(Math.abs(line.mass));
+        },
+      ),
+    );
+  });
+});

@@ -1,0 +1,177 @@
+import fc from 'fast-check';
+import type { BatchEvent } from './batchEvents';
+import { batchStory, elapsedAt } from './batchStory';
+
+type Body = BatchEvent extends infer E ? (E extends BatchEvent ? Omit<E, 'id' | 'atSeconds'> : never) : never;
+let made = 0;
+const at = (minutes: number, body: Body, id = `event-${String((made += 1)).padStart(4, '0')}`): BatchEvent =>
+  ({ id, atSeconds: 1_800_000_000 + minutes * 60, ...body }) as BatchEvent;
+const barrel = { tool: 'barrel', capacity: 10000, loads: 1 } as const;
+const start = at(0, { kind: 'started' }, 'started-0');
+const mark = (
+  minutes: number,
+  stage: 'thickening' | 'whipped' | 'grainy' | 'break' | 'stopped',
+  id?: string,
+) => at(minutes, { kind: 'mark', stage }, id);
+
+describe('the story of a batch', () => {
+  it('leads from thickening to packed, skipping what was not marked', () => {
+    const events: BatchEvent[] = [start];
+    const next = () => batchStory(barrel, events).next;
+    expect(next()).toBe('thickening');
+    events.push(mark(5, 'whipped'));
+    expect(next()).toBe('grainy');
+    events.push(mark(20, 'break'));
+    expect(next()).toBe('stopped');
+    events.push(mark(21, 'stopped'));
+    expect(next()).toBe('drained');
+    events.push(at(25, { kind: 'drained', measured: 'skipped' }));
+    expect(next()).toBe('washed');
+    events.push(at(27, { kind: 'washed', clarity: 'milky' }));
+    expect(next()).toBe('washed');
+    events.push(at(29, { kind: 'washed', clarity: 'clear' }));
+    expect(next()).toBe('portion');
+  });
+
+  it('does not depend on the order events arrive in, nor on how often', () => {
+    const events = [
+      start,
+      mark(4, 'thickening'),
+      at(6, { kind: 'paused' }),
+      at(60, { kind: 'resumed' }),
+      mark(64, 'break'),
+      mark(65, 'stopped'),
+      at(70, { kind: 'water', mass: 50 }),
+    ];
+    const told = batchStory(barrel, events);
+    fc.assert(
+      fc.property(
+        fc.shuffledSubarray([...events, ...events], { minLength: events.length * 2 }),
+        (shuffled) => {
+          expect(batchStory(barrel, shuffled)).toEqual(told);
+        },
+      ),
+      { numRuns: 50 },
+    );
+  });
+
+  it('lets the clock stand over a night and leaves it out of the break time', () => {
+    const story = batchStory(barrel, [
+      start,
+      at(10, { kind: 'paused' }),
+      at(610, { kind: 'resumed' }),
+      mark(615, 'break'),
+    ]);
+    expect(story.marks[0]!.elapsedSeconds).toBe(15 * 60);
+    expect(elapsedAt(story.clock, start.atSeconds + 616 * 60)).toBe(16 * 60);
+  });
+
+  it('takes back a mark, takes back the taking back, and puts its time right', () => {
+    const broke = mark(9, 'break', 'the-break');
+    const undo = at(10, { kind: 'undone', eventId: 'the-break' }, 'the-undo');
+    expect(batchStory(barrel, [start, broke, undo]).marks).toHaveLength(0);
+    expect(
+      batchStory(barrel, [start, broke, undo, at(11, { kind: 'undone', eventId: 'the-undo' })]).marks,
+    ).toHaveLength(1);
+    const retimed = batchStory(barrel, [
+      start,
+      broke,
+      at(11, { kind: 'retimed', eventId: 'the-break', toSeconds: start.atSeconds + 480 }),
+    ]);
+    expect(retimed.marks[0]!.elapsedSeconds).toBe(480);
+  });
+
+  it('survives an undo that takes back itself through another', () => {
+    const a = at(1, { kind: 'undone', eventId: 'undo-bbbb' }, 'undo-aaaa');
+    const b = at(1, { kind: 'undone', eventId: 'undo-aaaa' }, 'undo-bbbb');
+    expect(batchStory(barrel, [start, a, b]).phase).toBe('churning');
+  });
+
+  it('counts what two devices marked at once as one, and keeps both', () => {
+    const story = batchStory(barrel, [start, mark(9, 'break'), mark(9.2, 'break')]);
+    expect(story.marks.map((one) => one.echo)).toEqual([false, true]);
+    expect(story.broken).toBe(1);
+    expect(
+      batchStory(barrel, [start, mark(9, 'whipped'), mark(12, 'whipped')]).marks.map((one) => one.echo),
+    ).toEqual([false, false]);
+  });
+
+  it('keeps and flags what looks out of order', () => {
+    const flags = (...events: BatchEvent[]) =>
+      batchStory(barrel, [start, ...events]).flags.map((flag) => flag.says);
+    expect(flags(mark(-5, 'whipped'))[0]).toMatch(/before the churn was started/);
+    expect(flags(at(5, { kind: 'drained', measured: 'skipped' }))[0]).toMatch(/no break/);
+    expect(flags(at(5, { kind: 'paused' }), mark(6, 'break'))[0]).toMatch(/during a pause/);
+    expect(flags(at(5, { kind: 'packed' }), mark(6, 'break'))[0]).toMatch(/after the butter was packed/);
+  });
+
+  it('churns on after draining, and moves to another tool', () => {
+    const story = batchStory(barrel, [
+      start,
+      mark(9, 'stopped'),
+      at(10, { kind: 'drained', measured: 'mass', mass: 100, massSd: 3 }),
+      at(12, { kind: 'tool', tool: 'jar', capacity: 2000 }),
+      at(12.5, { kind: 'resumed' }),
+    ]);
+    expect(story.phase).toBe('churning');
+    expect([story.tool, story.capacity]).toEqual(['jar', 2000]);
+    expect(story.drains).toHaveLength(1);
+  });
+
+  it('stops at the one mark of a quick tool, infers the others and says so, load by load', () => {
+    const quick = { tool: 'blender', capacity: 1500, loads: 2 } as const;
+    const story = batchStory(quick, [start, mark(2, 'break')]);
+    expect(story.next).toBe('load');
+    expect(story.clock.runningSince).toBeUndefined();
+    expect(
+      story.marks.filter((one) => one.inferred).map((one) => [one.stage, Math.round(one.elapsedSeconds)]),
+    ).toEqual([
+      ['thickening', 11],
+      ['whipped', 46],
+      ['grainy', 78],
+    ]);
+    const second = batchStory(quick, [start, mark(2, 'break'), at(4, { kind: 'load' }), mark(5, 'break')]);
+    expect([second.broken, second.next]).toEqual([2, 'drained']);
+    expect(second.marks.find((one) => one.stage === 'break' && one.load === 2)!.elapsedSeconds).toBe(60);
+  });
+
+  it('joins portions without losing a gram of butter or salt', () => {
+    const portion = (id: string, mass: number): Body => ({
+      kind: 'portion',
+      portionId: id,
+      name: id,
+      mass,
+      massSd: 2,
+      measured: 'scale',
+      saltMass: mass / 50,
+      salting: { way: 'none' },
+      additions: id === 'portion-b' ? ['garlic'] : [],
+      storage: 'fridge',
+    });
+    const story = batchStory(barrel, [
+      start,
+      at(20, portion('portion-a', 300)),
+      at(21, portion('portion-b', 200)),
+      at(22, { kind: 'joined', portionId: 'portion-b', into: 'portion-a' }),
+      at(23, { kind: 'joined', portionId: 'portion-b', into: 'portion-a' }),
+    ]);
+    expect(story.portions).toHaveLength(1);
+    expect(story.portions[0]).toMatchObject({
+      mass: 500,
+      saltMass: 10,
+      additions: ['garlic'],
+      joined: ['portion-b'],
+    });
+    expect(story.flags[0]!.says).toMatch(/no longer there/);
+  });
+
+  it('flags water that came after the draining and would be taken off twice', () => {
+    const story = batchStory(barrel, [
+      start,
+      mark(9, 'break'),
+      at(10, { kind: 'drained', measured: 'skipped' }),
+      at(11, { kind: 'water', mass: 60 }),
+    ]);
+    expect(story.flags[0]!.says).toMatch(/after the buttermilk was drained/);
+  });
+});

@@ -1,0 +1,43 @@
+import { migrate, migrations } from './migrate';
+import type { TestDatabase } from './testing/database';
+import { testDatabase } from './testing/database';
+
+let house: TestDatabase;
+beforeAll(async () => {
+  house = await testDatabase(migrations[0]!.name);
+});
+afterAll(() => house.close());
+
+it('brings a house with lots and entries in it forward, changing nothing that was written', async () => {
+  const farm = await house.farm();
+  const write = (sql: string) =>
+    house.owner.transaction(async (transaction) => {
+      await house.owner.query(`SELECT set_config('immulgo.farm', '${farm}', true)`, { transaction });
+      return house.owner.query(sql, { transaction });
+    });
+  await write(
+    `INSERT INTO command (farm_id, id, device, name, input, at, received_at) VALUES ('${farm}', 'command-1', 'tablet', 'x', '{}', now(), now())`,
+  );
+  await write(
+    `INSERT INTO lot (farm_id, id, code, kind, made_at, raw, ripened) VALUES ('${farm}', 'cream-0001', 'C1', 'cream', now(), false, false)`,
+  );
+  await write(`WITH e AS (INSERT INTO entry (farm_id, command_id, kind, at, recorded_at) VALUES ('${farm}', 'command-1', 'received', now(), now()) RETURNING id)
+    INSERT INTO entry_line (farm_id, entry_id, position, lot_id, account, mass, fat)
+    SELECT '${farm}', e.id, n, CASE n WHEN 1 THEN 'cream-0001' END, CASE n WHEN 0 THEN 'received' END, (2 * n - 1) * 1000, (2 * n - 1) * 380 FROM e, generate_series(0, 1) n`);
+  const balances = () => write('SELECT lot_id, mass, fat FROM lot_balance');
+  const [before] = await balances();
+  expect(before).toEqual([{ lot_id: 'cream-0001', mass: '1000.000', fat: '380.000' }]);
+
+  const ran = await migrate(house.owner);
+  expect(ran).toEqual(migrations.slice(1).map((step) => step.name));
+  expect((await balances())[0]).toEqual(before);
+  expect(await migrate(house.owner)).toEqual([]);
+});
+
+it('guards every table that belongs to a farm, against its owner too', async () => {
+  const [open] = await house.owner.query(
+    `SELECT c.relname FROM pg_class c JOIN pg_attribute a ON a.attrelid = c.oid AND a.attname = 'farm_id'
+     WHERE c.relkind = 'r' AND c.relnamespace = 'public'::regnamespace AND NOT (c.relrowsecurity AND c.relforcerowsecurity)`,
+  );
+  expect(open).toEqual([]);
+});

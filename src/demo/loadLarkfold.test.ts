@@ -1,0 +1,50 @@
+import { inFarm } from '@/data/farmScope';
+import { database } from '@/data/connection';
+import type { TestDatabase } from '@/data/testing/database';
+import { testDatabase } from '@/data/testing/database';
+import { setClock } from '@/server/clock';
+import { ledgerView } from '@/server/ledger/views';
+import { todayView } from '@/server/today/views';
+import { loadLarkfold } from './loadLarkfold';
+
+let house: TestDatabase;
+beforeAll(async () => {
+  house = await testDatabase();
+});
+afterAll(async () => {
+  setClock(undefined);
+  await house.close();
+});
+
+it('lives through Larkfold’s mornings the same way each time, with books that balance', async () => {
+  const load = async () => {
+    const farm = await house.farm();
+    setClock(new Date('2026-11-23T07:42:00Z'));
+    expect(await loadLarkfold(farm)).toBe(true);
+    setClock(new Date('2026-11-23T07:42:00Z'));
+    expect(await loadLarkfold(farm)).toBe(false);
+    return farm;
+  };
+  const [first, second] = [await load(), await load()];
+  const { rows } = await ledgerView(first);
+  expect(rows).toEqual(
+    (await ledgerView(second)).rows.map((row, i) => ({
+      ...row,
+      facts: { ...row.facts, vesselId: rows[i]!.facts.vesselId },
+    })),
+  );
+  expect(rows).toHaveLength(13);
+  expect(new Set(rows.map((row) => row.judged?.verdict))).toEqual(new Set([undefined, 'plausible', 'wet']));
+  expect(
+    rows.filter((row) => row.judged && (row.judged.churnEfficiency < 0.9 || row.judged.churnEfficiency >= 1)),
+  ).toEqual([]);
+  const { inProgress, butter, paces } = await todayView(first);
+  expect(inProgress).toHaveLength(1);
+  expect(butter.length).toBeGreaterThan(4);
+  expect(paces.paddleHand!.batches).toBeGreaterThan(4);
+  expect(Math.exp(paces.paddleHand!.logMean)).toBeLessThan(1);
+  const [sums] = await inFarm(first, ({ transaction }) =>
+    database().query('SELECT sum(mass) AS mass, sum(fat) AS fat FROM entry_line', { transaction }),
+  );
+  expect(sums).toEqual([{ mass: '0.000', fat: '0.000' }]);
+}, 120_000);
