@@ -20,20 +20,20 @@ interface Fixtures {
 }
 
 export const test = base.extend<Fixtures>({
-  farm: async ({ context, request, baseURL }, use) => {
+  farm: async ({ context, request, baseURL }, provide) => {
     const farm = await openFarm(request, baseURL!);
     await farm.bind(context);
-    await use(farm);
+    await provide(farm);
   },
   quiet: [
-    async ({ page }, use) => {
+    async ({ page }, provide) => {
       const errors: string[] = [];
       page.on('pageerror', (error) => errors.push(error.message));
       page.on('console', (message) => {
         if (message.type() === 'error' && !/Failed to (load resource|fetch)/.test(message.text()))
           errors.push(message.text());
       });
-      await use();
+      await provide();
       expect(errors).toEqual([]);
     },
     { auto: true },

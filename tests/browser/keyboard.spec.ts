@@ -1,7 +1,8 @@
-import { expect, test } from './farm';
+import type { Page } from '@playwright/test';
+import { beginBatch, expect, test } from './farm';
 
 /** Tabs until the wanted thing has the focus; fails when the keyboard cannot reach it. */
-async function reach(page: import('@playwright/test').Page, selector: string) {
+async function reach(page: Page, selector: string) {
   for (let i = 0; i < 80; i += 1) {
     if (await page.evaluate((wanted) => document.activeElement?.matches(wanted) ?? false, selector)) return;
     await page.keyboard.press('Tab');
@@ -42,7 +43,6 @@ test('a whole churning by keyboard alone, in litres', async ({ page, farm }) => 
 });
 
 test('single keys never fire while typing, and can be switched off', async ({ page, farm }) => {
-  const { beginBatch } = await import('./farm');
   await page.goto(`/churn/${await beginBatch(farm, 2)}`);
   await page.getByRole('button', { name: 'Temperature' }).click();
   await page.getByLabel('Temperature in the churn').fill('');

@@ -1,0 +1,77 @@
+import { execFileSync } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+import { chromium } from '@playwright/test';
+import type { BrowserContext, Page } from '@playwright/test';
+
+/** The README's pictures: Larkfold at a fixed hour, so that the same sources give the same pictures. */
+const folder = 'docs/screenshots';
+const address = process.env.IMMULGO_ADDRESS!;
+const clock = process.env.IMMULGO_CLOCK!;
+
+interface Picture {
+  name: string;
+  path: string;
+  size?: { width: number; height: number };
+  dark?: boolean;
+  /** What to do before the picture is taken. */
+  first?: (page: Page) => Promise<void>;
+}
+
+const phone = { width: 390, height: 844 };
+const newest = async (page: Page, text: string | RegExp) => {
+  await page.goto(`${address}/ledger`);
+  await page.locator('tbody tr', { hasText: text }).first().getByRole('link').click();
+  await page.getByRole('heading', { level: 1 }).waitFor();
+};
+
+const pictures: Picture[] = [
+  { name: 'today', path: '/' },
+  { name: 'today-phone', path: '/', size: phone },
+  { name: 'plan', path: '/churn/new?front=again' },
+  { name: 'churn', path: '/churn' },
+  { name: 'churn-phone', path: '/churn', size: phone },
+  { name: 'churn-dark', path: '/churn', dark: true },
+  { name: 'ledger', path: '/ledger' },
+  { name: 'batch', path: '/ledger', first: (page) => newest(page, /wet/) },
+  { name: 'bench', path: '/bench' },
+  { name: 'house', path: '/house' },
+];
+
+async function main(only: string[]): Promise<void> {
+  mkdirSync(folder, { recursive: true });
+  const browser = await chromium.launch({
+    executablePath: execFileSync('sh', ['-c', 'command -v chromium'], { encoding: 'utf8' }).trim(),
+    args: ['--disable-background-networking', ...(process.getuid?.() === 0 ? ['--no-sandbox'] : [])],
+  });
+  for (const picture of pictures.filter(({ name }) => only.length === 0 || only.includes(name))) {
+    const context = await browser.newContext({
+      viewport: picture.size ?? { width: 1280, height: 800 },
+      colorScheme: picture.dark ? 'dark' : 'light',
+      timezoneId: 'Europe/Dublin',
+      locale: 'en-IE',
+      reducedMotion: 'reduce',
+    });
+    await take(context, picture);
+    await context.close();
+    console.log(`  ${folder}/${picture.name}.png`);
+  }
+  await browser.close();
+}
+
+async function take(context: BrowserContext, { name, path, first }: Picture): Promise<void> {
+  const page = await context.newPage();
+  await page.clock.setFixedTime(new Date(clock));
+  await page.goto(`${address}${path}`);
+  await first?.(page);
+  await page.getByRole('heading', { level: 1 }).first().waitFor();
+  await page.waitForTimeout(600);
+  await page.screenshot({ path: `${folder}/${name}.png` });
+}
+
+main(process.argv.slice(2)).then(
+  () => process.exit(0),
+  (error: unknown) => {
+    console.error(error instanceof Error ? error.message : error);
+    process.exit(1);
+  },
+);
