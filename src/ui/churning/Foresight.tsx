@@ -1,5 +1,6 @@
 'use client';
 
+import type { ReactNode } from 'react';
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import type { Foreseen, Glimpse } from '@/core/churning/foresee';
 import { otherWay } from '@/core/churning/foresee';
@@ -30,6 +31,7 @@ export function Foresight({
   drawing,
   needs,
   toolName,
+  act,
 }: {
   facts: BatchFacts | undefined;
   foreseen: Foreseen | undefined;
@@ -37,6 +39,8 @@ export function Foresight({
   drawing: keyof typeof shapes;
   needs: string | undefined;
   toolName: string;
+  /** The main button, between what is foreseen and the reasons for it. */
+  act: ReactNode;
 }) {
   const say = useSay();
   const fill = loads?.fillEach ?? 0;
@@ -80,6 +84,7 @@ export function Foresight({
           half full it whips, swells and will not break.
         </p>
       )}
+      {act}
       {foreseen && facts && (
         <>
           <Ways foreseen={foreseen} celsius={facts.temperature} />

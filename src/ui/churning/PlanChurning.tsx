@@ -247,31 +247,35 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
           loads={later.loads}
           drawing={chosenTool.drawing}
           needs={read.needs}
+          act={
+            <>
+              {refused && (
+                <p role="alert" className={styles.refused}>
+                  {refused}
+                </p>
+              )}
+              <div className={styles.start}>
+                <Button
+                  variant="contained"
+                  size="large"
+                  fullWidth
+                  disabled={!read.facts}
+                  onClick={() => void start()}
+                  sx={{ minHeight: { xs: 76, md: 96 }, fontSize: '1.5rem' }}
+                >
+                  {starting ? 'Writing it down…' : 'Start churning'}
+                </Button>
+                {starting && (
+                  <Quiet role="status">
+                    Your start is kept on this device with its time, and opens as soon as the house answers.
+                  </Quiet>
+                )}
+              </div>
+              <Cautions cautions={churningCautions({ tool: read.tool, treatment: draft.treatment })} />
+            </>
+          }
           toolName={own.find((vessel) => `vessel:${vessel.id}` === draft.churn)?.name ?? chosenTool.name}
         />
-        <Cautions cautions={churningCautions({ tool: read.tool, treatment: draft.treatment })} />
-        {refused && (
-          <p role="alert" className={styles.refused}>
-            {refused}
-          </p>
-        )}
-        <div className={styles.start}>
-          <Button
-            variant="contained"
-            size="large"
-            fullWidth
-            disabled={!read.facts}
-            onClick={() => void start()}
-            sx={{ minHeight: 96, fontSize: '1.5rem' }}
-          >
-            {starting ? 'Writing it down…' : 'Start churning'}
-          </Button>
-          {starting && (
-            <Quiet role="status">
-              Your start is kept on this device with its time, and opens as soon as the house answers.
-            </Quiet>
-          )}
-        </div>
       </Enamel>
     </div>
   );

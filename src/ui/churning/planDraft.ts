@@ -111,7 +111,9 @@ export function freshDraft(
   };
   if (!last) return base;
   const usual = usualCreams.find(
-    (cream) => cream.method === last.fatMethod && Math.abs(cream.fat - last.creamFat) < 0.0005,
+    (cream) =>
+      cream.method === last.fatMethod &&
+      (cream.method !== 'label' || Math.abs(cream.fat - last.creamFat) < 0.0005),
   );
   const learned = last.fatMethod === 'batches' && plan.fatFromBatches;
   return {

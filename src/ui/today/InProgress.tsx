@@ -40,7 +40,7 @@ export function InProgress({ batch }: { batch: TodayView['inProgress'][number] }
         />
       </div>
       <div className={styles.words}>
-        <div>
+        <div className={styles.said}>
           <Quiet>
             Batch {number}, {say.mass(facts.creamMass)} of cream in {tools[story.tool].inSentence}
           </Quiet>
@@ -57,6 +57,7 @@ export function InProgress({ batch }: { batch: TodayView['inProgress'][number] }
           href={`/churn/${id}`}
           variant="contained"
           size="large"
+          className={styles.go}
           sx={{ minHeight: 96, fontSize: '1.35rem', px: 4 }}
         >
           To the churn

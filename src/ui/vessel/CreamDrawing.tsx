@@ -74,7 +74,14 @@ export function CreamDrawing({
       )}
       <path d={shape.inside} {...line} strokeWidth={2} />
       <path d={shape.front} {...line} />
-      <path d={shape.rim} stroke="var(--rim)" strokeWidth="5" strokeLinecap="round" fill="none" />
+      <path
+        d={shape.rim}
+        stroke="var(--rim)"
+        strokeWidth="4"
+        strokeLinecap="round"
+        fill="none"
+        vectorEffect="non-scaling-stroke"
+      />
     </svg>
   );
 }
@@ -85,6 +92,7 @@ const line = {
   strokeWidth: 2.5,
   strokeLinecap: 'round',
   strokeLinejoin: 'round',
+  vectorEffect: 'non-scaling-stroke',
 } as const;
 
 function Cream({
