@@ -80,6 +80,7 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
 
   const own = plan.vessels.filter((vessel) => vessel.kind === 'churn');
   const chosenTool = tools[read.tool];
+  const cautions = churningCautions({ tool: read.tool, treatment: draft.treatment });
   const system = say.system;
   return (
     <div className={styles.plan}>
@@ -255,6 +256,7 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
                 </p>
               )}
               <div className={styles.start}>
+                <Cautions cautions={cautions.filter((caution) => caution.level === 'danger')} />
                 <Button
                   variant="contained"
                   size="large"
@@ -271,7 +273,7 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
                   </Quiet>
                 )}
               </div>
-              <Cautions cautions={churningCautions({ tool: read.tool, treatment: draft.treatment })} />
+              <Cautions cautions={cautions.filter((caution) => caution.level === 'caution')} />
             </>
           }
           toolName={own.find((vessel) => `vessel:${vessel.id}` === draft.churn)?.name ?? chosenTool.name}
