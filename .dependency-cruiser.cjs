@@ -2,7 +2,7 @@
 const from = (room, allowed) => ({
   name: `${room}-looks-only-where-it-may`,
   severity: 'error',
-  from: { path: `^src/${room}/` },
+  from: { path: `^src/${room}/`, pathNot: '\\.test\\.ts$|/testing/' },
   to: { path: '^src/', pathNot: [`^src/${room}/`, ...allowed] },
 });
 
