@@ -1,0 +1,108 @@
+import {
+  clockText,
+  saidMass,
+  saidMassRange,
+  spokenDegrees,
+  spokenFraction,
+  spokenMass,
+  spokenMinutes,
+  spokenRange,
+  spokenTemperature,
+  spokenVolume,
+  text,
+} from './formatQuantity';
+
+describe('masses, as a person says them', () => {
+  it.each([
+    [7.25, 'metric', '7.3 g'],
+    [612.4, 'metric', '612 g'],
+    [999.4, 'metric', '999 g'],
+    [1000, 'metric', '1 kg'],
+    [1419, 'metric', '1.42 kg'],
+    [14400, 'metric', '14.4 kg'],
+    [28.349523125, 'us', '1 oz'],
+    [12, 'us', '0.42 oz'],
+    [453.59237, 'us', '1 lb'],
+    [680.388555, 'imperial', '1.5 lb'],
+    [-30, 'metric', '−30 g'],
+  ] as const)('%d g on a %s farm is %s', (grams, system, said) => {
+    expect(text(spokenMass(grams, system))).toBe(said);
+  });
+
+  it.each([
+    [883, '885 g'],
+    [41.2, '41 g'],
+    [2312, '2.3 kg'],
+  ])('an estimate of %d g is said as %s', (grams, said) => {
+    expect(text(saidMass(grams, 'metric'))).toBe(said);
+  });
+
+  it.each([
+    [862, 904, 'metric', '860–905 g'],
+    [812, 1108, 'metric', '0.81–1.11 kg'],
+    [400, 470, 'us', '0.88–1.04 lb'],
+    [500, 500, 'metric', '500 g'],
+  ] as const)('from %d to %d g on a %s farm is %s', (low, high, system, said) => {
+    expect(text(saidMassRange(low, high, system))).toBe(said);
+  });
+});
+
+describe('volumes', () => {
+  it.each([
+    [750, 'metric', '750 mL'],
+    [1400, 'metric', '1.4 L'],
+    [4.9, 'metric', '4.9 mL'],
+    [946.352946, 'us', '1 qt'],
+    [118.29, 'us', '0.5 cup'],
+    [354.88, 'us', '1.5 cups'],
+    [14.79, 'us', '1 tbsp'],
+    [1136.5225, 'imperial', '1 qt'],
+  ] as const)('%d mL on a %s farm is %s', (millilitres, system, said) => {
+    expect(text(spokenVolume(millilitres, system))).toBe(said);
+  });
+});
+
+describe('temperatures, times and shares', () => {
+  it('are rounded to what a thermometer shows', () => {
+    expect(text(spokenTemperature(13.9, 'metric'))).toBe('14 °C');
+    expect(text(spokenTemperature(13.6, 'metric'))).toBe('13.5 °C');
+    expect(text(spokenTemperature(-2, 'metric'))).toBe('−2 °C');
+    expect(text(spokenTemperature(4, 'us'))).toBe('39 °F');
+    expect(text(spokenDegrees(2, 'us'))).toBe('3.6 °F');
+    expect(text(spokenDegrees(2, 'imperial'))).toBe('2 °C');
+  });
+
+  it.each([
+    [0.3, '20 s'],
+    [0.01, '5 s'],
+    [1.26, '1.5 min'],
+    [11.7, '12 min'],
+    [89.6, '90 min'],
+    [132, '2 h 10'],
+    [180, '3 h'],
+  ])('%d minutes is %s', (minutes, said) => {
+    expect(text(spokenMinutes(minutes))).toBe(said);
+  });
+
+  it('names both units when a range crosses them', () => {
+    expect(text(spokenRange(0.5, 3, spokenMinutes))).toBe('30 s – 3 min');
+    expect(text(spokenRange(4, 9, spokenMinutes))).toBe('4–9 min');
+  });
+
+  it.each([
+    [0.016, '1.6 %'],
+    [0.38, '38 %'],
+    [1, '100 %'],
+  ])('%d is %s', (share, said) => {
+    expect(text(spokenFraction(share))).toBe(said);
+  });
+
+  it.each([
+    [0, '0:00'],
+    [65.9, '1:05'],
+    [3845, '1:04:05'],
+    [-3, '0:00'],
+  ])('a clock at %d s reads %s', (seconds, reads) => {
+    expect(clockText(seconds)).toBe(reads);
+  });
+});

@@ -1,0 +1,54 @@
+import type { BatchEvent } from '@/core/churning/batchEvents';
+import { batchStory } from '@/core/churning/batchStory';
+import { foresee } from '@/core/churning/foresee';
+import { nextWords } from './nextWords';
+
+const cream = { mass: 1400, massSd: 14, fat: 0.36, fatSd: 0.01, temperature: 14, ripened: false, homogenised: false, hardness: 0, tool: 'standMixer', fill: 0.3 } as const; // prettier-ignore
+const say = { temperature: (celsius: number) => `${Math.round(celsius)} °C` } as Parameters<
+  typeof nextWords
+>[4];
+const start = { id: 'event-start', atSeconds: 1_800_000_000, kind: 'started' } as const;
+const story = (...events: BatchEvent[]) =>
+  batchStory({ tool: 'standMixer', capacity: 4500, loads: 1 }, [start, ...events]);
+const mark = (stage: 'break' | 'stopped', at = 60): BatchEvent => ({
+  id: `event-${stage}`,
+  atSeconds: start.atSeconds + at,
+  kind: 'mark',
+  stage,
+});
+
+describe('what comes next', () => {
+  const seen = foresee(cream);
+
+  it('counts down to the break, and says when it may come any moment', () => {
+    expect(nextWords(story(), seen, 0, undefined, say).next).toMatch(/^Break in \d/);
+    expect(nextWords(story(), seen, seen.breakMinutes!.mid * 60, undefined, say).next).toMatch(
+      /^Break any moment/,
+    );
+  });
+
+  it('when it is late says so, why that usually is, and asks for the temperature', () => {
+    const late = nextWords(story(), seen, seen.breakMinutes!.high * 61, undefined, say);
+    expect(late.next).toBe('Later than nine in ten');
+    expect(late.more).toMatch(/too cold, too full, or thin cream.*Take its temperature/);
+    expect(nextWords(story(), seen, seen.breakMinutes!.high * 61, 9, say).more).toMatch(/It was 9 °C/);
+  });
+
+  it('warns of cream too warm to grain and too cold to break, with the temperature to aim for', () => {
+    expect(nextWords(story(), foresee({ ...cream, temperature: 27 }), 30, undefined, say)).toMatchObject({
+      next: 'Too warm to grain: chill it',
+      more: expect.stringMatching(/Chill it to about 14 °C/),
+    });
+    const cold = foresee({ ...cream, tool: 'barrel', temperature: 1, roomTemperature: 1 });
+    expect(nextWords(story(), cold, 30, undefined, say).next).toBe('Too cold to break soon');
+  });
+
+  it('leads on from the break to stopping, draining and washing', () => {
+    expect(nextWords(story(mark('break')), seen, 70, undefined, say).next).toBe('Stop at wheat-grain size');
+    expect(nextWords(story(mark('break'), mark('stopped', 80)), seen, 80, undefined, say).next).toBe(
+      'Drain the buttermilk',
+    );
+    const paused = story({ id: 'event-pause', atSeconds: start.atSeconds + 90, kind: 'paused' });
+    expect(nextWords(paused, seen, 90, undefined, say).next).toBe('Go on when you are ready');
+  });
+});

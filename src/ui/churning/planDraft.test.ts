@@ -1,0 +1,159 @@
+import type { Farm, Vessel } from '@/server/house/views';
+import type { PlanDraft } from './planDraft';
+import { freshDraft, readPlan } from './planDraft';
+
+const farm: Farm = {
+  id: 'f',
+  name: null,
+  unitSystem: 'metric',
+  timeZone: 'UTC',
+  fatHardness: 0,
+  settled: true,
+};
+const usFarm: Farm = { ...farm, unitSystem: 'us' };
+const oak: Vessel = { id: 'v1', name: 'Oak churn', kind: 'churn', tool: 'paddleHand', capacity: 5000 };
+const bare = { farm, vessels: [], last: undefined, fatFromBatches: undefined };
+
+const read = (change: Partial<PlanDraft>, plan: Parameters<typeof readPlan>[1] = bare) =>
+  readPlan({ ...freshDraft(plan, 'tub'), amount: '1 l', ...change }, plan);
+
+describe('the plan a maker types and taps', () => {
+  it('starts with one number missing and nothing else', () => {
+    expect(read({ amount: '' }).needs).toBe('How much cream is there?');
+    const { facts } = read({});
+    expect(facts).toMatchObject({
+      creamVolume: 1000,
+      creamFat: 0.36,
+      creamFatSd: 0.01,
+      fatMethod: 'label',
+      temperature: 4,
+      temperatureAssumed: true,
+      treatment: 'pasteurised',
+      tool: 'jar',
+      loads: 2,
+    });
+  });
+
+  it('turns a volume to mass by density at the cream’s temperature', () => {
+    const cold = read({ cold: 'fridge' }).facts!;
+    const warm = read({ cold: 'room' }).facts!;
+    expect(cold.creamMass).toBeCloseTo(1005.9, 0);
+    expect(warm.creamMass).toBeLessThan(cold.creamMass);
+  });
+
+  it('turns a mass to volume the other way, and trusts a scale more than a jug', () => {
+    const weighed = read({ amount: '1 kg' }).facts!;
+    expect(weighed.creamMass).toBe(1000);
+    expect(weighed.creamVolume).toBeCloseTo(994.1, 0);
+    expect(weighed.creamMassSd).toBe(5);
+    expect(read({}).facts!.creamMassSd).toBeCloseTo(0.03 * 1005.9, 0);
+  });
+
+  it('carries a vague word through to a wider amount', () => {
+    const vague = read({ amount: 'just over 1 l' }).facts!;
+    expect(vague.creamMassSd).toBeCloseTo(0.08 * vague.creamMass, 6);
+  });
+
+  it('gives a bare number the farm’s own unit', () => {
+    expect(read({ amount: '2' }).facts!.creamVolume).toBeCloseTo(2000, 6);
+    const us = read({ amount: '2' }, { ...bare, farm: usFarm }).facts!;
+    expect(us.creamVolume).toBeCloseTo(2 * 946.352946, 3);
+  });
+
+  it.each([
+    ['heavy', 0.36, 'label'],
+    ['whipping', 0.33, 'label'],
+    ['double', 0.48, 'label'],
+    ['separator', 0.38, 'separator'],
+    ['gravity', 0.24, 'gravity'],
+  ])('knows %s cream as %d by %s', (cream, fat, method) => {
+    expect(read({ cream }).facts).toMatchObject({ creamFat: fat, fatMethod: method });
+  });
+
+  it('takes a tested fat as surer than a label, and a breed as a guess', () => {
+    const tested = read({ cream: 'other', fatMethod: 'test', fatTyped: '41' }).facts!;
+    expect(tested.creamFat).toBeCloseTo(0.41, 12);
+    expect(tested.creamFatSd).toBe(0.005);
+    const byBreed = read({ cream: 'other', fatMethod: 'breed', breed: 'jersey' }).facts!;
+    expect(byBreed.fatMethod).toBe('breed');
+    expect(byBreed.creamFatSd).toBeGreaterThan(0.03);
+  });
+
+  it('uses what the maker’s own batches say, when there are any', () => {
+    const plan = { ...bare, fatFromBatches: { fat: 0.393, sd: 0.011, method: 'batches' as const } };
+    expect(read({ cream: 'batches' }, plan).facts).toMatchObject({ creamFat: 0.393, creamFatSd: 0.011 });
+    expect(read({ cream: 'batches' }).needs).toBe('How rich is it?');
+  });
+
+  it.each([
+    [{ amount: 'a lot' }, 'The amount needs another look.'],
+    [{ amount: '700 kg' }, 'The amount needs another look.'],
+    [{ cream: 'other', fatTyped: '' }, 'How rich is it?'],
+    [{ cream: 'other', fatTyped: '70 %' }, 'How rich is it?'],
+    [{ cold: 'measured' as const, temperatureTyped: '' }, 'How cold is it?'],
+    [{ cold: 'measured' as const, temperatureTyped: '60 C' }, 'How cold is it?'],
+    [{ sizeTyped: 'big' }, 'What does the churn hold?'],
+  ])('%j is asked for again: %s', (change, needs) => {
+    const plan = read(change);
+    expect(plan.facts).toBeUndefined();
+    expect(plan.needs).toBe(needs);
+  });
+
+  it('takes a bare temperature in the farm’s degrees', () => {
+    expect(read({ cold: 'measured', temperatureTyped: '14' }).facts!.temperature).toBe(14);
+    const us = read({ cold: 'measured', temperatureTyped: '57' }, { ...bare, farm: usFarm });
+    expect(us.facts!.temperature).toBeCloseTo(13.89, 2);
+    expect(us.facts!.temperatureAssumed).toBe(false);
+  });
+
+  it('splits what fills a churn more than half, and refuses what is plainly a wrong unit', () => {
+    expect(read({ amount: '2.4 l', churn: 'tool:standMixer' }).facts!.loads).toBe(2);
+    expect(read({ amount: '2.4 l', churn: 'tool:standMixer', sizeTyped: '6 l' }).facts!.loads).toBe(1);
+    const silly = read({ amount: '400 l', churn: 'tool:stick' });
+    expect(silly.facts).toBeUndefined();
+    expect(silly.needs).toMatch(/loads: check the amount/);
+  });
+
+  it('takes an own churn with its own size', () => {
+    const plan = { ...bare, vessels: [oak] };
+    expect(readPlan({ ...freshDraft(plan, 'tub'), amount: '2 l' }, plan).facts).toMatchObject({
+      vesselId: 'v1',
+      tool: 'paddleHand',
+      capacity: 5000,
+      loads: 1,
+    });
+  });
+});
+
+describe('as last time', () => {
+  const last = read({ amount: '1.4 l', cream: 'whipping', cold: 'measured', temperatureTyped: '13.5', churn: 'tool:handMixer', sizeTyped: '3.5 l', ripened: true }).facts!; // prettier-ignore
+  const plan = { ...bare, last };
+
+  it('comes to the same facts without a word typed', () => {
+    expect(readPlan(freshDraft(plan, 'again'), plan).facts).toEqual({ ...last, temperatureAssumed: false });
+  });
+
+  it('keeps the way of working but asks for the amount when the cream is another', () => {
+    const draft = freshDraft(plan, undefined);
+    expect(draft.amount).toBe('');
+    expect(draft).toMatchObject({ cream: 'whipping', ripened: true, churn: 'tool:handMixer' });
+  });
+
+  it('falls back on a kind of churn when the own one is gone', () => {
+    const gone = { ...plan, last: { ...last, vesselId: 'sold', tool: 'paddleHand' as const } };
+    expect(freshDraft(gone, 'again').churn).toBe('tool:paddleHand');
+  });
+
+  it('remembers a fat that was typed', () => {
+    const tested = { ...plan, last: { ...last, creamFat: 0.41, fatMethod: 'test' as const } };
+    expect(freshDraft(tested, 'again')).toMatchObject({
+      cream: 'other',
+      fatTyped: '41 %',
+      fatMethod: 'test',
+    });
+  });
+
+  it('says the temperature in the farm’s degrees', () => {
+    expect(freshDraft({ ...plan, farm: usFarm }, 'again').temperatureTyped).toBe('56 °F');
+  });
+});
