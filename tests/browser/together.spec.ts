@@ -55,3 +55,10 @@ test('a mark whose answer is lost on the way back is not doubled', async ({ page
   await page.reload();
   await expect(page.getByText(/What happened so far \(2\)/)).toBeVisible();
 });
+
+test('a double tap on the big button is one mark', async ({ page, farm }) => {
+  await page.goto(`/churn/${await beginBatch(farm, 3)}`);
+  await page.locator('[data-act=thickening]').dblclick();
+  await expect(page.locator('[data-act=whipped]').first()).toContainText('It is whipped');
+  await expect(page.getByText(/What happened so far \(2\)/)).toBeVisible();
+});

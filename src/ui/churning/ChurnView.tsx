@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import type { MarkStage } from '@/core/churning/stages';
 import { markStages, stageSigns } from '@/core/churning/stages';
 import { elapsedAt } from '@/core/churning/batchStory';
@@ -31,6 +31,9 @@ import { WhatHappened } from './WhatHappened';
 import { actWords, phaseWords } from './words';
 import styles from './ChurnView.module.css';
 
+/** Taps of the big button closer together than this are one tap, ms. */
+const doubleTapMs = 500;
+
 /** One batch, live, from cream to packed butter: now in words, the next thing as one big button, everything else small. */
 export function ChurnView({ view }: { view: BatchView }) {
   const { facts } = view;
@@ -39,6 +42,7 @@ export function ChurnView({ view }: { view: BatchView }) {
   const now = useNow();
   const [jump, setJump] = useState<{ to: 'portion' | 'drained' | 'washed'; after: number }>();
   const [keySheet, setKeySheet] = useState(false);
+  const lastAct = useRef(-Infinity);
   const tool = tools[story.tool];
   const quick = isQuick(story.tool);
   const elapsed = elapsedAt(story.clock, now);
@@ -61,6 +65,9 @@ export function ChurnView({ view }: { view: BatchView }) {
   const undo =
     last && story.phase !== 'packed' ? () => record({ kind: 'undone', eventId: last.id }) : undefined;
   const act = () => {
+    // The button has just become another one: a second tap of the same press is not a second mark.
+    if (performance.now() - lastAct.current < doubleTapMs) return;
+    lastAct.current = performance.now();
     if (panel === 'load') record({ kind: 'load' });
     else if (panel === 'resumed') record({ kind: 'resumed' });
     else if ((markStages as readonly string[]).includes(panel)) mark(panel as MarkStage);

@@ -90,7 +90,13 @@ export function Foresight({
           <Ways foreseen={foreseen} celsius={facts.temperature} />
           <WhyDrawer
             title="Butter and break time"
-            opener={<span className={styles.why}>Fat lost, and how sure this is</span>}
+            opener={
+              <span className={styles.why}>
+                Fat lost:{' '}
+                {text(spokenRange(foreseen.fatLost.low, foreseen.fatLost.high, (x) => spokenFraction(x)))},
+                and how sure this is
+              </span>
+            }
           >
             <WhyForeseen foreseen={foreseen} facts={facts} />
           </WhyDrawer>

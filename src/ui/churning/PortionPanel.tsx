@@ -302,14 +302,18 @@ function Portions({ story, record }: { story: BatchStory; record: LiveBatch['rec
           <strong>{say.mass(portion.mass)}</strong> {portion.name}
           {portion.joined.length > 0 && ` (${portion.joined.length + 1} together)`}
           {i > 0 && (
-            <Button
-              variant="outlined"
-              size="small"
-              sx={{ minHeight: 44, ml: 'auto' }}
-              onClick={() => record({ kind: 'joined', portionId: portion.id, into: story.portions[0]!.id })}
-            >
-              Join the first
-            </Button>
+            <span className={styles.joins}>
+              {[...new Set([story.portions[0]!, story.portions[i - 1]!])].map((earlier, j) => (
+                <Button
+                  key={earlier.id}
+                  variant="outlined"
+                  size="small"
+                  onClick={() => record({ kind: 'joined', portionId: portion.id, into: earlier.id })}
+                >
+                  {j === 0 ? 'Join the first' : 'Join the one above'}
+                </Button>
+              ))}
+            </span>
           )}
         </li>
       ))}

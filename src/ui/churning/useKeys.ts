@@ -20,6 +20,8 @@ export function useKeys(keys: Record<string, (() => void) | undefined>): void {
         )
       )
         return;
+      // Space on a focused button presses that button, and nothing else.
+      if (event.key === ' ' && target?.closest('button, a, summary, [role="button"]')) return;
       if (event.key !== '?' && localStorage.getItem(keysOffKey) === 'yes') return;
       const act = current.current[event.key.toLowerCase()];
       if (!act) return;
