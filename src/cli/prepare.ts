@@ -18,7 +18,8 @@ async function main(): Promise<void> {
 main().then(
   () => process.exit(0),
   (error: unknown) => {
-    console.error(error instanceof Error ? error.message : error);
+    const why = error instanceof Error ? error.message : String(error);
+    console.error(`The database could not be brought forward: ${why}`);
     process.exit(1);
   },
 );
