@@ -55,6 +55,12 @@ describe('the verdict', () => {
     expect(judgeBatch(facts, batch([930]), 0.008)!.withAScale).toBeUndefined();
   });
 
+  it('says so when the cream’s fat is known too badly for the weight to tell much', () => {
+    const guessed = { ...facts, creamFatSd: 0.035 };
+    expect(judgeBatch(guessed, batch([900]), 0.008)!.unsure).toMatch(/from 7\d to 9\d %.*± 3\.5 points/);
+    expect(judgeBatch(facts, batch([900]), 0.008)!.unsure).toBeUndefined();
+  });
+
   it('is not given when nothing was weighed or no fat would be left', () => {
     expect(judgeBatch(facts, batch([]), 0.008)).toBeUndefined();
     expect(judgeBatch(facts, batch([900], { buttermilk: 1050 }), 0.9)).toBeUndefined();

@@ -12,6 +12,9 @@ const buttermilkFatSpread = 0.35;
 /** Buttermilk and water that cling to cloths and bowls when the buttermilk was not measured, g/g cream (engineering estimate). */
 const unmeasuredSpread = 0.05;
 
+/** Implied fat less sure than this says little about water, one standard deviation (engineering estimate). */
+const unsureAbove = 0.035;
+
 export interface Judgement {
   verdict: Verdict;
   /** One sentence: what the weight means. */
@@ -20,6 +23,8 @@ export interface Judgement {
   advice: string;
   /** Said when no scale was used and a scale would tell more. */
   withAScale?: string;
+  /** Said when the cream's fat is known too badly for the weight to tell much. */
+  unsure?: string;
   /** Butter beyond (or short of) what its fat makes at the usual 82 %, g. */
   excessMass: number;
   figures: Figure[];
@@ -260,6 +265,10 @@ export function judgeBatch(
     verdict,
     ...words[verdict],
     excessMass: unsalted - balance.fatToButter / usualButterFat,
+    unsure:
+      !volumeOnly && impliedSd > unsureAbove
+        ? unsureWords(balance.impliedButterFat, impliedSd, facts)
+        : undefined,
     withAScale: volumeOnly ? scaleWords(balance.fatToButter, unsalted, butterSd) : undefined,
     figures,
     butterMass,
@@ -296,9 +305,15 @@ const words: Record<Verdict, { meaning: string; advice: string }> = {
   },
 };
 
+const percent = (share: number): number => Math.round(Math.min(1, share) * 100);
+
+function unsureWords(implied: number, sd: number, facts: BatchFacts): string {
+  const range = `${percent(implied - ninety * sd)} to ${percent(implied + ninety * sd)} %`;
+  return `Take it with salt: the butter’s fat could be anything from ${range}, because the cream’s fat is known only to ± ${(facts.creamFatSd * 100).toFixed(1)} points. A label or a fat test would settle it.`;
+}
+
 function scaleWords(fatToButter: number, unsalted: number, butterSd: number): string {
   const low = fatToButter / (unsalted + ninety * butterSd);
   const high = fatToButter / Math.max(1, unsalted - ninety * butterSd);
-  const percent = (share: number) => Math.round(Math.min(1, share) * 100);
   return `Measured by volume, so the butter’s fat could be anything from ${percent(low)} to ${percent(high)} %. A scale would settle whether it is ${low < wetBelow ? 'wet' : 'good'}${high > suspectAbove ? ', good, or short of fat' : ' or good'}.`;
 }

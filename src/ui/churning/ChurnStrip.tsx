@@ -28,6 +28,7 @@ export function ChurnStrip({
     60,
   );
   const at = (seconds: number) => `${Math.min(100, (100 * seconds) / end)}%`;
+  const rows = rowsOf(marks.map((mark) => mark.elapsedSeconds / end));
   const starts = bands.map((stage) => (foreseen.stageMinutes[stage] ?? 0) * 60);
   const broke = (foreseen.breakMinutes?.mid ?? 0) * 60;
   const said = [
@@ -70,12 +71,12 @@ export function ChurnStrip({
         )}
         <span className={styles.now} style={{ left: at(elapsed) }} />
       </div>
-      <div className={styles.marks}>
-        {marks.map((mark) => (
+      <div className={styles.marks} data-two={rows.includes(1)}>
+        {marks.map((mark, i) => (
           <span
             key={mark.id}
             className={mark.inferred ? styles.inferred : styles.mark}
-            style={{ left: at(mark.elapsedSeconds) }}
+            style={{ left: at(mark.elapsedSeconds), top: rows[i] ? 18 : 0 }}
           >
             <span>
               {mark.inferred ? `(${stageSigns[mark.stage].name.toLowerCase()})` : stageSigns[mark.stage].name}
@@ -89,4 +90,17 @@ export function ChurnStrip({
       </div>
     </div>
   );
+}
+
+/** Marks closer than this share of the line would write over one another. */
+const tooClose = 0.1;
+
+/** Which of two rows each mark is written in. */
+function rowsOf(places: readonly number[]): number[] {
+  const lastIn = [-Infinity, -Infinity];
+  return places.map((place) => {
+    const row = place - lastIn[0]! < tooClose && place - lastIn[1]! >= tooClose ? 1 : 0;
+    lastIn[row] = place;
+    return row;
+  });
 }

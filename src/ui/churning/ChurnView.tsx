@@ -21,7 +21,7 @@ import { Foot } from './Foot';
 import { KeySheet } from './KeySheet';
 import { nextWords } from './nextWords';
 import { PortionPanel } from './PortionPanel';
-import { stageNow } from './stageNow';
+import { inTheChurn, stageNow } from './stageNow';
 import { useBatch } from './useBatch';
 import { useKeys } from './useKeys';
 import { useScreenAwake } from './useScreenAwake';
@@ -116,9 +116,7 @@ export function ChurnView({ view }: { view: BatchView }) {
         <div className={styles.drawing}>
           <CreamDrawing
             shape={tool.drawing}
-            fill={facts.creamVolume / facts.loads / story.capacity}
-            fat={facts.creamFat}
-            stage={stageNow(story)}
+            {...inTheChurn(story, facts)}
             limit={fillLimit}
             label={`${tool.name}: ${stageSigns[stageNow(story)].name}, ${stageSigns[stageNow(story)].sign}`}
           />

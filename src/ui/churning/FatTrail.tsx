@@ -69,6 +69,13 @@ export function FatTrail({
           </text>
         ))}
       </svg>
+      <ul className={styles.legend}>
+        {shapes.map((shape) => (
+          <li key={shape.key}>
+            <strong>{say.mass(shape.fat)}</strong> {shape.name}
+          </li>
+        ))}
+      </ul>
     </figure>
   );
 }

@@ -52,7 +52,9 @@ export function VerdictPanel({
         {judged.meaning.replace(/\.$/, '')}
         {over}. <strong>{judged.advice}</strong>
       </p>
-      {judged.withAScale && <p className={styles.scale}>{judged.withAScale}</p>}
+      {(judged.withAScale ?? judged.unsure) && (
+        <p className={styles.scale}>{judged.withAScale ?? judged.unsure}</p>
+      )}
       <FatTrail judged={judged} />
       <dl className={styles.figures}>
         {judged.figures.map((figure) => (

@@ -42,7 +42,8 @@ export function WashPanel({
   const [typed, setTyped] = useState('');
   const understood = understand(typed, amountRules(say.system));
   const water = understood && 'quantity' in understood ? understood.quantity.value : undefined;
-  const grains = foreseen.butter.mass;
+  // As much water as butter, said to the nearest cupful or so.
+  const grains = Math.max(50, Math.round(foreseen.butter.mass / 50) * 50);
   const { washes } = washPlan({
     grainMass: grains,
     heldSerum,

@@ -1,3 +1,5 @@
+import type { BatchFacts } from '@/core/churning/batchEvents';
+import { usualButterFat } from '@/core/churning/expectedButter';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Stage } from '@/core/churning/stages';
 
@@ -13,4 +15,15 @@ export function stageNow(story: BatchStory): Stage {
     .filter((mark) => mark.load === story.load && mark.stage !== 'stopped')
     .at(-1)?.stage;
   return seen === undefined || seen === 'stopped' ? 'fluid' : seen;
+}
+
+/** What stands in the churn now: cream as it should look, or, once it is drained, butter grains alone. */
+export function inTheChurn(
+  story: BatchStory,
+  facts: BatchFacts,
+): { fill: number; fat: number; stage: Stage } {
+  const fill = facts.creamVolume / facts.loads / story.capacity;
+  const drained = story.phase === 'drained' || story.phase === 'washed' || story.phase === 'portioned';
+  if (drained) return { fill: (fill * facts.creamFat) / usualButterFat, fat: usualButterFat, stage: 'mass' };
+  return { fill, fat: facts.creamFat, stage: stageNow(story) };
 }

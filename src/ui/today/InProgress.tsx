@@ -13,7 +13,7 @@ import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { CreamDrawing } from '../vessel/CreamDrawing';
-import { stageNow } from '../churning/stageNow';
+import { inTheChurn } from '../churning/stageNow';
 import { ChurnStrip } from '../churning/ChurnStrip';
 import { nextWords } from '../churning/nextWords';
 import { phaseWords } from '../churning/words';
@@ -32,9 +32,7 @@ export function InProgress({ batch }: { batch: TodayView['inProgress'][number] }
       <div className={styles.drawing}>
         <CreamDrawing
           shape={tools[story.tool].drawing}
-          fill={facts.creamVolume / facts.loads / story.capacity}
-          fat={facts.creamFat}
-          stage={stageNow(story)}
+          {...inTheChurn(story, facts)}
           limit={fillLimit}
           label={phaseWords[story.phase]}
         />

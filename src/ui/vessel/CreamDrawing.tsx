@@ -17,7 +17,7 @@ const looks: Record<
   grainy: { lift: 1.5, drops: 130, radius: 6, gathered: 0.1, ragged: 15 },
   break: { lift: 1.08, drops: 62, radius: 7.5, gathered: 0.45, ragged: 5 },
   grains: { lift: 1.02, drops: 44, radius: 9, gathered: 0.5, ragged: 3 },
-  mass: { lift: 1, drops: 8, radius: 20, gathered: 0.62, ragged: 1 },
+  mass: { lift: 1, drops: 46, radius: 12, gathered: 0.05, ragged: 2 },
 };
 
 /**
