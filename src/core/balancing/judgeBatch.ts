@@ -309,7 +309,7 @@ const percent = (share: number): number => Math.round(Math.min(1, share) * 100);
 
 function unsureWords(implied: number, sd: number, facts: BatchFacts): string {
   const range = `${percent(implied - ninety * sd)} to ${percent(implied + ninety * sd)} %`;
-  return `Take it with salt: the butter’s fat could be anything from ${range}, because the cream’s fat is known only to ± ${(facts.creamFatSd * 100).toFixed(1)} points. A label or a fat test would settle it.`;
+  return `How sure? The butter’s fat could be anything from ${range}, because the cream’s fat is known only to ± ${(facts.creamFatSd * 100).toFixed(1)} points. A label or a fat test would settle it.`;
 }
 
 function scaleWords(fatToButter: number, unsalted: number, butterSd: number): string {
