@@ -85,6 +85,23 @@ describe('what the screens are told', () => {
     expect((await planView(farm)).last).toMatchObject({ amountTyped: '3 pints', temperature: 12.5 });
   });
 
+  it('copies the salt and the place the butter really got, not the ones it began with', async () => {
+    const farm = await house.farm();
+    const batchId = await begin(farm);
+    const spoon = { way: 'spoon', teaspoons: 2, kind: 'coarse' } as const;
+    await send(farm, 'batch.record', {
+      batchId,
+      events: [
+        event(9, { kind: 'mark', stage: 'break' }),
+        event(20, { ...portion(randomUUID()), salting: spoon, storage: 'freezer' } as Parameters<
+          typeof event
+        >[1]),
+        event(21, { kind: 'packed' }),
+      ],
+    });
+    expect((await planView(farm)).last).toMatchObject({ usualSalt: spoon, usualStorage: 'freezer' });
+  });
+
   it('learns the pace of a churn from its own batches, and what the cream usually holds', async () => {
     const farm = await house.farm();
     for (let i = 0; i < 3; i += 1) await finish(farm, await begin(farm), 18);

@@ -1,6 +1,7 @@
 import { churnPace } from '@/core/churning/churnPace';
 import type { ChurnPace } from '@/core/churning/churnPace';
 import type { BatchFacts } from '@/core/churning/batchEvents';
+import { batchStory } from '@/core/churning/batchStory';
 import type { ToolKey } from '@/core/churning/tools';
 import { creamFatFromBatches } from '@/core/dairy/creamFat';
 import type { KnownFat } from '@/core/dairy/creamFat';
@@ -50,11 +51,17 @@ export async function planViewOf(scope: FarmScope): Promise<PlanView> {
     ...(await houseViewOf(scope)),
     vessels: await vesselsOf(scope),
     paces: await pacesOf(scope, now()),
-    last: batches[0]?.facts,
+    last: batches[0] && (await asItWasDone(scope, batches[0])),
     fatFromBatches: creamFatFromBatches(
       packed.map((batch) => ({ creamMass: batch.facts.creamMass, unsaltedButterMass: unsalted(batch) })),
     ),
   };
+}
+
+/** A batch's facts with the salt and the place its butter really got, so that “as last time” copies what was done. */
+async function asItWasDone(scope: FarmScope, { id, facts }: Batch): Promise<BatchFacts> {
+  const [portion] = batchStory(facts, (await eventsOf(scope, [id])).get(id) ?? []).portions;
+  return portion ? { ...facts, usualSalt: portion.salting, usualStorage: portion.storage } : facts;
 }
 
 export const planView = (farmId: string): Promise<PlanView> => inFarm(farmId, planViewOf);

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { MarkStage } from '@/core/churning/stages';
 import { markStages, stageSigns } from '@/core/churning/stages';
 import { elapsedAt } from '@/core/churning/batchStory';
@@ -31,9 +31,6 @@ import { WhatHappened } from './WhatHappened';
 import { actWords, phaseWords } from './words';
 import styles from './ChurnView.module.css';
 
-/** Taps of the big button closer together than this are one tap, ms. */
-const doubleTapMs = 500;
-
 /** One batch, live, from cream to packed butter: now in words, the next thing as one big button, everything else small. */
 export function ChurnView({ view }: { view: BatchView }) {
   const { facts } = view;
@@ -42,7 +39,6 @@ export function ChurnView({ view }: { view: BatchView }) {
   const now = useNow();
   const [jump, setJump] = useState<{ to: 'portion' | 'drained' | 'washed'; after: number }>();
   const [keySheet, setKeySheet] = useState(false);
-  const lastAct = useRef(-Infinity);
   const tool = tools[story.tool];
   const quick = isQuick(story.tool);
   const elapsed = elapsedAt(story.clock, now);
@@ -65,9 +61,6 @@ export function ChurnView({ view }: { view: BatchView }) {
   const undo =
     last && story.phase !== 'packed' ? () => record({ kind: 'undone', eventId: last.id }) : undefined;
   const act = () => {
-    // The button has just become another one: a second tap of the same press is not a second mark.
-    if (performance.now() - lastAct.current < doubleTapMs) return;
-    lastAct.current = performance.now();
     if (panel === 'load') record({ kind: 'load' });
     else if (panel === 'resumed') record({ kind: 'resumed' });
     else if ((markStages as readonly string[]).includes(panel)) mark(panel as MarkStage);
@@ -152,7 +145,13 @@ export function ChurnView({ view }: { view: BatchView }) {
         ) : null}
         {onPad && (
           <div className={styles.pad}>
-            <button type="button" className={styles.big} onClick={act} data-act={panel}>
+            {/* After a tap this button is another one: the second tap of a double tap is not a second mark. */}
+            <button
+              type="button"
+              className={styles.big}
+              onClick={(tap) => tap.detail < 2 && act()}
+              data-act={panel}
+            >
               {actWords[panel].button}
               <kbd>{actWords[panel].key}</kbd>
               {panel in stageSigns && <small>{stageSigns[panel as MarkStage].sign}</small>}
