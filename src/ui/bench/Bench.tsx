@@ -1,16 +1,17 @@
 'use client';
 
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Breed } from '@/core/dairy/breeds';
 import { breedFat } from '@/core/dairy/breeds';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { milkNeeded } from '@/core/planning/milkNeeded';
+import type { SeparationWay } from '@/core/separating/usualSeparations';
+import { usualSeparations } from '@/core/separating/usualSeparations';
 import { separationBalance } from '@/core/separating/separationBalance';
 import { saltWays } from '@/core/salting/saltWays';
 import { useSay } from '../frame/FarmContext';
 import { Amount } from '../quantity/Amount';
+import { BreedSelect } from '../quantity/BreedSelect';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { spokenVolume } from '@/core/quantities/formatQuantity';
@@ -20,11 +21,6 @@ import { Enamel, Quiet } from '../theme/Enamel';
 import { CreamDrawing } from '../vessel/CreamDrawing';
 import styles from './Bench.module.css';
 
-/** Fat left in skim, and the cream's own, by way of separating (middle of handbook §6.3). */
-const ways = {
-  separator: { name: 'Separator, warm', skimFat: 0.0015, creamFat: 0.38 },
-  ladle: { name: 'Stood and ladled', skimFat: 0.006, creamFat: 0.22 },
-};
 /** Fat of farm butter and churn efficiency in the middle of their usual range (handbook §6.8). */
 const butterFat = 0.82;
 const churnEfficiency = 0.97;
@@ -43,7 +39,7 @@ function WhatItTakes() {
   const say = useSay();
   const [typed, setTyped] = useState(say.system === 'metric' ? '500 g' : '1 lb');
   const [breed, setBreed] = useState<Breed>('mixed');
-  const [way, setWay] = useState<keyof typeof ways>('separator');
+  const [way, setWay] = useState<SeparationWay>('separator');
   const wanted = understand(typed, {
     system: say.system,
     kinds: ['mass'],
@@ -52,7 +48,7 @@ function WhatItTakes() {
   });
   const grams = wanted && 'quantity' in wanted ? wanted.quantity.value : undefined;
   const milkFat = breedFat[breed].fat;
-  const { skimFat, creamFat } = ways[way];
+  const { skimFat, creamFat } = usualSeparations[way];
   const parts = separationBalance({ milkMass: 1000, milkFat, skimFat, creamFat });
   const milk =
     grams === undefined
@@ -73,24 +69,13 @@ function WhatItTakes() {
           system={say.system}
           hint="500 g, 1 lb"
         />
-        <TextField
-          select
-          label="Milk of"
-          value={breed}
-          onChange={(event) => setBreed(event.target.value as Breed)}
-        >
-          {Object.entries(breedFat).map(([key, { name, fat }]) => (
-            <MenuItem key={key} value={key}>
-              {name}, {(fat * 100).toFixed(1)} % fat
-            </MenuItem>
-          ))}
-        </TextField>
+        <BreedSelect label="Milk of" breed={breed} onBreed={setBreed} />
         <Chips
           legend="Cream by"
           chosen={way}
           onChoose={setWay}
-          choices={Object.entries(ways).map(([key, { name, creamFat: fat }]) => ({
-            key: key as keyof typeof ways,
+          choices={Object.entries(usualSeparations).map(([key, { name, creamFat: fat }]) => ({
+            key: key as SeparationWay,
             name,
             small: `${fat * 100} % cream`,
           }))}

@@ -1,15 +1,15 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { BatchEvent } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { ToolKey } from '@/core/churning/tools';
-import { toolKeys, tools } from '@/core/churning/tools';
+import { tools } from '@/core/churning/tools';
 import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../frame/FarmContext';
+import { ToolSelect } from './ToolSelect';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { eventWords } from './eventWords';
@@ -168,18 +168,7 @@ function ToolForm({ view, record, onDone }: FormProps & { view: BatchView }) {
   };
   return (
     <Enamel className={styles.form}>
-      <TextField
-        select
-        label="Now churned in"
-        value={tool}
-        onChange={(event) => setTool(event.target.value as ToolKey)}
-      >
-        {toolKeys.map((key) => (
-          <MenuItem key={key} value={key}>
-            {tools[key].name}
-          </MenuItem>
-        ))}
-      </TextField>
+      <ToolSelect label="Now churned in" tool={tool} onTool={setTool} />
       <QuantityField
         label="What it holds"
         typed={typed}

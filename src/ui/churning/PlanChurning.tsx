@@ -1,15 +1,11 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { foresee } from '@/core/churning/foresee';
 import { creamInChurn } from '@/core/churning/creamInChurn';
 import { churningCautions } from '@/core/keeping/cautions';
-import { breedFat } from '@/core/dairy/breeds';
-import type { Breed } from '@/core/dairy/breeds';
 import { fatMethods, usualCreams } from '@/core/dairy/creamFat';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import { tools, toolKeys } from '@/core/churning/tools';
@@ -18,6 +14,7 @@ import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';
 import { useOutbox } from '../outbox/OutboxProvider';
+import { BreedSelect } from '../quantity/BreedSelect';
 import { Chips } from '../quantity/Chips';
 import { echo, QuantityField } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
@@ -147,18 +144,7 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
               }))}
             />
             {draft.fatMethod === 'breed' ? (
-              <TextField
-                select
-                label="Breed"
-                value={draft.breed}
-                onChange={(event) => change({ breed: event.target.value as Breed })}
-              >
-                {Object.entries(breedFat).map(([key, { name, fat }]) => (
-                  <MenuItem key={key} value={key}>
-                    {name}, milk of {(fat * 100).toFixed(1)} %
-                  </MenuItem>
-                ))}
-              </TextField>
+              <BreedSelect label="Breed" breed={draft.breed} onBreed={(breed) => change({ breed })} />
             ) : (
               <QuantityField
                 label="Fat of the cream"

@@ -7,9 +7,10 @@ import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ToolKey } from '@/core/churning/tools';
-import { toolKeys, tools } from '@/core/churning/tools';
+import { tools } from '@/core/churning/tools';
 import type { Vessel } from '@/server/house/views';
 import type { HouseView } from '@/server/house/views';
+import { ToolSelect } from '../churning/ToolSelect';
 import { sizeRules } from '../churning/planDraft';
 import { useSay } from '../frame/FarmContext';
 import { useNotice } from '../frame/Notices';
@@ -178,20 +179,7 @@ function AddVessel() {
           </MenuItem>
         ))}
       </TextField>
-      {kind === 'churn' && (
-        <TextField
-          select
-          label="Kind of churn"
-          value={tool}
-          onChange={(event) => setTool(event.target.value as ToolKey)}
-        >
-          {toolKeys.map((key) => (
-            <MenuItem key={key} value={key}>
-              {tools[key].name}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
+      {kind === 'churn' && <ToolSelect label="Kind of churn" tool={tool} onTool={setTool} />}
       <TextField
         label="Its name"
         value={name}

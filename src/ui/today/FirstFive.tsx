@@ -4,6 +4,8 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import type { SeparationWay } from '@/core/separating/usualSeparations';
+import { usualSeparations } from '@/core/separating/usualSeparations';
 import { separationBalance } from '@/core/separating/separationBalance';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { expectedButter } from '@/core/churning/expectedButter';
@@ -115,12 +117,6 @@ function JarWithLine() {
   );
 }
 
-/** Fat left in skim by a hand separator and by a ladle, and cream fat of each (middle of handbook §6.3). */
-const ways = {
-  separator: { skimFat: 0.0015, creamFat: 0.38 },
-  ladle: { skimFat: 0.006, creamFat: 0.22 },
-};
-
 /** Warm milk makes cream first: what it will give, what to do now, and the way on when there is cream. */
 function WarmPail() {
   const say = useSay();
@@ -130,8 +126,9 @@ function WarmPail() {
   const milkFat = breedFat.mixed.fat;
   const milkMass =
     quantity && (quantity.kind === 'mass' ? quantity.value : quantity.value * creamDensity(milkFat, 30));
-  const gives = (way: keyof typeof ways) => {
-    const { creamMass, creamFat } = separationBalance({ milkMass: milkMass!, milkFat, ...ways[way] });
+  const gives = (way: SeparationWay) => {
+    const { skimFat, creamFat } = usualSeparations[way];
+    const { creamMass } = separationBalance({ milkMass: milkMass!, milkFat, skimFat, creamFat });
     const butter = expectedButter({ mass: creamMass, massSd: 0, fat: creamFat, fatSd: 0 }, 0.006);
     return `${say.volume(creamMass / creamDensity(creamFat, 10))} of cream, about ${say.about(butter.mass)} of butter`;
   };
