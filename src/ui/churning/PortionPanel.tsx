@@ -58,7 +58,7 @@ export function PortionPanel({
   const [count, setCount] = useState('1');
   const [container, setContainer] = useState(view.moulds[0]?.id ?? 'cup');
   const [saltIn, setSaltIn] = useState(true);
-  const [salt, setSalt] = useState(saltDraftOf(facts.usualSalt));
+  const [salt, setSalt] = useState(saltDraftOf(facts.usualSalt, say.system));
   const [changing, setChanging] = useState(false);
   const [mixed, setMixed] = useState<Addition[]>([]);
   const [storage, setStorage] = useState<Storage>(facts.usualStorage);

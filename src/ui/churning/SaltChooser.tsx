@@ -4,6 +4,8 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Salting } from '@/core/churning/batchEvents';
+import type { UnitSystem } from '@/core/quantities/units';
+import { kitchenMeasures } from '@/core/quantities/units';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { SaltKind } from '@/core/salting/salts';
 import { salts } from '@/core/salting/salts';
@@ -17,6 +19,9 @@ import { Quiet } from '../theme/Enamel';
 /** Volume of the salt table's level teaspoon, mL (handbook §6.11), so that a spoon typed in any system comes to the salt table's spoon. */
 const tableTeaspoon = 4.92892159375;
 
+/** A farm's own teaspoons in one of the salt table. */
+const spoonsPer = (system: UnitSystem): number => tableTeaspoon / kitchenMeasures[system].teaspoon!;
+
 export interface SaltDraft {
   way: Salting['way'];
   typed: string;
@@ -24,14 +29,18 @@ export interface SaltDraft {
 }
 
 /** A draft that says the same as a salting. */
-export function saltDraftOf(salting: Salting): SaltDraft {
+export function saltDraftOf(salting: Salting, system: UnitSystem): SaltDraft {
   switch (salting.way) {
     case 'none':
       return { way: 'none', typed: '', kind: 'fine' };
     case 'share':
       return { way: 'share', typed: text(spokenFraction(salting.share)), kind: salting.kind };
     case 'spoon':
-      return { way: 'spoon', typed: `${Math.round(salting.teaspoons * 100) / 100} tsp`, kind: salting.kind };
+      return {
+        way: 'spoon',
+        typed: `${Math.round(salting.teaspoons * spoonsPer(system) * 100) / 100} tsp`,
+        kind: salting.kind,
+      };
     case 'mass':
       return { way: 'mass', typed: `${Math.round(salting.grams * 10) / 10} g`, kind: salting.kind };
   }
@@ -103,7 +112,9 @@ export function SaltChooser({
     const fresh = {
       none: '',
       share: ways ? text(spokenFraction(ways.share)) : '1.6 %',
-      spoon: ways ? `${Math.max(0.25, Math.round(ways.teaspoons * 4) / 4)} tsp` : '2 tsp',
+      spoon: ways
+        ? `${Math.max(0.25, Math.round(ways.teaspoons * spoonsPer(say.system) * 4) / 4)} tsp`
+        : '2 tsp',
       mass: ways ? `${Math.round(ways.salt)} g` : '12 g',
     }[way];
     setTypedBefore({ ...typedBefore, [draft.way]: draft.typed });

@@ -1,0 +1,47 @@
+import type { Salting } from '@/core/churning/batchEvents';
+import { readSalt, saltDraftOf } from './SaltChooser';
+
+describe('salt as it is typed', () => {
+  it.each<Salting>([
+    { way: 'none' },
+    { way: 'share', share: 0.016, kind: 'fine' },
+    { way: 'mass', grams: 12, kind: 'coarse' },
+  ])('%j is said and read back the same', (salting) => {
+    expect(readSalt(saltDraftOf(salting, 'metric'), 'metric').salting).toEqual(salting);
+  });
+
+  it('counts level teaspoons of the salt table whatever the farm’s spoon is', () => {
+    const draft = (typed: string) => ({ way: 'spoon' as const, typed, kind: 'fine' as const });
+    const teaspoons = (typed: string, system: 'us' | 'metric' | 'imperial') => {
+      const { salting } = readSalt(draft(typed), system);
+      return salting?.way === 'spoon' ? salting.teaspoons : undefined;
+    };
+    expect(teaspoons('2 tsp', 'us')).toBeCloseTo(2, 9);
+    expect(teaspoons('2', 'us')).toBeCloseTo(2, 9);
+    expect(teaspoons('1 tbsp', 'us')).toBeCloseTo(3, 9);
+    expect(teaspoons('2 tsp', 'metric')).toBeCloseTo(10 / 4.92892159375, 9);
+    expect(teaspoons('1 heaping tsp', 'us')).toBeCloseTo(1.3, 9);
+  });
+
+  it.each(['us', 'metric', 'imperial'] as const)(
+    'two spoons stay two spoons from batch to batch on a %s farm',
+    (system) => {
+      let draft = { way: 'spoon' as Salting['way'], typed: '2 tsp', kind: 'fine' as const };
+      for (let batch = 0; batch < 5; batch += 1)
+        draft = saltDraftOf(readSalt(draft, system).salting!, system) as typeof draft;
+      expect(draft.typed).toBe('2 tsp');
+    },
+  );
+
+  it.each([
+    ['share', '40 %', /brine, not butter/],
+    ['share', 'some', /not understood/],
+    ['spoon', '300 tsp', /more than 200 teaspoons/],
+    ['mass', '-3 g', /below zero/],
+    ['mass', '2 tsp', /volume/],
+  ] as const)('by %s, %s is refused in words', (way, typed, says) => {
+    const { salting, understood } = readSalt({ way, typed, kind: 'fine' }, 'us');
+    expect(salting).toBeUndefined();
+    expect(understood && 'wrong' in understood ? understood.wrong : '').toMatch(says);
+  });
+});

@@ -1,0 +1,29 @@
+import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
+import { batchStory } from '@/core/churning/batchStory';
+import { inTheChurn, stageNow } from './stageNow';
+
+const facts = { creamVolume: 2000, creamFat: 0.38, loads: 2, capacity: 5000, tool: 'barrel' } as BatchFacts;
+const at = (minutes: number, body: object): BatchEvent =>
+  ({ id: `event-${minutes}-abc`, atSeconds: 1_800_000_000 + minutes * 60, ...body }) as BatchEvent;
+const story = (...events: BatchEvent[]) => batchStory(facts, [at(0, { kind: 'started' }), ...events]);
+const mark = (minutes: number, stage: string) => at(minutes, { kind: 'mark', stage });
+
+describe('how the cream should look now', () => {
+  it('follows the marks of the load in hand', () => {
+    expect(stageNow(story())).toBe('fluid');
+    expect(stageNow(story(mark(5, 'whipped')))).toBe('whipped');
+    expect(stageNow(story(mark(5, 'whipped'), mark(9, 'break')))).toBe('break');
+    expect(stageNow(story(mark(9, 'break'), mark(10, 'stopped')))).toBe('grains');
+    expect(stageNow(story(mark(9, 'break'), mark(10, 'stopped'), at(12, { kind: 'load' })))).toBe('fluid');
+  });
+
+  it('is one load of cream, and once drained only the butter in it', () => {
+    expect(inTheChurn(story(), facts)).toEqual({ fill: 0.2, fat: 0.38, stage: 'fluid' });
+    const drained = inTheChurn(
+      story(mark(9, 'break'), at(10, { kind: 'drained', measured: 'skipped' })),
+      facts,
+    );
+    expect(drained.fill * drained.fat).toBeCloseTo(0.2 * 0.38, 9);
+    expect(drained.stage).toBe('mass');
+  });
+});
