@@ -58,6 +58,8 @@ describe('the verdict', () => {
   it('says so when the cream’s fat is known too badly for the weight to tell much', () => {
     const guessed = { ...facts, creamFatSd: 0.035 };
     expect(judgeBatch(guessed, batch([900]), 0.008)!.unsure).toMatch(/from 7\d to 9\d %.*± 3\.5 points/);
+    const poured = { ...facts, creamMassSd: 160 };
+    expect(judgeBatch(poured, batch([900]), 0.008)!.unsure).toMatch(/measured only to ± 8 %.*Weighing/);
     expect(judgeBatch(facts, batch([900]), 0.008)!.unsure).toBeUndefined();
   });
 

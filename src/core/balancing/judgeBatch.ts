@@ -309,7 +309,12 @@ const percent = (share: number): number => Math.round(Math.min(1, share) * 100);
 
 function unsureWords(implied: number, sd: number, facts: BatchFacts): string {
   const range = `${percent(implied - ninety * sd)} to ${percent(implied + ninety * sd)} %`;
-  return `How sure? The butter’s fat could be anything from ${range}, because the cream’s fat is known only to ± ${(facts.creamFatSd * 100).toFixed(1)} points. A label or a fat test would settle it.`;
+  const byAmount = facts.creamMassSd / facts.creamMass;
+  const why =
+    byAmount > facts.creamFatSd / facts.creamFat
+      ? `the cream was measured only to ± ${(byAmount * 100).toFixed(0)} %. Weighing it next time would settle it.`
+      : `the cream’s fat is known only to ± ${(facts.creamFatSd * 100).toFixed(1)} points. A label or a fat test would settle it.`;
+  return `How sure? The butter’s fat could be anything from ${range}, because ${why}`;
 }
 
 function scaleWords(fatToButter: number, unsalted: number, butterSd: number): string {
