@@ -2,10 +2,11 @@ import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { theHouse } from './migrations/0001-the-house';
 import { theBatch } from './migrations/0002-the-batch';
+import { theAmounts } from './migrations/0003-the-amounts';
 import { guard } from './migrations/migration';
 
 /** Every step, oldest first. A released step is never edited: what follows is a new one. */
-export const migrations = [theHouse, theBatch];
+export const migrations = [theHouse, theBatch, theAmounts];
 
 /**
  * Brings a database forward, to the newest step or to `upTo`. Each step is one transaction; two starts at once wait

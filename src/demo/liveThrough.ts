@@ -29,6 +29,7 @@ export async function send({ farmId, noise }: Living, name: string, input: unkno
   setClock(at);
   const answer = await carryOut(farmId, {
     id: noise.id(),
+    farm: farmId,
     device: 'Ines’s tablet',
     name,
     input,

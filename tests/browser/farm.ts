@@ -20,6 +20,23 @@ interface Fixtures {
 }
 
 export const test = base.extend<Fixtures>({
+  // A page is there once what streamed in behind its first words has been put in its place.
+  page: async ({ page }, provide) => {
+    const settled = () =>
+      page.waitForFunction(() => document.querySelector('div[hidden][id^="S:"]') === null);
+    const { goto, reload } = page;
+    page.goto = async (...given) => {
+      const response = await goto.apply(page, given);
+      await settled();
+      return response;
+    };
+    page.reload = async (...given) => {
+      const response = await reload.apply(page, given);
+      await settled();
+      return response;
+    };
+    await provide(page);
+  },
   farm: async ({ context, request, baseURL }, provide) => {
     const farm = await openFarm(request, baseURL!);
     await farm.bind(context);
@@ -54,7 +71,7 @@ async function openFarm(request: APIRequestContext, baseURL: string): Promise<Te
     send: async (name, input) => {
       const response = await request.post('/api/commands', {
         headers: { cookie: `immulgo_farm=${sealed}` },
-        data: { id: randomUUID(), device: 'test', name, input, at: new Date().toISOString() },
+        data: { id: randomUUID(), farm: id, device: 'test', name, input, at: new Date().toISOString() },
       });
       const answer = (await response.json()) as { status?: string };
       expect(answer).toMatchObject({ status: 'done' });

@@ -56,6 +56,48 @@ test('a mark whose answer is lost on the way back is not doubled', async ({ page
   await expect(page.getByText(/What happened so far \(2\)/)).toBeVisible();
 });
 
+test('a start pressed while the house is gone, and a reload after it, make one batch', async ({
+  page,
+  farm,
+}) => {
+  await page.goto('/churn/new?front=tub');
+  await page.getByLabel('How much cream').fill('1 L');
+  await page.route('**/api/commands', (route) => route.abort());
+  await page.getByRole('button', { name: 'Start churning' }).click();
+  await expect(page.getByText(/kept on this device with its time/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('How much cream')).toHaveValue('1 L');
+  await expect(page.getByRole('button', { name: 'Writing it down…' })).toBeDisabled();
+  await page.unroute('**/api/commands');
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await expect(page.getByRole('timer')).toBeVisible();
+  await page.goto('/ledger');
+  await expect(page.getByText('Batch 2')).toHaveCount(0);
+  await page.goto('/churn/new?front=tub');
+  await expect(page.getByLabel('How much cream')).toHaveValue('');
+  await farm.send('house.settle', { name: 'Larkfold' });
+});
+
+test('what was typed and chosen before it was sent survives a reload', async ({ page, farm }) => {
+  const batchId = await beginBatch(farm, 12);
+  await page.goto(`/churn/${batchId}`);
+  await page.locator('[data-act=break]').click();
+  await page.locator('[data-act=stopped]').first().click();
+  await page.getByLabel('Buttermilk, if you measure it').fill('0.8 quarrt');
+  await page.reload();
+  await expect(page.getByLabel('Buttermilk, if you measure it')).toHaveValue('0.8 quarrt');
+  await page.getByLabel('Buttermilk, if you measure it').fill('');
+  await page.locator('button[data-act=drained]').click();
+  await page.locator('[data-act=unwashed]').click();
+  await page.getByLabel('The butter weighs').fill('612 g');
+  await page.getByRole('radio', { name: 'Freezer' }).click();
+  await page.reload();
+  await expect(page.getByLabel('The butter weighs')).toHaveValue('612 g');
+  await expect(page.getByRole('radio', { name: 'Freezer' })).toBeChecked();
+  await page.locator('[data-act=pack]').click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('612 g of butter');
+});
+
 test('a double tap on the big button is one mark', async ({ page, farm }) => {
   await page.goto(`/churn/${await beginBatch(farm, 3)}`);
   await page.locator('[data-act=thickening]').dblclick();

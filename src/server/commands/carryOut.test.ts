@@ -104,6 +104,10 @@ describe('a command', () => {
     const farm = await house.farm();
     await expect(send(farm, 'farm.burn', {})).rejects.toThrow(/no command/);
     await expect(carryOut(farm, { id: 'x' })).rejects.toThrow();
+    const other = await house.farm();
+    await expect(
+      carryOut(farm, { id: randomUUID(), farm: other, device: 'tablet', name: 'house.settle', input: {}, at: '2027-06-04T06:00:00Z' }),
+    ).rejects.toThrow(/another farm/); // prettier-ignore
   });
 });
 
@@ -244,6 +248,24 @@ describe('the database itself', () => {
     await expect(raw(farm, 'UPDATE entry SET at = now()')).rejects.toThrow(/never changed/);
     await expect(raw(farm, 'DELETE FROM entry_line')).rejects.toThrow(/never changed/);
     await expect(raw(farm, `UPDATE batch_event SET data = '{}'`)).rejects.toThrow(/never changed/);
+  });
+
+  it('refuses a batch without cream, and events whose amounts have the wrong sign', async () => {
+    const farm = await house.farm();
+    const batchId = await begin(farm);
+    await expect(
+      raw(farm, `UPDATE batch SET facts = jsonb_set(facts, '{creamMass}', '0') WHERE farm_id = :farmId`),
+    ).rejects.toThrow(/facts_have_cream/);
+    const add = (data: object) =>
+      raw(
+        farm,
+        `INSERT INTO batch_event (farm_id, batch_id, id, kind, at, recorded_at, device, command_id, data)
+         SELECT :farmId, '${batchId}', gen_random_uuid(), 'drained', now(), now(), 'x', id, '${JSON.stringify(data)}'
+         FROM command WHERE farm_id = :farmId LIMIT 1`,
+      );
+    await expect(add({ mass: -1 })).rejects.toThrow(/amounts_have_their_sign/);
+    await expect(add({ mass: 10, saltMass: 11 })).rejects.toThrow(/amounts_have_their_sign/);
+    await add({ mass: 0 });
   });
 
   it('keeps a blocked lot from people’s food, but not from the pigs', async () => {

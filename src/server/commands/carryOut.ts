@@ -24,10 +24,13 @@ const commands = new Map(
 /**
  * Carries out one command for a farm: in one transaction, once, whoever sends it how often. What it answers is stored
  * with it, so that a device that lost the answer gets the same one again. A refusal undoes all the command did.
- * @throws {CalculationError} when the envelope itself cannot be read, or its id was used for something else
+ * @throws {CalculationError} when the envelope itself cannot be read, is for another farm, or its id was used for
+ *   something else
  */
 export async function carryOut(farmId: string, given: unknown): Promise<Answer> {
   const sent = readInput(envelope, given);
+  if (sent.farm !== farmId)
+    throw new CalculationError('farm: this was kept on the device for another farm.', 'farm');
   const found = commands.get(sent.name);
   if (!found) throw new CalculationError(`name: there is no command “${sent.name}”.`, 'name');
   return inFarm(farmId, async (scope) => {

@@ -4,6 +4,8 @@ import { id } from '@/core/churning/batchEvents';
 /** Every write travels in one of these: made on a device, kept there until answered, safe to send twice. */
 export const envelope = v.strictObject({
   id,
+  /** The farm the device meant, so that a mark kept through a change of farms never lands on the wrong one. */
+  farm: v.pipe(v.string(), v.uuid('the farm’s id is needed.')),
   device: v.pipe(
     v.string(),
     v.minLength(1, 'a device is needed.'),

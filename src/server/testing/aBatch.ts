@@ -37,7 +37,7 @@ export const send = (
   id: string = randomUUID(),
   device = 'tablet',
 ): Promise<Answer> =>
-  carryOut(farmId, { id, device, name, input, at: new Date(morning * 1000).toISOString() });
+  carryOut(farmId, { id, farm: farmId, device, name, input, at: new Date(morning * 1000).toISOString() });
 
 export async function begin(farmId: string, change: Partial<BatchFacts> = {}): Promise<string> {
   const batchId = randomUUID();

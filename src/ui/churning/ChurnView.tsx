@@ -12,6 +12,7 @@ import { clockText } from '@/core/quantities/formatQuantity';
 import type { BatchView } from '@/server/churning/views';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
+import { useDraft } from '../frame/useDraft';
 import { useNow } from '../frame/useNow';
 import { Unseen } from '../theme/Enamel';
 import { CreamDrawing } from '../vessel/CreamDrawing';
@@ -31,13 +32,19 @@ import { WhatHappened } from './WhatHappened';
 import { actWords, phaseWords } from './words';
 import styles from './ChurnView.module.css';
 
+/** A panel the maker chose out of turn, and after how many events. */
+interface Jump {
+  to?: 'portion' | 'drained' | 'washed';
+  after?: number;
+}
+
 /** One batch, live, from cream to packed butter: now in words, the next thing as one big button, everything else small. */
 export function ChurnView({ view }: { view: BatchView }) {
   const { facts } = view;
   const say = useSay();
   const { story, unsent, record } = useBatch(view);
   const now = useNow();
-  const [jump, setJump] = useState<{ to: 'portion' | 'drained' | 'washed'; after: number }>();
+  const [jump, setJump] = useDraft<Jump>(`jump:${view.id}`, () => ({}));
   const [keySheet, setKeySheet] = useState(false);
   const tool = tools[story.tool];
   const quick = isQuick(story.tool);
@@ -54,8 +61,8 @@ export function ChurnView({ view }: { view: BatchView }) {
   useScreenAwake(story.phase === 'churning');
 
   // A jump holds until something else happens, so that the panel a maker chose does not outlive its moment.
-  const panel = jump && jump.after === story.events.length ? jump.to : story.next;
-  const jumpTo = (to: 'portion' | 'drained' | 'washed') => setJump({ to, after: story.events.length });
+  const panel = jump.to && jump.after === story.events.length ? jump.to : story.next;
+  const jumpTo = (to: Jump['to']) => setJump({ to, after: story.events.length });
   const mark = (stage: MarkStage) => record({ kind: 'mark', stage });
   const last = story.events.filter((event) => event.kind !== 'started').at(-1);
   const undo =
@@ -182,9 +189,17 @@ export function ChurnView({ view }: { view: BatchView }) {
             </div>
           </div>
         )}
-        {panel === 'drained' && <DrainPanel story={story} foreseen={foreseen} record={record} />}
+        {panel === 'drained' && (
+          <DrainPanel batchId={view.id} story={story} foreseen={foreseen} record={record} />
+        )}
         {panel === 'washed' && (
-          <WashPanel story={story} foreseen={foreseen} record={record} onSkip={() => jumpTo('portion')} />
+          <WashPanel
+            batchId={view.id}
+            story={story}
+            foreseen={foreseen}
+            record={record}
+            onSkip={() => jumpTo('portion')}
+          />
         )}
         {(panel === 'portion' || panel === 'packed') && (
           <PortionPanel

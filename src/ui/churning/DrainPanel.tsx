@@ -1,11 +1,11 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useState } from 'react';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { useSay } from '../frame/FarmContext';
+import { useDraft } from '../frame/useDraft';
 import { amountRules } from './planDraft';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
@@ -17,21 +17,24 @@ const scaleError = 0.005;
 
 /** Buttermilk off: how much, by jug or scale, or not measured. Skipping costs nothing but a wider range. */
 export function DrainPanel({
+  batchId,
   story,
   foreseen,
   record,
 }: {
+  batchId: string;
   story: BatchStory;
   foreseen: Foreseen;
   record: LiveBatch['record'];
 }) {
   const say = useSay();
-  const [typed, setTyped] = useState('');
+  const [{ typed }, change, forget] = useDraft(`drain:${batchId}`, () => ({ typed: '' }));
   const understood = understand(typed, amountRules(say.system));
   const wrong = understood !== undefined && 'wrong' in understood;
   const expected = foreseen.butter.buttermilkMass + story.addedWater;
   function drain() {
     if (wrong) return;
+    forget();
     if (!understood || !('quantity' in understood)) return record({ kind: 'drained', measured: 'skipped' });
     const { kind, value, sd } = understood.quantity;
     const density = creamDensity(foreseen.buttermilkFat.mid, 12);
@@ -49,7 +52,7 @@ export function DrainPanel({
       <QuantityField
         label="Buttermilk, if you measure it"
         typed={typed}
-        onTyped={setTyped}
+        onTyped={(text) => change({ typed: text })}
         understood={understood}
         system={say.system}
         hint={`about ${say.volume(expected / 1.03)} to expect; may be skipped`}

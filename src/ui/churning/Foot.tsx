@@ -2,14 +2,17 @@
 
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
+import type { ReactNode } from 'react';
 import { useState } from 'react';
 import type { BatchEvent } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { ToolKey } from '@/core/churning/tools';
 import { tools } from '@/core/churning/tools';
+import type { Quantity } from '@/core/quantities/parseQuantity';
 import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../frame/FarmContext';
 import { ToolSelect } from './ToolSelect';
+import type { QuantityRules } from '../quantity/QuantityField';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { eventWords } from './eventWords';
@@ -91,64 +94,75 @@ interface FormProps {
   onDone: () => void;
 }
 
-function TemperatureForm({ record, onDone }: FormProps) {
-  const say = useSay();
+/** One amount to write down: it is recorded once it can be read. */
+function AmountForm({
+  rules,
+  enters,
+  button,
+  children,
+  ...field
+}: {
+  label: string;
+  hint: string;
+  rules: QuantityRules;
+  enters: (quantity: Quantity) => void;
+  button: string;
+  children?: ReactNode;
+}) {
   const [typed, setTyped] = useState('');
-  const understood = understand(typed, temperatureRules(say.system));
-  const enter = () => {
-    if (!understood || !('quantity' in understood)) return;
-    record({ kind: 'reading', temperature: understood.quantity.value });
-    onDone();
-  };
+  const understood = understand(typed, rules);
+  const quantity = understood && 'quantity' in understood ? understood.quantity : undefined;
+  const enter = () => quantity && enters(quantity);
   return (
     <Enamel className={styles.form}>
       <QuantityField
-        label="Temperature in the churn"
+        {...field}
         typed={typed}
         onTyped={setTyped}
         understood={understood}
-        system={say.system}
-        hint={say.system === 'us' ? '60 F' : '15 C'}
+        system={rules.system}
         onEnter={enter}
         autoFocus
       />
-      <Button variant="contained" onClick={enter} disabled={!understood || !('quantity' in understood)}>
-        Write it down
+      <Button variant="contained" onClick={enter} disabled={!quantity}>
+        {button}
       </Button>
+      {children}
     </Enamel>
   );
 }
 
-function WaterForm({ record, onDone }: FormProps) {
-  const say = useSay();
-  const [typed, setTyped] = useState('');
-  const understood = understand(typed, {
-    ...amountRules(say.system),
-    bareUnit: say.system === 'metric' ? 'ml' : 'cups',
-  });
-  const enter = () => {
-    if (!understood || !('quantity' in understood)) return;
-    const { kind, value } = understood.quantity;
-    record({ kind: 'water', mass: kind === 'mass' ? value : value * waterDensity });
-    onDone();
-  };
+function TemperatureForm({ record, onDone }: FormProps) {
+  const { system } = useSay();
   return (
-    <Enamel className={styles.form}>
-      <QuantityField
-        label="Cold water added to loosen the cream"
-        typed={typed}
-        onTyped={setTyped}
-        understood={understood}
-        system={say.system}
-        hint={say.system === 'metric' ? '60 ml' : '1/4 cup'}
-        onEnter={enter}
-        autoFocus
-      />
-      <Button variant="contained" onClick={enter} disabled={!understood || !('quantity' in understood)}>
-        It is in
-      </Button>
+    <AmountForm
+      label="Temperature in the churn"
+      hint={system === 'us' ? '60 F' : '15 C'}
+      rules={temperatureRules(system)}
+      button="Write it down"
+      enters={({ value }) => {
+        record({ kind: 'reading', temperature: value });
+        onDone();
+      }}
+    />
+  );
+}
+
+function WaterForm({ record, onDone }: FormProps) {
+  const { system } = useSay();
+  return (
+    <AmountForm
+      label="Cold water added to loosen the cream"
+      hint={system === 'metric' ? '60 ml' : '1/4 cup'}
+      rules={{ ...amountRules(system), bareUnit: system === 'metric' ? 'ml' : 'cups' }}
+      button="It is in"
+      enters={({ kind, value }) => {
+        record({ kind: 'water', mass: kind === 'mass' ? value : value * waterDensity });
+        onDone();
+      }}
+    >
       <Quiet>A splash at a time, drinking quality. It is taken off the buttermilk later.</Quiet>
-    </Enamel>
+    </AmountForm>
   );
 }
 

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
-import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { foresee } from '@/core/churning/foresee';
 import { creamInChurn } from '@/core/churning/creamInChurn';
 import { churningCautions } from '@/core/keeping/cautions';
@@ -12,6 +12,7 @@ import { tools, toolKeys } from '@/core/churning/tools';
 import type { PlanView } from '@/server/churning/views';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
+import { useDraft } from '../frame/useDraft';
 import { newId } from '../outbox/newId';
 import { useOutbox } from '../outbox/OutboxProvider';
 import { BreedSelect } from '../quantity/BreedSelect';
@@ -23,29 +24,17 @@ import type { CreamInFront, PlanDraft } from './planDraft';
 import { freshDraft, readPlan, usualTemperatures } from './planDraft';
 import styles from './PlanChurning.module.css';
 
-const draftKey = 'immulgo-plan';
-
 /** What cream is in front of them, and at once what it will do: the screen before a churning. */
 export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFront }) {
   const router = useRouter();
   const outbox = useOutbox();
   const say = useSay();
-  const [draft, setDraft] = useState<PlanDraft>(() => freshDraft(plan, front));
-  const [starting, setStarting] = useState(false);
+  const [draft, change, forget] = useDraft<PlanDraft & { begun?: string }>(`plan:${front ?? 'new'}`, () =>
+    freshDraft(plan, front),
+  );
+  const { begun } = draft;
   const [more, setMore] = useState(false);
   const [refused, setRefused] = useState<string>();
-  const change = (part: Partial<PlanDraft>) => setDraft((before) => ({ ...before, ...part }));
-
-  useEffect(() => {
-    const kept = sessionStorage.getItem(`${draftKey}-${front ?? 'new'}`);
-    // What was typed before a reload stays; read after the first drawing, which the server made without it.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
-    if (kept) setDraft((fresh) => ({ ...fresh, ...(JSON.parse(kept) as Partial<PlanDraft>) }));
-  }, [front]);
-  useEffect(
-    () => sessionStorage.setItem(`${draftKey}-${front ?? 'new'}`, JSON.stringify(draft)),
-    [draft, front],
-  );
 
   const read = useMemo(() => readPlan(draft, plan), [draft, plan]);
   const later = useDeferredValue(read);
@@ -54,11 +43,19 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
     [later, plan.paces],
   );
 
+  const open = useCallback(
+    (batchId: string) => {
+      forget();
+      router.push(`/churn/${batchId}`);
+    },
+    [forget, router],
+  );
+
   async function start() {
-    if (!read.facts || starting) return;
-    setStarting(true);
+    if (!read.facts || begun) return;
     setRefused(undefined);
     const batchId = newId();
+    change({ begun: batchId });
     const answer = await outbox.put('batch.begin', {
       batchId,
       creamLotId: newId(),
@@ -68,12 +65,24 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
     });
     if (answer.status === 'refused') {
       setRefused(answer.message);
-      setStarting(false);
-      return;
-    }
-    sessionStorage.removeItem(`${draftKey}-${front ?? 'new'}`);
-    router.push(`/churn/${batchId}`);
+      change({ begun: undefined });
+    } else open(batchId);
   }
+  useEffect(() => {
+    // Pressed before a reload: the start waits in the outbox or has arrived since. It is never pressed a second time.
+    if (!begun) return;
+    const look = async () => {
+      const waits = outbox
+        .waiting()
+        .some(({ command }) => (command.input as { batchId?: string }).batchId === begun);
+      if (waits) return;
+      const { status } = await fetch(`/api/batches/${begun}`, { cache: 'no-store' });
+      if (status === 200) open(begun);
+      else if (status === 404) change({ begun: undefined });
+    };
+    const timer = setInterval(() => void look().catch(() => undefined), 1500);
+    return () => clearInterval(timer);
+  }, [begun, outbox, open, change]);
 
   const own = plan.vessels.filter((vessel) => vessel.kind === 'churn');
   const chosenTool = tools[read.tool];
@@ -247,13 +256,13 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
                   variant="contained"
                   size="large"
                   fullWidth
-                  disabled={!read.facts}
+                  disabled={!read.facts || begun !== undefined}
                   onClick={() => void start()}
                   sx={{ minHeight: { xs: 76, md: 96 }, fontSize: '1.5rem' }}
                 >
-                  {starting ? 'Writing it down…' : 'Start churning'}
+                  {begun ? 'Writing it down…' : 'Start churning'}
                 </Button>
-                {starting && (
+                {begun && (
                   <Quiet role="status">
                     Your start is kept on this device with its time, and opens as soon as the house answers.
                   </Quiet>

@@ -3,7 +3,6 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
 import type { Addition } from '@/core/churning/batchEvents';
 import { additions as additionNames } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
@@ -16,11 +15,13 @@ import { saltWays, unsaltedFrom } from '@/core/salting/saltWays';
 import type { BatchView } from '@/server/churning/views';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
+import { useDraft } from '../frame/useDraft';
 import { newId } from '../outbox/newId';
 import { Chips } from '../quantity/Chips';
 import type { Understood } from '../quantity/QuantityField';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
+import type { SaltDraft } from './SaltChooser';
 import { readSalt, SaltChooser, saltDraftOf } from './SaltChooser';
 import type { LiveBatch } from './useBatch';
 import styles from './PortionPanel.module.css';
@@ -35,6 +36,21 @@ interface Weighed {
   mass: number;
   massSd: number;
   measured: 'scale' | 'volume';
+}
+
+/** What the panel holds before a portion is put by. */
+interface PortionDraft {
+  noScale: boolean;
+  typed: string;
+  count: string;
+  container: string;
+  saltIn: boolean;
+  salt: SaltDraft;
+  changing: boolean;
+  mixed: Addition[];
+  storage: Storage;
+  name: string;
+  dividing: boolean;
 }
 
 /** Salt, weigh, pack: one portion unless the maker divides the butter. */
@@ -53,17 +69,20 @@ export function PortionPanel({
 }) {
   const say = useSay();
   const { facts } = view;
-  const [noScale, setNoScale] = useState(false);
-  const [typed, setTyped] = useState('');
-  const [count, setCount] = useState('1');
-  const [container, setContainer] = useState(view.moulds[0]?.id ?? 'cup');
-  const [saltIn, setSaltIn] = useState(true);
-  const [salt, setSalt] = useState(saltDraftOf(facts.usualSalt, say.system));
-  const [changing, setChanging] = useState(false);
-  const [mixed, setMixed] = useState<Addition[]>([]);
-  const [storage, setStorage] = useState<Storage>(facts.usualStorage);
-  const [name, setName] = useState('');
-  const [dividing, setDividing] = useState(story.portions.length > 0);
+  const [draft, change, forget] = useDraft<PortionDraft>(`portion:${view.id}`, () => ({
+    noScale: false,
+    typed: '',
+    count: '1',
+    container: view.moulds[0]?.id ?? 'cup',
+    saltIn: true,
+    salt: saltDraftOf(facts.usualSalt, say.system),
+    changing: false,
+    mixed: [],
+    storage: facts.usualStorage,
+    name: '',
+    dividing: story.portions.length > 0,
+  }));
+  const { noScale, typed, count, container, saltIn, salt, changing, mixed, storage, name, dividing } = draft;
 
   const already = story.portions.reduce((sum, portion) => sum + portion.mass, 0);
   const understood: Understood = understand(typed, {
@@ -112,20 +131,17 @@ export function PortionPanel({
     additions: mixed,
     storage,
   });
-  const clear = () => {
-    setTyped('');
-    setCount('1');
-    setName('');
-  };
+  const clear = () => change({ typed: '', count: '1', name: '' });
   function pack() {
     if (ready) record([portion(), { kind: 'packed' }]);
     else if (typed.trim() === '' && story.portions.length > 0) record({ kind: 'packed' });
     clear();
+    forget();
   }
   function add() {
     if (!ready) return;
     record(portion());
-    setDividing(true);
+    change({ dividing: true });
     clear();
   }
   const low = foreseen.butter.mass - ninety * foreseen.butter.sd - already;
@@ -142,7 +158,7 @@ export function PortionPanel({
         </p>
       )}
       {changing ? (
-        <SaltChooser draft={salt} onDraft={setSalt} ways={ways} early={early} />
+        <SaltChooser draft={salt} onDraft={(to) => change({ salt: to })} ways={ways} early={early} />
       ) : (
         <p className={styles.salt}>
           <span>
@@ -155,7 +171,7 @@ export function PortionPanel({
             {!weighed && salting?.way !== 'none' && ' for the butter expected'}
             {early && salting?.way !== 'none' && <em> △ {early}</em>}
           </span>
-          <Button variant="outlined" onClick={() => setChanging(true)}>
+          <Button variant="outlined" onClick={() => change({ changing: true })}>
             Change
           </Button>
         </p>
@@ -165,7 +181,7 @@ export function PortionPanel({
           <TextField
             label="How many"
             value={count}
-            onChange={(event) => setCount(event.target.value)}
+            onChange={(event) => change({ count: event.target.value })}
             error={!weighed}
             helperText={
               weighed ? `= ${say.about(weighed.mass)}, give or take 8 %` : 'a number such as 2 or 1.5'
@@ -176,7 +192,7 @@ export function PortionPanel({
             select
             label="Of what"
             value={container}
-            onChange={(event) => setContainer(event.target.value)}
+            onChange={(event) => change({ container: event.target.value })}
           >
             <MenuItem value="cup">cups of {say.volume(kitchenMeasures[say.system].cup!)}</MenuItem>
             <MenuItem value="tub">tubs of {say.volume(250)}</MenuItem>
@@ -191,7 +207,7 @@ export function PortionPanel({
         <QuantityField
           label={dividing ? 'This portion weighs' : 'The butter weighs'}
           typed={typed}
-          onTyped={setTyped}
+          onTyped={(text) => change({ typed: text })}
           understood={
             tooMuch
               ? {
@@ -212,7 +228,7 @@ export function PortionPanel({
       <Chips
         legend="Kept in the"
         chosen={storage}
-        onChoose={setStorage}
+        onChoose={(to) => change({ storage: to })}
         choices={(['fridge', 'freezer', 'crock', 'counter'] as const).map((key) => ({
           key,
           name: key[0]!.toUpperCase() + key.slice(1),
@@ -232,11 +248,19 @@ export function PortionPanel({
         <summary>No scale, several portions, something mixed in</summary>
         <div className={styles.options}>
           <label>
-            <input type="checkbox" checked={noScale} onChange={(event) => setNoScale(event.target.checked)} />{' '}
+            <input
+              type="checkbox"
+              checked={noScale}
+              onChange={(event) => change({ noScale: event.target.checked })}
+            />{' '}
             No scale: by mould, cup or tub
           </label>
           <label>
-            <input type="checkbox" checked={!saltIn} onChange={(event) => setSaltIn(!event.target.checked)} />{' '}
+            <input
+              type="checkbox"
+              checked={!saltIn}
+              onChange={(event) => change({ saltIn: !event.target.checked })}
+            />{' '}
             Weighed before the salt went in
           </label>
           <fieldset>
@@ -247,7 +271,9 @@ export function PortionPanel({
                   type="checkbox"
                   checked={mixed.includes(key)}
                   onChange={(event) =>
-                    setMixed(event.target.checked ? [...mixed, key] : mixed.filter((one) => one !== key))
+                    change({
+                      mixed: event.target.checked ? [...mixed, key] : mixed.filter((one) => one !== key),
+                    })
                   }
                 />{' '}
                 {additionNames[key].name}
@@ -257,7 +283,7 @@ export function PortionPanel({
           <TextField
             label="Name of this portion"
             value={name}
-            onChange={(event) => setName(event.target.value)}
+            onChange={(event) => change({ name: event.target.value })}
             slotProps={{ htmlInput: { maxLength: 60 } }}
           />
           <Button variant="outlined" onClick={add} disabled={!ready} data-act="portion">

@@ -1,13 +1,13 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useState } from 'react';
 import type { Clarity } from '@/core/churning/batchEvents';
 import { clarities } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import { washPlan } from '@/core/washing/washPlan';
 import { useSay } from '../frame/FarmContext';
+import { useDraft } from '../frame/useDraft';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { amountRules } from './planDraft';
@@ -28,18 +28,20 @@ const looks: Record<Clarity, { name: string; says: string }> = {
 
 /** A wash: how the water looked when it was poured off. Clear is the end of it. */
 export function WashPanel({
+  batchId,
   story,
   foreseen,
   record,
   onSkip,
 }: {
+  batchId: string;
   story: BatchStory;
   foreseen: Foreseen;
   record: LiveBatch['record'];
   onSkip: () => void;
 }) {
   const say = useSay();
-  const [typed, setTyped] = useState('');
+  const [{ typed }, change] = useDraft(`wash:${batchId}`, () => ({ typed: '' }));
   const understood = understand(typed, amountRules(say.system));
   const water = understood && 'quantity' in understood ? understood.quantity.value : undefined;
   // As much water as butter, said to the nearest cupful or so.
@@ -78,7 +80,7 @@ export function WashPanel({
       <QuantityField
         label="Water for each wash"
         typed={typed}
-        onTyped={setTyped}
+        onTyped={(text) => change({ typed: text })}
         understood={understood}
         system={say.system}
         hint={`assumed ${say.volume(grains)}, as much as there is butter`}

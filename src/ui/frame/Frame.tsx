@@ -117,7 +117,7 @@ export function Frame({
   return (
     <FarmProvider farm={farm}>
       <NowProvider seconds={nowSeconds}>
-        <OutboxProvider>
+        <OutboxProvider farmId={farm.id}>
           <Notices>
             <Skip href="#room">Skip to what matters</Skip>
             <Rail>

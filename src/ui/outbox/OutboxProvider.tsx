@@ -9,8 +9,8 @@ const OutboxContext = createContext<Outbox | undefined>(undefined);
 const nothing: readonly Waiting[] = [];
 
 /** One outbox for the whole application. */
-export function OutboxProvider({ children }: { children: ReactNode }) {
-  const [outbox] = useState(() => new Outbox());
+export function OutboxProvider({ farmId, children }: { farmId: string; children: ReactNode }) {
+  const [outbox] = useState(() => new Outbox(farmId));
   useEffect(() => {
     void outbox.open();
     window.addEventListener('online', outbox.hurry);

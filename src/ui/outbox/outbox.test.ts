@@ -34,7 +34,7 @@ beforeEach(() => {
   jest.useFakeTimers();
   house = new House();
   globalThis.fetch = house.fetch as typeof fetch;
-  outbox = new Outbox();
+  outbox = new Outbox('9a0f6f6e-7c5b-4d0b-8f7e-0d1c2b3a4f50');
 });
 afterEach(() => {
   globalThis.fetch = realFetch;

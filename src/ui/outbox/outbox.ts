@@ -4,6 +4,7 @@ import { newId } from './newId';
 
 export interface QueuedCommand {
   id: string;
+  farm: string;
   device: string;
   name: string;
   input: unknown;
@@ -50,6 +51,9 @@ export class Outbox {
   reachable = true;
   readonly device = deviceName();
 
+  /** @param farm id of the farm this device is bound to */
+  constructor(private readonly farm: string) {}
+
   async open(): Promise<void> {
     try {
       this.database = await openDB<OutboxSchema>('immulgo-outbox', 1, {
@@ -75,6 +79,7 @@ export class Outbox {
   async put(name: string, input: unknown): Promise<Answer> {
     const command: QueuedCommand = {
       id: newId(),
+      farm: this.farm,
       device: this.device,
       name,
       input,
