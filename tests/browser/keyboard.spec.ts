@@ -10,37 +10,45 @@ async function reach(page: Page, selector: string) {
   throw new Error(`The keyboard does not reach ${selector}.`);
 }
 
-test('a whole churning by keyboard alone, in litres', async ({ page, farm }) => {
-  await farm.send('house.settle', { unitSystem: 'metric' });
-  await page.goto('/');
-  await reach(page, 'a[href="/churn/new?front=tub"]');
-  await page.keyboard.press('Enter');
-  await expect(page.getByLabel('How much cream')).toBeFocused();
-  await page.keyboard.type('just over 0,9 l');
-  await expect(page.getByText('give or take')).toBeVisible();
-  await reach(page, '[role=radio][aria-checked=true]');
-  await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('radio', { name: /Whipping cream/ })).toHaveAttribute('aria-checked', 'true');
-  await reach(page, 'button.MuiButton-contained:not([disabled])');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('timer')).toBeVisible();
-  for (const key of ['t', 'w', 'u', 'w', 'g', 'b', 's']) await page.keyboard.press(key);
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Drain the buttermilk');
-  await reach(page, 'button[data-act=drained]');
-  await page.keyboard.press('Enter');
-  await reach(page, 'button[data-act=washed-clear]');
-  await page.keyboard.press('Enter');
-  await reach(page, 'input[maxlength="80"]');
-  await page.keyboard.type('360 bst');
-  await expect(page.getByText(/“bst” was not understood|bst/).first()).toBeVisible();
-  for (let i = 0; i < 7; i += 1) await page.keyboard.press('Backspace');
-  await page.keyboard.type('360 g');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('360 g of butter');
-  await reach(page, '[data-act=done]');
-  await page.keyboard.press('Enter');
-  await expect(page.getByText('Your first butter. What is this farm called?')).toBeVisible();
-});
+const measures = {
+  metric: { cream: 'just over 0,9 l', rubbish: '360 bst', butter: '360 g', says: '360 g of butter' },
+  us: { cream: 'almost a quart', rubbish: '13 ouncs', butter: '12 1/2 oz', says: '12.5 oz of butter' },
+  imperial: { cream: 'about 1½ pints', rubbish: '1 pond', butter: '12 oz', says: '12 oz of butter' },
+} as const;
+
+for (const unitSystem of ['metric', 'us', 'imperial'] as const)
+  test(`a whole churning by keyboard alone, ${unitSystem}`, async ({ page, farm }) => {
+    const { cream, rubbish, butter, says } = measures[unitSystem];
+    await farm.send('house.settle', { unitSystem });
+    await page.goto('/');
+    await reach(page, 'a[href="/churn/new?front=tub"]');
+    await page.keyboard.press('Enter');
+    await expect(page.getByLabel('How much cream')).toBeFocused();
+    await page.keyboard.type(cream);
+    await expect(page.getByText('give or take')).toBeVisible();
+    await reach(page, '[role=radio][aria-checked=true]');
+    await page.keyboard.press('ArrowRight');
+    await expect(page.getByRole('radio', { name: /Whipping cream/ })).toHaveAttribute('aria-checked', 'true');
+    await reach(page, 'button.MuiButton-contained:not([disabled])');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('timer')).toBeVisible();
+    for (const key of ['t', 'w', 'u', 'w', 'g', 'b', 's']) await page.keyboard.press(key);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Drain the buttermilk');
+    await reach(page, 'button[data-act=drained]');
+    await page.keyboard.press('Enter');
+    await reach(page, 'button[data-act=washed-clear]');
+    await page.keyboard.press('Enter');
+    await reach(page, 'input[maxlength="80"]');
+    await page.keyboard.type(rubbish);
+    await expect(page.getByText('was not understood').first()).toBeVisible();
+    for (let i = 0; i < rubbish.length; i += 1) await page.keyboard.press('Backspace');
+    await page.keyboard.type(butter);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(says);
+    await reach(page, '[data-act=done]');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('Your first butter. What is this farm called?')).toBeVisible();
+  });
 
 test('single keys never fire while typing, and can be switched off', async ({ page, farm }) => {
   await page.goto(`/churn/${await beginBatch(farm, 2)}`);

@@ -2,6 +2,13 @@ import { beginBatch, expect, test } from './farm';
 
 test('rubbish typed into any field gets a clear sentence and stays as typed', async ({ page, farm }) => {
   await farm.send('house.settle', { unitSystem: 'metric' });
+  await page.goto('/');
+  await page.getByRole('button', { name: /warm pail/i }).click();
+  for (const typed of ['a churnful', '-2 l', '20 C', '0']) {
+    await page.getByLabel('How much milk').fill(typed);
+    await expect(page.locator('p.Mui-error')).toBeVisible();
+    await expect(page.getByText('Through a hand separator')).toHaveCount(0);
+  }
   await page.goto('/churn/new?front=tub');
   const tries: [string, string, RegExp][] = [
     ['How much cream', 'lots', /“lots” was not understood/],
@@ -40,6 +47,18 @@ test('rubbish typed into any field gets a clear sentence and stays as typed', as
   await page.getByLabel('Buttermilk, if you measure it').fill('');
   await page.locator('button[data-act=drained]').click();
   await page.locator('[data-act=unwashed]').click();
+  await page.getByRole('button', { name: 'Change' }).click();
+  await page.getByRole('radio', { name: 'By spoon' }).click();
+  for (const [typed, says] of [
+    ['a shovel', /shovel/],
+    ['900 tsp', /more than 200 teaspoons/],
+    ['2 kg', /kg/],
+  ] as const) {
+    await page.getByLabel('Spoons, level').fill(typed);
+    await expect(page.getByText(says).first()).toBeVisible();
+    await expect(page.getByLabel('Spoons, level')).toHaveValue(typed);
+  }
+  await page.getByLabel('Spoons, level').fill('2 tsp');
   await page.getByLabel('The butter weighs').fill('9 kg');
   await expect(page.getByText('more butter than there was cream')).toBeVisible();
   await expect(page.locator('[data-act=pack]')).toBeDisabled();
