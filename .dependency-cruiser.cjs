@@ -19,7 +19,7 @@ module.exports = {
       name: 'core-uses-only-named-packages',
       severity: 'error',
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
-      to: { path: 'node_modules', pathNot: 'node_modules/(valibot|@valibot/to-json-schema|ml-matrix)/' },
+      to: { path: 'node_modules', pathNot: 'node_modules/(valibot|@valibot/to-json-schema|ml-matrix|jstat|simple-statistics)/' },
     },
     {
       name: 'core-knows-no-node',

@@ -1,5 +1,6 @@
 import { churnBalanceCalculation } from './balancing/churnBalance';
 import { moistureTestCalculation } from './balancing/moistureTest';
+import { reconcileCalculation } from './balancing/reconcile';
 import type { Calculation } from './calculation';
 import { CalculationError, readInput } from './calculation';
 import { creamDensityCalculation } from './dairy/creamDensity.calc';
@@ -11,6 +12,8 @@ import { saltFromSpoonCalculation } from './salting/saltFromSpoon';
 import { saltRinseCalculation } from './salting/saltRinse';
 import { separationBalanceCalculation } from './separating/separationBalance';
 import { standardiseCalculation } from './separating/standardise';
+import { lotsMixCalculation } from './tempering/lotsMix';
+import { temperTimeCalculation } from './tempering/temperTime';
 import { washPlanCalculation } from './washing/washPlan';
 
 const all = [
@@ -26,6 +29,9 @@ const all = [
   saltFromSpoonCalculation,
   milkNeededCalculation,
   keepingDateCalculation,
+  temperTimeCalculation,
+  lotsMixCalculation,
+  reconcileCalculation,
 ];
 
 /** Every calculation by its name: the one door for the command line, HTTP and the screens. */

@@ -11,6 +11,9 @@ const knots: readonly (readonly [celsius: number, solid: number])[] = [
   [37, 0],
 ];
 
+/** Temperatures at which the curve bends, °C. */
+export const solidFatKnots: readonly number[] = knots.map(([celsius]) => celsius);
+
 /** Slope below 0 °C, per K (engineering estimate: the first segment continued). */
 const slopeBelowZero = -0.014;
 
