@@ -1,22 +1,46 @@
-import { heatCapacity } from '../dairy/heatCapacity';
-import { solidFat, temperatureOfSolidFat } from '../dairy/solidFat';
+import { solidFat } from '../dairy/solidFat';
+import { enthalpy, temperatureAtHeat } from '../tempering/enthalpy';
+import type { Churn, Churning } from './churnModel';
+import {
+  air,
+  buttermilkFatOf,
+  churnSlope,
+  clumped,
+  free,
+  grain,
+  headroomMotion,
+  loadOf,
+  reachedBetween,
+  size,
+  solid,
+  soundOf,
+  stageOf,
+  stateSize,
+  thickness,
+  warmth,
+} from './churnModel';
 import type { Stage } from './stages';
 
-/** What turns the cream: its speed and how it heats. */
-export interface Churn {
-  /** K, the rate constant, 1/s. */
-  rate: number;
-  /** Heat put in by churning, W per kg of cream at seven times the starting load. */
-  power: number;
-  /** Heat let in from the room, W/K per kg. */
-  exchange: number;
-  /** A0, most air taken up, volumes per volume of cream. */
-  airMost: number;
-  closed: boolean;
-}
+export type { Churn } from './churnModel';
+
+/** Something done to the cream on the way, at a clock time since the start. */
+export type Happening = { atSeconds: number } & (
+  | { kind: 'water'; mass: number; temperature: number }
+  | { kind: 'cream'; mass: number; fat: number; temperature: number }
+  /** Share of the load taken out. */
+  | { kind: 'takeOut'; share: number }
+  /** Churning stops, in air, fridge or water of this temperature. */
+  | { kind: 'stand'; seconds: number; temperature: number; exchange: number }
+  /** Goes on in another vessel. */
+  | { kind: 'move'; churn: Churn; fill: number }
+  /** A probe in the cream: the model takes it over as far as probes are surer than models. */
+  | { kind: 'reading'; temperature: number }
+);
 
 export interface ChurnConditions {
   churn: Churn;
+  /** Cream going in, g; only matters when something is added. */
+  mass?: number;
   /** Fat of the cream, mass fraction. */
   fat: number;
   /** Cream going in, °C. */
@@ -32,14 +56,16 @@ export interface ChurnConditions {
   crystallised?: number;
   /** Leave heating out, as the reference checks do. */
   isothermal?: boolean;
+  happenings?: readonly Happening[];
 }
 
 export interface ChurnMoment {
   seconds: number;
   stage: Stage;
   temperature: number;
-  /** Torque on the handle; 1 at the start. */
+  /** Torque on the handle, and loudness of the slosh; 1 at the start. */
   load: number;
+  sound: number;
   /** Fat of the buttermilk if drained now, mass fraction of it. */
   buttermilkFat: number;
   /** Grain size, mm. */
@@ -53,182 +79,215 @@ export interface ChurnMoment {
 export interface ChurnRun {
   /** About two hundred moments, evenly spaced. */
   moments: ChurnMoment[];
-  /** First time each stage was reached, s. */
+  /** First time each stage was reached, s on the clock. */
   reached: Partial<Record<Stage, number>>;
   /** Undefined when it did not break within the time given. */
   breakSeconds: number | undefined;
+  /** Seconds of churning until the break, standing left out. */
+  churnedSeconds: number;
   /** Fat of the buttermilk at the stop or the end, mass fraction. */
   buttermilkFat: number;
   outcome: 'breaks' | 'stuck' | 'oils';
+  /** °C at the break, or at the end. */
+  breakTemperature: number;
+  /** Most the cream stiffened (V of the model; over 2 it hardly moves) and least it moved for want of head space. */
+  stiffest: number;
+  leastMotion: number;
+  /** Times the right-hand side was evaluated. */
+  evaluations: number;
 }
 
-const sigmoid = (z: number): number => 1 / (1 + Math.exp(-z));
-
-// State vector: air, free, clumped, grain, size (mm), solid fat, temperature (°C).
-type State = [
-  air: number,
-  free: number,
-  clumped: number,
-  grain: number,
-  size: number,
-  solid: number,
-  temperature: number,
-];
-
-/** Crystallising and melting time constants, s (engineering estimates). */
-const crystallising = 7200;
-const melting = 360;
-/** Largest step as a share of 1/K. */
+/** Largest step as a share of 1/K, and while the cream stands, s. */
 const stepShare = 0.003;
+const standingStep = 30;
 /** Every how many steps a moment is kept. */
 const keepEvery = 4;
+/** A probe (± 0.5 °C) against the model's own temperature (± 1 °C): the share of the difference taken over. */
+const probeGain = 0.8;
+/** From this temperature on fat that has not broken is oiling off, °C at usual hardness. */
+export const oilsFrom = 23;
 
 /**
- * Runs cream through a churn: two clocks compete, fat globules whipping into clumps and being torn apart again, the
- * colder slower and the warmer losing more. Engineering estimates tuned to the guidance of handbook §6.4–6.7; the
- * equations are in docs/models.md. RK4 with K·Δt ≤ 0.003.
- * @param longest stop looking after this many seconds
+ * Runs cream through a churn: two clocks compete, globules whipping into clumps and being torn apart again, the colder
+ * slower and the warmer losing more. The model of {@link churnSlope} by RK4 with K·Δt ≤ 0.003; stage times are
+ * interpolated, so that they do not depend on the step.
+ * @param longest stop looking after this many seconds on the clock
  * @param stopAfterBreak go on for this share of the break time, to see grains form (0.16 reaches grains)
+ * @param step K·Δt, for trying whether the answer depends on it
  */
 export function simulateChurn(
   conditions: ChurnConditions,
   longest = 12 * 3600,
   stopAfterBreak = 0.16,
+  step = stepShare,
 ): ChurnRun {
-  const { churn, fat, hardness, ripened } = conditions;
-  const integrate = rungeKutta(derivatives(conditions), stepShare / churn.rate);
-  const state: State = [
-    0,
-    0.995,
-    0.005,
-    0,
-    0.6,
-    (conditions.crystallised ?? 1) * solidFat(conditions.temperature, hardness),
-    conditions.temperature,
-  ];
-  let seconds = 0;
-  let steps = 0;
-  let stop = longest;
+  const { hardness, ripened, roomTemperature } = conditions;
+  let churn = conditions.churn;
+  let { fat, fill } = conditions;
+  let mass = conditions.mass ?? 1000;
+  const state = new Float64Array(stateSize);
+  state[free] = 0.995;
+  state[clumped] = 0.005;
+  state[size] = 0.6;
+  state[solid] = (conditions.crystallised ?? 1) * solidFat(conditions.temperature, hardness);
+  state[warmth] = conditions.temperature;
+  const before = new Float64Array(stateSize);
+  const integrate = rungeKutta();
+
   const reached: Partial<Record<Stage, number>> = { fluid: 0 };
   const kept: ChurnMoment[] = [];
-  const moment = (): ChurnMoment => {
-    const [air, free, clumped, grain, size, , temperature] = state;
-    return {
+  let seconds = 0;
+  let churned = 0;
+  let steps = 0;
+  let stop = longest;
+  let stiffest = 1;
+  let leastMotion = 1;
+  let motion = 1;
+  let breakTemperature: number | undefined;
+  const keep = () => {
+    const load = loadOf(state[air]!, state[clumped]!, state[grain]!, churn.airMost);
+    kept.push({
       seconds,
-      stage: stageOf(air, clumped, grain, size),
-      temperature,
-      load: loadOf(air, clumped, grain, churn.airMost),
-      buttermilkFat: buttermilkFatOf(free, fat, ripened),
-      grainSize: size,
-      free,
-      clumped,
-      grain,
-    };
+      stage: stageOf(state),
+      temperature: state[warmth]!,
+      load,
+      sound: soundOf(load, state[grain]!, motion),
+      buttermilkFat: buttermilkFatOf(state[free]!, fat, ripened),
+      grainSize: state[size]!,
+      free: state[free]!,
+      clumped: state[clumped]!,
+      grain: state[grain]!,
+    });
   };
-  kept.push(moment());
-  while (seconds < stop) {
-    integrate(state);
-    steps += 1;
-    seconds = (steps * stepShare) / churn.rate;
-    const stage = stageOf(state[0], state[2], state[3], state[4]);
-    if (reached[stage] === undefined) {
-      reached[stage] = seconds;
-      if (stage === 'break') stop = Math.min(longest, seconds * (1 + stopAfterBreak));
+  const run = (until: number, churning: Churning) => {
+    const slope = churnSlope(churning);
+    const longestStep = churning.churn ? step / churning.churn.rate : standingStep;
+    const moves = churning.churn !== undefined;
+    const start = seconds;
+    const churnedBefore = churned;
+    for (let n = 1; seconds < until - 1e-9 && seconds < stop - 1e-9; n += 1) {
+      before.set(state);
+      const from = seconds;
+      seconds = Math.min(until, stop, start + n * longestStep);
+      integrate(slope, state, seconds - from);
+      if (moves) churned = churnedBefore + seconds - start;
+      steps += 1;
+      if (moves && reached.mass === undefined) {
+        const stage = stageOf(state);
+        if (reached[stage] === undefined) {
+          const crossing = from + reachedBetween(stage, before, state) * (seconds - from);
+          reached[stage] = crossing;
+          if (stage === 'break') {
+            breakTemperature = state[warmth]!;
+            churnedAtBreak = churned;
+            stop = Math.min(longest, crossing * (1 + stopAfterBreak));
+          }
+        }
+      }
+      if (steps % keepEvery === 0) {
+        if (moves) {
+          motion = churning.churn!.closed ? headroomMotion(fill, state[air]!) : 1;
+          leastMotion = Math.min(leastMotion, motion);
+          if (fat > 0.42)
+            stiffest = Math.max(
+              stiffest,
+              thickness(fat, state[air]!, state[grain]!, state[warmth]! - hardness, churn.airMost),
+            );
+        }
+        keep();
+      }
     }
-    if (steps % keepEvery === 0) kept.push(moment());
+  };
+  const still = (churning: Partial<Churning>): Churning => ({
+    churn,
+    airMost: churn.airMost,
+    fat,
+    fill,
+    ripened,
+    hardness,
+    surroundings: roomTemperature,
+    exchange: churn.exchange,
+    isothermal: conditions.isothermal ?? false,
+    ...churning,
+  });
+  const pour = (added: number, addedFat: number, temperature: number) => {
+    const total = mass + added;
+    const t = state[warmth]!;
+    const heat = (celsius: number) =>
+      (mass * enthalpy(fat, celsius, hardness) + added * enthalpy(addedFat, celsius, hardness)) / total;
+    const now =
+      (mass * enthalpy(fat, t, hardness) + added * enthalpy(addedFat, temperature, hardness)) / total;
+    if (!conditions.isothermal)
+      state[warmth] = temperatureAtHeat(heat, now, Math.min(t, temperature), Math.max(t, temperature));
+    const newShare = (added * addedFat) / (mass * fat + added * addedFat);
+    const newSolid = solidFat(temperature, hardness);
+    state[solid] = state[solid]! * (1 - newShare) + newSolid * newShare;
+    state[clumped]! *= 1 - newShare;
+    state[grain]! *= 1 - newShare;
+    state[free] = 1 - state[clumped]! - state[grain]!;
+    state[air]! *= mass / total;
+    fat = (mass * fat + added * addedFat) / total;
+    fill *= total / mass;
+    mass = total;
+  };
+  let churnedAtBreak: number | undefined;
+
+  keep();
+  const happenings = [...(conditions.happenings ?? [])].sort((a, b) => a.atSeconds - b.atSeconds);
+  for (const happening of happenings) {
+    run(Math.min(happening.atSeconds, longest), still({}));
+    if (seconds >= stop) break;
+    if (happening.kind === 'water') pour(happening.mass, 0, happening.temperature);
+    else if (happening.kind === 'cream') pour(happening.mass, happening.fat, happening.temperature);
+    else if (happening.kind === 'takeOut') {
+      fill *= 1 - happening.share;
+      mass *= 1 - happening.share;
+    } else if (happening.kind === 'move') ({ churn, fill } = happening);
+    else if (happening.kind === 'reading')
+      state[warmth] = state[warmth]! + probeGain * (happening.temperature - state[warmth]!);
+    else
+      run(
+        seconds + happening.seconds,
+        still({ churn: undefined, surroundings: happening.temperature, exchange: happening.exchange }),
+      );
   }
-  const last = moment();
-  kept.push(last);
+  run(stop, still({}));
+  keep();
+  const last = kept.at(-1)!;
   const thin = Math.ceil(kept.length / 200);
   return {
     moments: kept.filter((_, i) => i % thin === 0 || i === kept.length - 1),
     reached,
     breakSeconds: reached.break,
+    churnedSeconds: churnedAtBreak ?? churned,
     buttermilkFat: last.buttermilkFat,
-    outcome: reached.break !== undefined ? 'breaks' : last.temperature - hardness >= 23 ? 'oils' : 'stuck',
-  };
-}
-
-/** Fat of the drained buttermilk: what still floats free, in the serum left (curd carries a little always). */
-function buttermilkFatOf(free: number, fat: number, ripened: boolean): number {
-  return 0.002 * (ripened ? 0.8 : 1) + (free * fat) / (1 - (fat - free * fat) / 0.81);
-}
-
-function loadOf(air: number, clumped: number, grain: number, airMost: number): number {
-  return Math.exp((2.2 * air * 0.8) / airMost + 1.6 * clumped * (1 - grain) - 0.2 * grain);
-}
-
-function stageOf(air: number, clumped: number, grain: number, size: number): Stage {
-  if (grain >= 0.5) return size > 12 ? 'mass' : size >= 2.5 ? 'grains' : 'break';
-  if (clumped + grain >= 0.7) return 'grainy';
-  if (clumped >= 0.3) return 'whipped';
-  if (air > 0.25 || clumped > 0.06) return 'thickening';
-  return 'fluid';
-}
-
-type Slope = (state: State, out: State) => void;
-
-function derivatives({
-  churn,
-  fat,
-  fill,
-  ripened,
-  hardness,
-  roomTemperature,
-  isothermal,
-}: ChurnConditions): Slope {
-  const { rate, airMost } = churn;
-  const richness = ((fat / 0.38) ** 1.5 * sigmoid((fat - 0.22) / 0.02)) / sigmoid(8);
-  const ripe = ripened ? 1.25 : 1;
-  const shearLoss = ripened ? 0.6 : 1;
-  return (state, out) => {
-    const [air, free, clumped, grain, size, solid, temperature] = state;
-    const felt = temperatureOfSolidFat(solid, hardness) - hardness;
-    const joining = sigmoid((felt - 10.3) / 2) * sigmoid((25.5 - felt) / 1.6) * ripe * richness;
-    const moving = churn.closed ? Math.max(0.1, 1 - Math.exp(-Math.max(0, 1 - fill * (1 + air)) / 0.06)) : 1;
-    const thick =
-      fat > 0.42 ? Math.exp(30 * (fat - 0.42) * (air / airMost) * sigmoid((16 - felt) / 2) * (1 - grain)) : 1;
-    const k = (rate * moving) / thick;
-    const airGoal = airMost * sigmoid((19.5 - felt) / 2.2) + 0.05;
-    const joined = clumped + grain;
-    const j14 = joined ** 14;
-    const gate = j14 / (j14 + 0.82 ** 14);
-    const capture = k * joining * free * (0.1 + 0.6 * air + 4.2 * clumped + 13 * grain);
-    const shear = k * shearLoss * (0.022 + 0.07 * Math.exp((felt - 18) / 2.1)) * joined;
-    const together = k * joining * 26 * clumped * gate * (0.004 + grain);
-    const wanted = solidFat(temperature, hardness);
-    out[0] =
-      rate * moving * 3 * (airGoal - air) * (air < airGoal ? 1 : 0.3) * Math.max(0, 1 - grain / 0.3) -
-      k * 20 * air * grain;
-    out[1] = -capture + shear;
-    out[2] = capture - (shear * clumped) / joined - together;
-    out[3] = together - (shear * grain) / joined;
-    out[4] = 24 * k * Math.max(0, grain - 0.5) * sigmoid((felt - 9) / 3) * size;
-    out[5] = (wanted - solid) / (wanted > solid ? crystallising : melting);
-    out[6] = isothermal
-      ? 0
-      : ((churn.power * loadOf(air, clumped, grain, airMost)) / 7 +
-          churn.exchange * (roomTemperature - temperature)) /
-        (1000 * heatCapacity(fat, temperature, hardness));
+    outcome:
+      reached.break !== undefined ? 'breaks' : last.temperature - hardness >= oilsFrom ? 'oils' : 'stuck',
+    breakTemperature: breakTemperature ?? last.temperature,
+    stiffest,
+    leastMotion,
+    evaluations: steps * 4,
   };
 }
 
 /** Classical fourth-order Runge–Kutta, moving the state in place. */
-function rungeKutta(slope: Slope, step: number): (state: State) => void {
-  const zero = (): State => [0, 0, 0, 0, 0, 0, 0];
-  const [k1, k2, k3, k4, trial] = [zero(), zero(), zero(), zero(), zero()];
-  const set = (from: State, by: State, share: number) => {
-    for (let i = 0; i < 7; i += 1) trial[i] = from[i]! + step * share * by[i]!;
-  };
-  return (state) => {
+function rungeKutta() {
+  const [k1, k2, k3, k4, trial] = [1, 2, 3, 4, 5].map(() => new Float64Array(stateSize)) as [
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+  ];
+  return (slope: (state: Float64Array, out: Float64Array) => void, state: Float64Array, step: number) => {
     slope(state, k1);
-    set(state, k1, 0.5);
+    for (let i = 0; i < stateSize; i += 1) trial[i] = state[i]! + 0.5 * step * k1[i]!;
     slope(trial, k2);
-    set(state, k2, 0.5);
+    for (let i = 0; i < stateSize; i += 1) trial[i] = state[i]! + 0.5 * step * k2[i]!;
     slope(trial, k3);
-    set(state, k3, 1);
+    for (let i = 0; i < stateSize; i += 1) trial[i] = state[i]! + step * k3[i]!;
     slope(trial, k4);
-    for (let i = 0; i < 7; i += 1)
+    for (let i = 0; i < stateSize; i += 1)
       state[i] = state[i]! + (step / 6) * (k1[i]! + 2 * k2[i]! + 2 * k3[i]! + k4[i]!);
   };
 }

@@ -1,4 +1,4 @@
-import type { Churn } from './simulateChurn';
+import type { Churn } from './churnModel';
 
 /**
  * Everything that churns cream. Median break times are for 35–40 % cream at the tool's reference temperature, one

@@ -1,0 +1,179 @@
+import { heatCapacity } from '../dairy/heatCapacity';
+import { solidFat, temperatureOfSolidFat } from '../dairy/solidFat';
+import type { Stage } from './stages';
+
+/** What turns the cream: its speed and how it heats. */
+export interface Churn {
+  /** K, the rate constant, 1/s. */
+  rate: number;
+  /** Heat put in by churning, W per kg of cream at seven times the starting load. */
+  power: number;
+  /** Heat let in from the room, W/K per kg. */
+  exchange: number;
+  /** A0, most air taken up, volumes per volume of cream. */
+  airMost: number;
+  closed: boolean;
+}
+
+/** What the cream is and what is done to it, constant between two happenings. */
+export interface Churning {
+  /** Undefined while it stands. */
+  churn: Churn | undefined;
+  airMost: number;
+  /** Mass fraction. */
+  fat: number;
+  /** Share of the vessel that is full before air is beaten in. */
+  fill: number;
+  ripened: boolean;
+  /** K */
+  hardness: number;
+  /** °C around the vessel, and how readily heat passes, W/K per kg. */
+  surroundings: number;
+  exchange: number;
+  isothermal: boolean;
+}
+
+/** State of the cream: seven numbers, in this order. */
+export const air = 0;
+export const free = 1;
+export const clumped = 2;
+export const grain = 3;
+/** Grain size, mm. */
+export const size = 4;
+/** Solid share of the fat. */
+export const solid = 5;
+/** °C */
+export const warmth = 6;
+export const stateSize = 7;
+
+/** Crystallising and melting time constants, s (engineering estimates). */
+const crystallising = 7200;
+const melting = 360;
+/** Air leaves cream that stands, s (engineering estimate). */
+const airLeaving = 3600;
+/**
+ * Under about 5 °C there is too little liquid fat at the surface of a globule to cement it to another, whatever the
+ * beating: partial coalescence all but stops (Walstra et al., Dairy Science and Technology, 2006, §3.2; the place and
+ * width of the gate are engineering estimates).
+ */
+const cementingFrom = 5.3;
+const cementingWidth = 0.08;
+
+export const sigmoid = (z: number): number => 1 / (1 + Math.exp(-z));
+
+export type Slope = (state: Float64Array, out: Float64Array) => void;
+
+/**
+ * The right-hand side of the churning model: globules whipped into clumps and torn apart again, clumps joined into
+ * grain, air beaten in, fat crystallising or melting, and heat. Equations in docs/models.md; all constants engineering
+ * estimates tuned to published churning guidance. Per second; f + c + g never changes.
+ */
+export function churnSlope(conditions: Churning): Slope {
+  const { churn, fat, fill, ripened, hardness, surroundings, exchange, isothermal, airMost } = conditions;
+  const rate = churn?.rate ?? 0;
+  const power = churn?.power ?? 0;
+  const closed = churn?.closed ?? false;
+  const richness = ((fat / 0.38) ** 1.5 * sigmoid((fat - 0.22) / 0.02)) / sigmoid(8);
+  const ripe = ripened ? 1.25 : 1;
+  const shearLoss = ripened ? 0.6 : 1;
+  return (state, out) => {
+    const a = state[air]!;
+    const f = state[free]!;
+    const c = state[clumped]!;
+    const g = state[grain]!;
+    const s = state[solid]!;
+    const t = state[warmth]!;
+    const wanted = solidFat(t, hardness);
+    out[solid] = (wanted - s) / (wanted > s ? crystallising : melting);
+    out[warmth] = isothermal
+      ? 0
+      : ((power * loadOf(a, c, g, airMost)) / 7 + exchange * (surroundings - t)) /
+        (1000 * heatCapacity(fat, t, hardness));
+    if (rate === 0) {
+      out[air] = -a / airLeaving;
+      out[free] = out[clumped] = out[grain] = out[size] = 0;
+      return;
+    }
+    const felt = temperatureOfSolidFat(s, hardness) - hardness;
+    const joining =
+      sigmoid((felt - 10.3) / 2) *
+      sigmoid((25.5 - felt) / 1.6) *
+      sigmoid((felt - cementingFrom) / cementingWidth) *
+      ripe *
+      richness;
+    const moving = closed ? headroomMotion(fill, a) : 1;
+    const k = (rate * moving) / thickness(fat, a, g, felt, airMost);
+    const airGoal = airMost * sigmoid((19.5 - felt) / 2.2) + 0.05;
+    const joined = c + g;
+    const j2 = joined * joined;
+    const j4 = j2 * j2;
+    const j14 = j4 * j4 * j4 * j2;
+    const gate = j14 / (j14 + fullGate);
+    const capture = k * joining * f * (0.1 + 0.6 * a + 4.2 * c + 13 * g);
+    const shear = k * shearLoss * (0.022 + 0.07 * Math.exp((felt - 18) / 2.1)) * joined;
+    const together = k * joining * 26 * c * gate * (0.004 + g);
+    out[air] =
+      rate * moving * 3 * (airGoal - a) * (a < airGoal ? 1 : 0.3) * Math.max(0, 1 - g / 0.3) - k * 20 * a * g;
+    out[free] = -capture + shear;
+    out[clumped] = capture - (shear * c) / joined - together;
+    out[grain] = together - (shear * g) / joined;
+    out[size] = 24 * k * Math.max(0, g - 0.5) * sigmoid((felt - 9) / 3) * state[size]!;
+  };
+}
+
+const fullGate = 0.82 ** 14;
+
+/** How freely cream moves in a closed vessel: it needs head space to fall and fold, 0.1 … 1. */
+export function headroomMotion(fill: number, a: number): number {
+  return Math.max(0.1, 1 - Math.exp(-Math.max(0, 1 - fill * (1 + a)) / 0.06));
+}
+
+/** V: how much stiffer rich, cold, whipped cream is than it should be; 1 is not at all. */
+export function thickness(fat: number, a: number, g: number, felt: number, airMost: number): number {
+  return fat > 0.42 ? Math.exp(30 * (fat - 0.42) * (a / airMost) * sigmoid((16 - felt) / 2) * (1 - g)) : 1;
+}
+
+/** Torque on the handle; 1 at the start. */
+export function loadOf(a: number, c: number, g: number, airMost: number): number {
+  return Math.exp((2.2 * a * 0.8) / airMost + 1.6 * c * (1 - g) - 0.2 * g);
+}
+
+/**
+ * How loud the churn sloshes, 1 at the start: whipped cream is silent, and at the break the buttermilk splashes
+ * (engineering estimate, from the load).
+ */
+export function soundOf(load: number, g: number, motion: number): number {
+  return motion * Math.exp(-(load - 1) / 4) * (1 + 0.6 * sigmoid((g - 0.4) / 0.05));
+}
+
+/** Fat of the drained buttermilk, mass fraction: what still floats free, in the serum left (curd always carries a little). */
+export function buttermilkFatOf(f: number, fat: number, ripened: boolean): number {
+  return 0.002 * (ripened ? 0.8 : 1) + (f * fat) / (1 - (fat - f * fat) / 0.81);
+}
+
+/** Signs of each stage as numbers that cross zero when it is reached, the latest stage first. */
+const signs: readonly (readonly [Stage, (state: Float64Array) => number])[] = [
+  ['mass', (state) => Math.min(state[grain]! / 0.5, state[size]! / 12) - 1],
+  ['grains', (state) => Math.min(state[grain]! / 0.5, state[size]! / 2.5) - 1],
+  ['break', (state) => state[grain]! / 0.5 - 1],
+  ['grainy', (state) => (state[clumped]! + state[grain]!) / 0.7 - 1],
+  ['whipped', (state) => state[clumped]! / 0.3 - 1],
+  ['thickening', (state) => Math.max(state[air]! / 0.25, state[clumped]! / 0.06) - 1],
+];
+
+/** The stage a state shows. */
+export function stageOf(state: Float64Array): Stage {
+  if (state[grain]! >= 0.5) return state[size]! >= 12 ? 'mass' : state[size]! >= 2.5 ? 'grains' : 'break';
+  if (state[clumped]! + state[grain]! >= 0.7) return 'grainy';
+  if (state[clumped]! >= 0.3) return 'whipped';
+  if (state[air]! > 0.25 || state[clumped]! > 0.06) return 'thickening';
+  return 'fluid';
+}
+
+/** Share of the way from one state to the next at which a stage was reached, 0 … 1. */
+export function reachedBetween(stage: Stage, before: Float64Array, after: Float64Array): number {
+  const sign = signs.find(([name]) => name === stage)?.[1];
+  if (!sign) return 1;
+  const [from, to] = [sign(before), sign(after)];
+  return to > from ? Math.min(1, Math.max(0, -from / (to - from))) : 1;
+}
