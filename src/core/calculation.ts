@@ -18,7 +18,7 @@ export class CalculationError extends Error {
 export interface Calculation<I = unknown, O = unknown> {
   name: string;
   says: string;
-  input: v.GenericSchema<I>;
+  input: v.GenericSchema<unknown, I>;
   output: v.GenericSchema<O>;
   run: (input: I) => O;
 }
@@ -29,7 +29,7 @@ export function calculation<I, O>(definition: Calculation<I, O>): Calculation<I,
 }
 
 /** Reads unknown input by a schema. Throws {@link CalculationError} for the first thing that is wrong. */
-export function readInput<I>(schema: v.GenericSchema<I>, given: unknown): I {
+export function readInput<I>(schema: v.GenericSchema<unknown, I>, given: unknown): I {
   const read = v.safeParse(schema, given, { abortEarly: true });
   if (read.success) return read.output;
   const issue = read.issues[0];

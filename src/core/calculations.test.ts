@@ -11,7 +11,8 @@ interface Vector {
 
 function expectNear(got: unknown, wanted: unknown, tolerance: number, path: string): void {
   // Residuals that are near equal may swap places, so suspects are compared as a set.
-  if (path.endsWith('.suspects')) return void expect(new Set(got as string[])).toEqual(new Set(wanted as string[]));
+  if (path.endsWith('.suspects'))
+    return void expect(new Set(got as string[])).toEqual(new Set(wanted as string[]));
   if (typeof wanted === 'number') {
     const allowed = Math.abs(wanted) < 1e-6 ? tolerance : tolerance * Math.abs(wanted);
     if (typeof got !== 'number' || !(Math.abs(got - wanted) <= allowed))

@@ -1,4 +1,3 @@
-import { churnPace, priorPace } from './churnPace';
 import { expectedButter } from './expectedButter';
 import type { CreamInChurn } from './foresee';
 import { foresee, paceRatio } from './foresee';
@@ -57,23 +56,6 @@ describe('what is foreseen', () => {
 });
 
 describe('the pace of a maker’s own churn', () => {
-  it('starts at the prior and narrows with batches, in any order', () => {
-    expect(churnPace([])).toBe(priorPace);
-    const ratios = [0.7, 0.75, 0.68, 0.72, 0.71];
-    const learned = churnPace(ratios);
-    expect(churnPace([...ratios].reverse()).logMean).toBeCloseTo(learned.logMean, 12);
-    expect(Math.exp(learned.logMean)).toBeCloseTo(0.72, 1);
-    expect(learned.logSd).toBeLessThan(priorPace.logSd / 3);
-    const after = foresee(cream, learned).breakMinutes!;
-    const before = foresee(cream).breakMinutes!;
-    expect(after.high / after.low).toBeLessThan((before.high / before.low) * 0.6);
-  });
-
-  it('is not led astray by one absurd batch', () => {
-    const sound = [1, 1.05, 0.95, 1, 1.02, 0.98];
-    expect(Math.exp(churnPace([...sound, 60]).logMean)).toBeLessThan(1.2);
-  });
-
   it('is the ratio of what was marked to what was foreseen', () => {
     expect(paceRatio(cream, foresee(cream).breakMinutes!.mid * 1.5)).toBeCloseTo(1.5, 9);
     expect(paceRatio({ ...cream, temperature: 26 }, 10)).toBeUndefined();

@@ -2,6 +2,7 @@ import { logEstimate } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 import { priorPace } from './churnPace';
 import type { ChurnPace } from './churnPace';
+import { homogenisedFactor, usualRoom } from './churnInput';
 import { expectedButter } from './expectedButter';
 import type { ExpectedButter } from './expectedButter';
 import { simulateChurn } from './simulateChurn';
@@ -53,16 +54,12 @@ export interface Foreseen {
   pace: ChurnPace;
 }
 
-/** Homogenised cream: 1.3 times slower, its spread doubled (handbook §6.1). */
-const homogenisedFactor = 1.3;
 /** Two degrees either way is what a maker can choose between (product: “what two degrees either way would do”). */
 export const otherWay = 2;
 /** Churning on past this many medians is called stuck. */
 const patience = 6;
 /** Spread of buttermilk fat around the model, standard deviation of the logarithm (engineering estimate). */
-const buttermilkScatter = Math.log(1.3);
-/** A cold kitchen or dairy, °C (engineering estimate). */
-export const usualRoom = 18;
+export const buttermilkScatter = Math.log(1.3);
 
 /**
  * What to expect of a churning: when it breaks, what two degrees either way would do, the fat lost, and the butter.

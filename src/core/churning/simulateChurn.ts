@@ -27,6 +27,8 @@ export type { Churn } from './churnModel';
 export type Happening = { atSeconds: number } & (
   | { kind: 'water'; mass: number; temperature: number }
   | { kind: 'cream'; mass: number; fat: number; temperature: number }
+  /** Thin liquid poured off from under cream that stood. */
+  | { kind: 'pourOff'; mass: number; fat: number }
   /** Share of the load taken out. */
   | { kind: 'takeOut'; share: number }
   /** Churning stops, in air, fridge or water of this temperature. */
@@ -239,7 +241,12 @@ export function simulateChurn(
     if (seconds >= stop) break;
     if (happening.kind === 'water') pour(happening.mass, 0, happening.temperature);
     else if (happening.kind === 'cream') pour(happening.mass, happening.fat, happening.temperature);
-    else if (happening.kind === 'takeOut') {
+    else if (happening.kind === 'pourOff') {
+      const left = Math.max(0.05 * mass, mass - happening.mass);
+      fat = Math.min(0.9, Math.max(0, (mass * fat - (mass - left) * happening.fat) / left));
+      fill *= left / mass;
+      mass = left;
+    } else if (happening.kind === 'takeOut') {
       fill *= 1 - happening.share;
       mass *= 1 - happening.share;
     } else if (happening.kind === 'move') ({ churn, fill } = happening);

@@ -1,7 +1,7 @@
 import type { Verdict } from '@/core/balancing/churnBalance';
 import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
 import type { Phase, StoryPortion } from '@/core/churning/batchStory';
-import type { ToolKey } from '@/core/churning/tools';
+import type { PaceLesson } from '@/core/churning/learnPace';
 import { Op } from 'sequelize';
 import type { FarmScope } from '../farmScope';
 import { BatchEventRow, BatchRow, PortionRow } from './models';
@@ -194,17 +194,22 @@ export async function portionsOf(
   return rows.map(({ lotId, standing }) => ({ lotId, standing }));
 }
 
-/** Pace ratios of a tool's batches that started before a time, newest first. */
-export async function paceRatiosOf(
-  { farmId, transaction }: FarmScope,
-  before: Date,
-): Promise<{ tool: ToolKey; ratio: number }[]> {
+/** What batches begun before a time taught about pace, newest first. */
+export async function paceLessonsOf({ farmId, transaction }: FarmScope, before: Date): Promise<PaceLesson[]> {
   const rows = await BatchRow.findAll({
     where: { farmId, paceRatio: { [Op.not]: null }, startedAt: { [Op.lt]: before } },
-    attributes: ['facts', 'paceRatio'],
+    attributes: ['facts', 'paceRatio', 'startedAt'],
     transaction,
     order: [['startedAt', 'DESC']],
-    limit: 100,
+    limit: 1000,
   });
-  return rows.map((row) => ({ tool: (row.facts as BatchFacts).tool, ratio: Number(row.paceRatio) }));
+  return rows.map((row) => {
+    const { tool, vesselId } = row.facts as BatchFacts;
+    return {
+      tool,
+      churn: vesselId ?? undefined,
+      ratio: Number(row.paceRatio),
+      day: row.startedAt.getTime() / 86_400_000,
+    };
+  });
 }

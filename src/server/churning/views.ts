@@ -1,12 +1,12 @@
-import { churnPace } from '@/core/churning/churnPace';
 import type { ChurnPace } from '@/core/churning/churnPace';
 import type { BatchFacts } from '@/core/churning/batchEvents';
+import { learnPace, paceOf } from '@/core/churning/learnPace';
 import { batchStory } from '@/core/churning/batchStory';
 import type { ToolKey } from '@/core/churning/tools';
 import { creamFatFromBatches } from '@/core/dairy/creamFat';
 import type { KnownFat } from '@/core/dairy/creamFat';
 import type { Batch, BatchSummary, RecordedEvent } from '@/data/churning/batches';
-import { batchById, batchesOf, eventsOf, paceRatiosOf } from '@/data/churning/batches';
+import { batchById, batchesOf, eventsOf, paceLessonsOf } from '@/data/churning/batches';
 import type { FarmScope } from '@/data/farmScope';
 import { inFarm } from '@/data/farmScope';
 import type { Vessel } from '@/data/house/house';
@@ -73,14 +73,16 @@ function unsalted(batch: Batch): number {
   return (batch.judged?.butterMass ?? 0) * (1 - salt);
 }
 
+const dayMs = 86_400_000;
+
 export async function pacesOf(scope: FarmScope, before: Date): Promise<Paces> {
-  const ratios = await paceRatiosOf(scope, before);
-  const tools = new Set(ratios.map(({ tool }) => tool));
+  const lessons = await paceLessonsOf(scope, before);
+  const today = before.getTime() / dayMs;
+  const knowledge = learnPace(lessons, today);
+  // Newest first, so that a tool's pace is that of the churn of its kind used last.
+  const newest = new Map(lessons.toReversed().map(({ tool, churn }) => [tool, churn]));
   return Object.fromEntries(
-    [...tools].map((tool) => [
-      tool,
-      churnPace(ratios.filter((one) => one.tool === tool).map((one) => one.ratio)),
-    ]),
+    [...newest].map(([tool, churn]) => [tool, paceOf(knowledge, { tool, churn, day: today })]),
   );
 }
 

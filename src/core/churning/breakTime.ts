@@ -1,0 +1,169 @@
+import * as v from 'valibot';
+import { calculation, CalculationError, positive } from '../calculation';
+import { churningCautions } from '../keeping/cautions';
+import { estimateSchema, predictedEntries, ranked } from '../prediction';
+import type { Predicted } from '../prediction';
+import type { Estimate } from '../quantities/estimate';
+import { believe, breakQuantiles, chanceOfBreaking, clockOf } from './belief';
+import { churnEffects } from './churnEffects';
+import { churnEntries, standingBefore } from './churnInput';
+import { priorPace } from './churnPace';
+import { learnPace, paceOf } from './learnPace';
+import { stages } from './stages';
+import { toolKeys, tools } from './tools';
+
+const day = v.pipe(v.number(), v.finite('a day, counted from any one day.'));
+const clockMinutes = v.pipe(
+  v.number(),
+  v.minValue(0, 'minutes since the start, zero or more.'),
+  v.maxValue(10_080, 'at most a week, in minutes.'),
+);
+
+/** What was learned before and what was seen since: what the live calculations take beside the load. */
+export const liveEntries = {
+  ...churnEntries,
+  /** Which churn of its kind. */
+  churn: v.optional(v.pipe(v.string(), v.maxLength(60, 'at most 60 letters.'))),
+  day: v.optional(day, 0),
+  batches: v.optional(
+    v.pipe(
+      v.array(
+        v.strictObject({
+          day,
+          tool: v.picklist(toolKeys),
+          churn: v.optional(v.pipe(v.string(), v.maxLength(60, 'at most 60 letters.'))),
+          /** Break time marked over the one the model gives at the tool's usual pace. */
+          ratio: v.pipe(positive, v.maxValue(1000, 'at most a thousand times.')),
+          perDegreeHarder: v.optional(
+            v.pipe(
+              v.number(),
+              v.minValue(-2, 'a slope between −2 and 2.'),
+              v.maxValue(2, 'a slope between −2 and 2.'),
+            ),
+          ),
+        }),
+      ),
+      v.maxLength(5000, 'at most 5000 batches.'),
+    ),
+    [],
+  ),
+  marks: v.optional(
+    v.pipe(
+      v.array(v.strictObject({ stage: v.picklist(stages), atMinutes: clockMinutes })),
+      v.maxLength(100, 'at most 100 marks.'),
+    ),
+    [],
+  ),
+  /** Minutes on the clock, when it is under way. */
+  elapsedMinutes: v.optional(clockMinutes, 0),
+};
+export const liveInput = v.strictObject(liveEntries);
+export type LiveInput = v.InferOutput<typeof liveInput>;
+
+export interface BreakTime extends Predicted {
+  outcome: 'breaks' | 'stuck' | 'oils';
+  /** Minutes of churning until the break, standing left out: middle and 90 % window. Absent when it is not expected to break. */
+  breakMinutes?: Estimate;
+  /** The same on the clock since the start, standing counted. */
+  clockMinutes?: Estimate;
+  /** Chance, 0 … 1, that it breaks at all if nothing is changed. */
+  chance: number;
+  learnedFrom: number;
+}
+
+/** The pace to expect of this churning from the maker's own batches. */
+export function paceFor({ batches, day: today, tool, churn }: LiveInput) {
+  return batches.length === 0
+    ? priorPace
+    : paceOf(learnPace(batches, today), { day: today, tool, ...(churn === undefined ? {} : { churn }) });
+}
+
+/**
+ * When it will break: the tool's usual, learned from the maker's own batches ({@link learnPace}), updated by the marks
+ * and readings so far ({@link believe}).
+ * @throws {CalculationError} when a mark lies ahead of the time elapsed
+ */
+export function breakTime(input: LiveInput): BreakTime {
+  const { marks, elapsedMinutes, happenings, tool, temperature, hardness } = input;
+  const last = marks.reduce((latest, { atMinutes }) => Math.max(latest, atMinutes), 0);
+  if (elapsedMinutes > 0 && last > elapsedMinutes + 1e-6)
+    throw new CalculationError(
+      `marks: one at ${last} min was given; elapsedMinutes is only ${elapsedMinutes}.`,
+      'marks',
+    );
+  const elapsed = Math.max(elapsedMinutes, last);
+  const pace = paceFor(input);
+  const possibilities = believe(input, pace, marks, elapsed);
+  const chance = chanceOfBreaking(possibilities);
+  const quantiles = chance >= 0.5 ? breakQuantiles(possibilities, [0.05, 0.5, 0.95]) : undefined;
+  const window = quantiles && { low: quantiles[0]!, mid: quantiles[1]!, high: quantiles[2]! };
+  const clock = (minutes: number) => clockOf(happenings, minutes);
+  const warm = possibilities.reduce(
+    (sum, { run, weight }) => sum + weight * run.moments.at(-1)!.temperature,
+    0,
+  );
+  return {
+    outcome: window ? 'breaks' : warm - hardness >= 22.5 ? 'oils' : 'stuck',
+    ...(window
+      ? {
+          breakMinutes: window,
+          clockMinutes: { low: clock(window.low), mid: clock(window.mid), high: clock(window.high) },
+        }
+      : {}),
+    chance,
+    learnedFrom: pace.batches,
+    reasons: ranked([
+      ...churnEffects(input),
+      ...(pace.batches > 0
+        ? [
+            {
+              weight: Math.abs(pace.logMean) + 0.1,
+              says: `Your own ${pace.batches} with ${tools[tool].inSentence} broke ${spoken(pace.logMean)} its usual time.`,
+            },
+          ]
+        : []),
+      ...(marks.length > 0
+        ? [
+            {
+              weight: 0.4 * Math.min(3, marks.length),
+              says: `You marked ${marks.map(({ stage }) => stage).join(', ')}, the last at ${Math.round(last - standingBefore(happenings, last))} min of churning.`,
+            },
+          ]
+        : elapsed > 0
+          ? [{ weight: 0.2, says: `Not broken after ${Math.round(elapsed)} min.` }]
+          : []),
+    ]),
+    cautions: [
+      ...churningCautions({ tool, treatment: 'pasteurised' }),
+      ...(temperature > 20
+        ? [
+            {
+              key: 'warm',
+              level: 'caution' as const,
+              says: 'Over 20 °C the fat smears and runs off with the buttermilk: chill it first.',
+            },
+          ]
+        : []),
+    ],
+  };
+}
+
+const spoken = (logPace: number): string => {
+  const times = Math.exp(logPace);
+  return times > 0.97 && times < 1.03 ? 'in about' : `in ${times.toFixed(2)} times`;
+};
+
+export const breakTimeCalculation = calculation({
+  name: 'churn.breakTime',
+  says: 'When it will break: the tool’s usual, your own batches, and what was seen so far.',
+  input: liveInput,
+  output: v.object({
+    outcome: v.picklist(['breaks', 'stuck', 'oils']),
+    breakMinutes: v.optional(estimateSchema),
+    clockMinutes: v.optional(estimateSchema),
+    chance: v.number(),
+    learnedFrom: v.number(),
+    ...predictedEntries,
+  }),
+  run: breakTime,
+});

@@ -1,0 +1,178 @@
+import * as v from 'valibot';
+import {
+  fraction,
+  positive,
+  positiveFraction,
+  positiveMass,
+  positiveVolume,
+  temperature,
+} from '../calculation';
+import { creamDensity } from '../dairy/creamDensity';
+import type { ChurnConditions, Happening } from './simulateChurn';
+import { churnOf, toolKeys, tools } from './tools';
+
+/** A cold kitchen or dairy, °C (engineering estimate). */
+export const usualRoom = 18;
+/** Homogenised, UHT or stabilised cream: 1.3 times slower, its spread doubled (handbook §6.1). */
+export const homogenisedFactor = 1.3;
+
+const atMinutes = v.pipe(
+  v.number(),
+  v.minValue(0, 'minutes since the start, zero or more.'),
+  v.maxValue(10_080, 'at most a week, in minutes.'),
+);
+const minutes = v.pipe(positive, v.maxValue(10_080, 'at most a week, in minutes.'));
+const share = v.pipe(
+  v.number(),
+  v.gtValue(0, 'a share above 0 and below 1 is allowed.'),
+  v.ltValue(1, 'a share above 0 and below 1 is allowed.'),
+);
+
+/** What may be done to the cream on the way, at minutes on the clock since the start. */
+export const happenings = v.pipe(
+  v.array(
+    v.variant('kind', [
+      v.strictObject({ kind: v.literal('water'), atMinutes, mass: positiveMass, temperature }),
+      v.strictObject({
+        kind: v.literal('cream'),
+        atMinutes,
+        mass: positiveMass,
+        fat: positiveFraction,
+        temperature,
+      }),
+      v.strictObject({ kind: v.literal('takeOut'), atMinutes, share }),
+      v.strictObject({ kind: v.literal('pourOff'), atMinutes, mass: positiveMass, fat: fraction }),
+      v.strictObject({
+        kind: v.literal('pause'),
+        atMinutes,
+        minutes,
+        temperature,
+        in: v.picklist(['air', 'fridge', 'water']),
+      }),
+      v.strictObject({
+        kind: v.literal('move'),
+        atMinutes,
+        tool: v.picklist(toolKeys),
+        capacity: positiveVolume,
+      }),
+      v.strictObject({ kind: v.literal('reading'), atMinutes, temperature }),
+    ]),
+  ),
+  v.maxLength(200, 'at most 200 happenings.'),
+);
+export type ChurnHappening = v.InferOutput<typeof happenings>[number];
+
+const spread = (says: string, most: number) =>
+  v.pipe(v.number(), v.minValue(0, says), v.maxValue(most, `${says} At most ${most}.`));
+
+/** A load of cream in a churn, as every churning calculation takes it. Masses g, volumes mL, °C, fractions. */
+export const churnEntries = {
+  creamMass: positiveMass,
+  creamFat: v.pipe(
+    v.number(),
+    v.minValue(0.05, 'cream fat from 5 to 60 % is allowed (0.05 to 0.6).'),
+    v.maxValue(0.6, 'cream fat from 5 to 60 % is allowed (0.05 to 0.6).'),
+  ),
+  creamFatSd: v.optional(spread('a spread of the fat, as a fraction.', 0.2), 0.01),
+  temperature: v.pipe(
+    v.number(),
+    v.minValue(0, 'cream from 0 to 40 °C is churned.'),
+    v.maxValue(40, 'cream from 0 to 40 °C is churned.'),
+  ),
+  temperatureSd: v.optional(spread('a spread of the temperature, K.', 10), 0.5),
+  roomTemperature: v.optional(temperature, usualRoom),
+  ripened: v.optional(v.boolean(), false),
+  homogenised: v.optional(v.boolean(), false),
+  hardness: v.optional(
+    v.pipe(
+      v.number(),
+      v.minValue(-8, 'a shift of −8 to 8 °C is allowed.'),
+      v.maxValue(8, 'a shift of −8 to 8 °C is allowed.'),
+    ),
+    0,
+  ),
+  /** How far the fat has crystallised: 1 after a night in the cold, about 0.3 an hour after the separator. */
+  crystallised: v.optional(fraction, 1),
+  tool: v.picklist(toolKeys),
+  capacity: v.optional(positiveVolume),
+  happenings: v.optional(happenings, []),
+};
+export const churnInput = v.strictObject(churnEntries);
+export type ChurnInput = v.InferOutput<typeof churnInput>;
+
+/**
+ * How readily heat passes to cream that stands, against the same vessel in still air: U of 10 W/m²K in air, 8 in a
+ * fridge, 55 in water (docs/models.md, Heat). Set cream only conducts: water is then no more than 1.8 times air.
+ */
+const standing = { air: 1, fridge: 0.8, water: 5.5 } as const;
+const standingSet = { air: 0.75, fridge: 0.65, water: 1.8 } as const;
+
+/** How readily heat passes to this load while it stands, W/K per kg. */
+export const exchangeStanding = (
+  { tool, ripened }: Pick<ChurnInput, 'tool' | 'ripened'>,
+  place: keyof typeof standing,
+): number => tools[tool].exchange * (ripened ? standingSet : standing)[place];
+
+/** Share of the vessel that the cream fills. */
+export function fillOf({ creamMass, creamFat, temperature: celsius, tool, capacity }: ChurnInput): number {
+  const volume = creamMass / creamDensity(creamFat, celsius);
+  return volume / (capacity ?? tools[tool].usualVolume);
+}
+
+/**
+ * The conditions of the model for a load churned at a pace.
+ * @param logPace logarithm of this churning's break time over the tool's usual
+ */
+export function conditionsOf(input: ChurnInput, logPace = 0): ChurnConditions {
+  const pace = Math.exp(logPace) * (input.homogenised ? homogenisedFactor : 1);
+  const volume = input.creamMass / creamDensity(input.creamFat, input.temperature);
+  const churnAt = (tool: ChurnInput['tool']) => churnOf(tool, tools[tool].medianBreakMinutes * pace);
+  return {
+    churn: churnAt(input.tool),
+    mass: input.creamMass,
+    fat: input.creamFat,
+    temperature: input.temperature,
+    roomTemperature: input.roomTemperature,
+    fill: Math.min(1, fillOf(input)),
+    ripened: input.ripened,
+    hardness: input.hardness,
+    crystallised: input.crystallised,
+    happenings: input.happenings.map((one): Happening => {
+      const atSeconds = one.atMinutes * 60;
+      if (one.kind === 'pause')
+        return {
+          kind: 'stand',
+          atSeconds,
+          seconds: one.minutes * 60,
+          temperature: one.temperature,
+          exchange: exchangeStanding(input, one.in),
+        };
+      if (one.kind === 'move')
+        return {
+          kind: 'move',
+          atSeconds,
+          churn: churnAt(one.tool),
+          fill: Math.min(1, volume / one.capacity),
+        };
+      return { ...one, atSeconds };
+    }),
+  };
+}
+
+/** Minutes spent standing before a minute on the clock. */
+export function standingBefore(all: readonly ChurnHappening[], clockMinutes: number): number {
+  return all.reduce(
+    (sum, one) =>
+      one.kind === 'pause' ? sum + Math.max(0, Math.min(one.minutes, clockMinutes - one.atMinutes)) : sum,
+    0,
+  );
+}
+
+/** Minutes after which a churning that has not broken is called stuck, as a multiple of its usual time. */
+export const patience = 8;
+
+/** Longest the model is run for a load, s on the clock. */
+export function longestSeconds(input: ChurnInput, logPace = 0): number {
+  const median = tools[input.tool].medianBreakMinutes * Math.exp(logPace);
+  return 60 * (patience * Math.max(median, 2) + standingBefore(input.happenings, Infinity));
+}
