@@ -1,5 +1,17 @@
 import { churnBalanceCalculation } from './balancing/churnBalance';
 import { moistureTestCalculation } from './balancing/moistureTest';
+import { reconcilePowerCalculation } from './balancing/reconcilePower';
+import { adviseChurnCalculation } from './churning/adviseChurn';
+import { blendDiluteCalculation } from './churning/blendDilute';
+import { breakTimeCalculation } from './churning/breakTime';
+import { churnSimulateCalculation } from './churning/churnSimulate';
+import { loadSplitCalculation } from './churning/loadSplit';
+import { batchEffectsCalculation } from './comparing/batchEffects';
+import { compareBatchesCalculation } from './comparing/compareBatches';
+import { controlLimitsCalculation } from './comparing/controlLimits';
+import { saltCorrectCalculation } from './salting/saltCorrect';
+import { butterMoistureCalculation } from './working/butterMoisture';
+import { butterWorkabilityCalculation } from './working/butterWorkability';
 import { reconcileCalculation } from './balancing/reconcile';
 import type { Calculation } from './calculation';
 import { CalculationError, readInput } from './calculation';
@@ -16,7 +28,8 @@ import { lotsMixCalculation } from './tempering/lotsMix';
 import { temperTimeCalculation } from './tempering/temperTime';
 import { washPlanCalculation } from './washing/washPlan';
 
-const all = [
+/** Those with one right answer: they hold the reference cases. */
+const exact = [
   quantityParse,
   creamDensityCalculation,
   separationBalanceCalculation,
@@ -34,9 +47,25 @@ const all = [
   reconcileCalculation,
 ];
 
+/** Those that predict: a central value with a 90 % interval, reasons in order of weight, and cautions. */
+const predicting = [
+  churnSimulateCalculation,
+  breakTimeCalculation,
+  adviseChurnCalculation,
+  butterMoistureCalculation,
+  saltCorrectCalculation,
+  blendDiluteCalculation,
+  loadSplitCalculation,
+  butterWorkabilityCalculation,
+  compareBatchesCalculation,
+  batchEffectsCalculation,
+  controlLimitsCalculation,
+  reconcilePowerCalculation,
+];
+
 /** Every calculation by its name: the one door for the command line, HTTP and the screens. */
 export const calculations: ReadonlyMap<string, Calculation> = new Map(
-  all.map((one) => [one.name, one as unknown as Calculation]),
+  [...exact, ...predicting].map((one) => [one.name, one as unknown as Calculation]),
 );
 
 /**
@@ -51,3 +80,6 @@ export function calculate(name: string, input: unknown): unknown {
     );
   return found.run(readInput(found.input, input));
 }
+
+/** Names of the calculations that have one right answer. */
+export const exactNames: readonly string[] = exact.map(({ name }) => name);

@@ -83,7 +83,13 @@ export function believe(
 
 /** Chance that it breaks at all within a maker's patience. */
 export const chanceOfBreaking = (possibilities: readonly Possibility[]): number =>
-  possibilities.reduce((sum, { weight, breakMinutes }) => sum + (breakMinutes === undefined ? 0 : weight), 0);
+  Math.min(
+    1,
+    possibilities.reduce(
+      (sum, { weight, breakMinutes }) => sum + (breakMinutes === undefined ? 0 : weight),
+      0,
+    ),
+  );
 
 /**
  * Quantiles of the minutes of churning until the break, among the ways in which it breaks: the weights spread evenly

@@ -1,0 +1,81 @@
+import * as v from 'valibot';
+import { calculation, positiveVolume } from '../calculation';
+import { estimateSchema, predictedEntries, ranked } from '../prediction';
+import type { Predicted } from '../prediction';
+import { ninety } from '../quantities/estimate';
+import type { Estimate } from '../quantities/estimate';
+import { splitLoads } from './splitLoads';
+import { fillLimit, toolKeys, tools } from './tools';
+
+/** A jug's error, one standard deviation (handbook §6.9). */
+const jugError = 0.03;
+
+const splitInput = v.strictObject({
+  /** mL */
+  volume: positiveVolume,
+  volumeSd: v.optional(v.pipe(v.number(), v.minValue(0, 'a spread of zero or more, in mL.'))),
+  /** mL, to the brim; a usual one of its kind when it is not said. */
+  capacity: v.optional(positiveVolume),
+  tool: v.picklist(toolKeys),
+});
+
+export interface LoadSplit extends Predicted {
+  loads: number;
+  volumeEach: number;
+  /** Share of the vessel each load fills. */
+  fillEach: Estimate;
+  /** Minutes for all of them one after the other, at the tool's usual. */
+  minutes: number;
+}
+
+/** How many loads, how big, and how full: no churn more than half, so that whipped cream can fall and fold (handbook §5). */
+export function loadSplit(input: v.InferOutput<typeof splitInput>): LoadSplit {
+  const { volume, tool } = input;
+  const { usualVolume, medianBreakMinutes, glass, closed } = tools[tool];
+  const capacity = input.capacity ?? usualVolume;
+  const { loads, volumeEach, fillEach } = splitLoads(volume, capacity);
+  const spread = (ninety * (input.volumeSd ?? jugError * volume)) / volume;
+  return {
+    loads,
+    volumeEach,
+    fillEach: { low: fillEach * Math.max(0, 1 - spread), mid: fillEach, high: fillEach * (1 + spread) },
+    minutes: loads * medianBreakMinutes,
+    reasons: ranked([
+      {
+        says: closed
+          ? `Whipped cream swells to nearly twice itself: at most ${fillLimit * 100} % full leaves it room to fall.`
+          : `An open bowl splashes and climbs: at most ${fillLimit * 100} % full.`,
+        weight: 2,
+      },
+      {
+        says: input.capacity
+          ? `It holds ${Math.round(capacity)} mL.`
+          : `Its size was not given: ${Math.round(capacity)} mL is usual.`,
+        weight: 1,
+      },
+    ]),
+    cautions: glass
+      ? [
+          {
+            key: 'glass',
+            level: 'danger',
+            says: 'Glass breaks when shaken hard or with anything in it, and on a shock of hot or cold.',
+          },
+        ]
+      : [],
+  };
+}
+
+export const loadSplitCalculation = calculation({
+  name: 'load.split',
+  says: 'How many loads for a churn, and how full each is.',
+  input: splitInput,
+  output: v.object({
+    loads: v.number(),
+    volumeEach: v.number(),
+    fillEach: estimateSchema,
+    minutes: v.number(),
+    ...predictedEntries,
+  }),
+  run: loadSplit,
+});
