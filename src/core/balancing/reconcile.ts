@@ -41,7 +41,7 @@ export const suspectAt = 1.96;
 /** Steps after which a fit that does not settle is given up. */
 const mostSteps = 200;
 /** Change of any unknown, in units of its own size, that counts as settled. */
-const settled = 1e-11;
+const settled = 1e-9;
 /** Pivot of the scaled normal matrix below which something is not determined. */
 const undetermined = 1e-11;
 
@@ -75,6 +75,8 @@ class Problem {
   private readonly normal: Matrix;
   private readonly right: Float64Array;
   private readonly scale: Float64Array;
+  /** The normal matrix before scaling, row after row; its upper half. */
+  private readonly raw: Float64Array;
 
   constructor(
     private readonly streams: readonly Stream[],
@@ -85,6 +87,7 @@ class Problem {
     this.normal = Matrix.zeros(this.size, this.size);
     this.right = new Float64Array(this.size);
     this.scale = new Float64Array(this.size);
+    this.raw = new Float64Array(this.size * this.size);
   }
 
   solve(): Float64Array {
@@ -123,12 +126,13 @@ class Problem {
   /** Inverse of the normal matrix at the last linearisation, row by row. */
   covariance(): Float64Array[] {
     const inverse = this.factor().solve(Matrix.eye(this.size));
-    return Array.from({ length: this.size }, (_, i) =>
-      Float64Array.from(
-        { length: this.size },
-        (_unused, j) => inverse.get(i, j) * this.scale[i]! * this.scale[j]!,
-      ),
-    );
+    const rows: Float64Array[] = [];
+    for (let i = 0; i < this.size; i += 1) {
+      const row = new Float64Array(this.size);
+      for (let j = 0; j < this.size; j += 1) row[j] = inverse.get(i, j) * this.scale[i]! * this.scale[j]!;
+      rows.push(row);
+    }
+    return rows;
   }
 
   /** Measured values, and for masses nobody measured what the others say about them. */
@@ -164,59 +168,56 @@ class Problem {
   /** One Gauss–Newton step: the least squares of the problem linearised at these masses and fats. */
   private step(mass: Float64Array, fatMass: Float64Array): Float64Array {
     this.fill(mass, fatMass);
-    const solved = this.factor().solve(
-      Matrix.columnVector(this.right.map((value, i) => value * this.scale[i]!)),
-    );
-    return Float64Array.from({ length: this.size }, (_, i) => solved.get(i, 0) * this.scale[i]!);
+    const { size, scale } = this;
+    const scaled = Matrix.zeros(size, 1);
+    for (let i = 0; i < size; i += 1) scaled.set(i, 0, this.right[i]! * scale[i]!);
+    const solved = this.factor().solve(scaled);
+    const y = new Float64Array(size);
+    for (let i = 0; i < size; i += 1) y[i] = solved.get(i, 0) * scale[i]!;
+    return y;
   }
 
   private fill(mass: Float64Array, fatMass: Float64Array): void {
-    const { k, z, size } = this;
-    const n = Array.from({ length: size }, () => new Float64Array(size));
+    const { k, z, size, raw, scale } = this;
+    raw.fill(0);
     this.right.fill(0);
     for (let i = 0; i < this.streams.length; i += 1) {
       const stream = this.streams[i]!;
       const row = z[i]!;
-      if (stream.mass) this.add(n, row, 1 / stream.mass.sd, 0, stream.mass.value / stream.mass.sd);
+      if (stream.mass) this.add(row, 1 / stream.mass.sd, 0, stream.mass.value / stream.mass.sd);
       if (stream.fat) {
         const { value, sd } = stream.fat;
         const m = mass[i]!;
         const fat = fatMass[i]! / m;
-        this.add(n, row, -fat / (m * sd), 1 / (m * sd), (value - fat) / sd);
+        this.add(row, -fat / (m * sd), 1 / (m * sd), (value - fat) / sd);
       }
     }
     for (let a = 0; a < size; a += 1) {
-      const diagonal = n[a]![a]!;
+      const diagonal = raw[a * size + a]!;
       if (!(diagonal > 0)) this.nameUndetermined(a % k);
-      this.scale[a] = 1 / Math.sqrt(diagonal);
+      scale[a] = 1 / Math.sqrt(diagonal);
     }
     for (let a = 0; a < size; a += 1)
       for (let b = a; b < size; b += 1)
-        setBoth(this.normal, a, b, n[a]![b]! * this.scale[a]! * this.scale[b]!);
+        setBoth(this.normal, a, b, raw[a * size + b]! * scale[a]! * scale[b]!);
   }
 
   /** Adds the square of one residual, `byMass`·m + `byFat`·g − `target`, to the normal equations. */
-  private add(
-    n: Float64Array[],
-    row: readonly number[],
-    byMass: number,
-    byFat: number,
-    target: number,
-  ): void {
-    const { k } = this;
+  private add(row: readonly number[], byMass: number, byFat: number, target: number): void {
+    const { k, size, raw, right } = this;
     for (let a = 0; a < k; a += 1) {
       const za = row[a]!;
       if (za === 0) continue;
-      const [ma, ga] = [byMass * za, byFat * za];
-      this.right[a]! += ma * target;
-      this.right[a + k]! += ga * target;
+      const ma = byMass * za;
+      const ga = byFat * za;
+      right[a]! += ma * target;
+      right[a + k]! += ga * target;
       for (let b = 0; b < k; b += 1) {
         const zb = row[b]!;
         if (zb === 0) continue;
-        n[a]![b]! += ma * byMass * zb;
-        n[a]![b + k]! += ma * byFat * zb;
-        n[a + k]![b]! += ga * byMass * zb;
-        n[a + k]![b + k]! += ga * byFat * zb;
+        raw[a * size + b]! += ma * byMass * zb;
+        raw[a * size + b + k]! += ma * byFat * zb;
+        raw[(a + k) * size + b + k]! += ga * byFat * zb;
       }
     }
   }

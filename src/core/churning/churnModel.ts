@@ -58,84 +58,110 @@ const airLeaving = 3600;
  */
 const cementingFrom = 5.3;
 const cementingWidth = 0.08;
+/** From here on the gate is open to the last digit. */
+const alwaysCements = 9;
 
-export const sigmoid = (z: number): number => 1 / (1 + Math.exp(-z));
+// Taken out once: the right-hand side calls them some ten thousand times a run.
+const { exp, max } = Math;
 
-export type Slope = (state: Float64Array, out: Float64Array) => void;
+export const sigmoid = (z: number): number => 1 / (1 + exp(-z));
+
+/** {@link Churning} with what never changes in a run worked out once. */
+export interface Prepared {
+  rate: number;
+  power: number;
+  closed: boolean;
+  airMost: number;
+  fat: number;
+  fill: number;
+  hardness: number;
+  surroundings: number;
+  exchange: number;
+  isothermal: boolean;
+  /** ε without temperature: ripeness × richness. */
+  readiness: number;
+  shearLoss: number;
+}
+
+/** Works out what a run of the model needs over and over. */
+export function prepare(conditions: Churning): Prepared {
+  const { churn, fat, ripened, ...rest } = conditions;
+  const richness = ((fat / 0.38) ** 1.5 * sigmoid((fat - 0.22) / 0.02)) / sigmoid(8);
+  return {
+    ...rest,
+    fat,
+    rate: churn?.rate ?? 0,
+    power: churn?.power ?? 0,
+    closed: churn?.closed ?? false,
+    readiness: (ripened ? 1.25 : 1) * richness,
+    shearLoss: ripened ? 0.6 : 1,
+  };
+}
 
 /**
  * The right-hand side of the churning model: globules whipped into clumps and torn apart again, clumps joined into
  * grain, air beaten in, fat crystallising or melting, and heat. Equations in docs/models.md; all constants engineering
- * estimates tuned to published churning guidance. Per second; f + c + g never changes.
+ * estimates tuned to published churning guidance. Writes d(state)/dt, per second, into `out`; f + c + g never changes.
  */
-export function churnSlope(conditions: Churning): Slope {
-  const { churn, fat, fill, ripened, hardness, surroundings, exchange, isothermal, airMost } = conditions;
-  const rate = churn?.rate ?? 0;
-  const power = churn?.power ?? 0;
-  const closed = churn?.closed ?? false;
-  const richness = ((fat / 0.38) ** 1.5 * sigmoid((fat - 0.22) / 0.02)) / sigmoid(8);
-  const ripe = ripened ? 1.25 : 1;
-  const shearLoss = ripened ? 0.6 : 1;
-  return (state, out) => {
-    const a = state[air]!;
-    const f = state[free]!;
-    const c = state[clumped]!;
-    const g = state[grain]!;
-    const s = state[solid]!;
-    const t = state[warmth]!;
-    const wanted = solidFat(t, hardness);
-    out[solid] = (wanted - s) / (wanted > s ? crystallising : melting);
-    out[warmth] = isothermal
-      ? 0
-      : ((power * loadOf(a, c, g, airMost)) / 7 + exchange * (surroundings - t)) /
-        (1000 * heatCapacity(fat, t, hardness));
-    if (rate === 0) {
-      out[air] = -a / airLeaving;
-      out[free] = out[clumped] = out[grain] = out[size] = 0;
-      return;
-    }
-    const felt = temperatureOfSolidFat(s, hardness) - hardness;
-    const joining =
-      sigmoid((felt - 10.3) / 2) *
-      sigmoid((25.5 - felt) / 1.6) *
-      sigmoid((felt - cementingFrom) / cementingWidth) *
-      ripe *
-      richness;
-    const moving = closed ? headroomMotion(fill, a) : 1;
-    const k = (rate * moving) / thickness(fat, a, g, felt, airMost);
-    const airGoal = airMost * sigmoid((19.5 - felt) / 2.2) + 0.05;
-    const joined = c + g;
-    const j2 = joined * joined;
-    const j4 = j2 * j2;
-    const j14 = j4 * j4 * j4 * j2;
-    const gate = j14 / (j14 + fullGate);
-    const capture = k * joining * f * (0.1 + 0.6 * a + 4.2 * c + 13 * g);
-    const shear = k * shearLoss * (0.022 + 0.07 * Math.exp((felt - 18) / 2.1)) * joined;
-    const together = k * joining * 26 * c * gate * (0.004 + g);
-    out[air] =
-      rate * moving * 3 * (airGoal - a) * (a < airGoal ? 1 : 0.3) * Math.max(0, 1 - g / 0.3) - k * 20 * a * g;
-    out[free] = -capture + shear;
-    out[clumped] = capture - (shear * c) / joined - together;
-    out[grain] = together - (shear * g) / joined;
-    out[size] = 24 * k * Math.max(0, g - 0.5) * sigmoid((felt - 9) / 3) * state[size]!;
-  };
+export function churnSlope(p: Prepared, state: Float64Array, out: Float64Array): void {
+  const a = state[air]!;
+  const f = state[free]!;
+  const c = state[clumped]!;
+  const g = state[grain]!;
+  const s = state[solid]!;
+  const t = state[warmth]!;
+  const { rate, fat, hardness, airMost } = p;
+  const wanted = solidFat(t, hardness);
+  out[solid] = (wanted - s) / (wanted > s ? crystallising : melting);
+  out[warmth] = p.isothermal
+    ? 0
+    : ((p.power * loadOf(a, c, g, airMost)) / 7 + p.exchange * (p.surroundings - t)) /
+      (1000 * heatCapacity(fat, t, hardness));
+  if (rate === 0) {
+    out[air] = -a / airLeaving;
+    out[free] = out[clumped] = out[grain] = out[size] = 0;
+    return;
+  }
+  const felt = temperatureOfSolidFat(s, hardness) - hardness;
+  const joining =
+    sigmoid((felt - 10.3) / 2) *
+    sigmoid((25.5 - felt) / 1.6) *
+    (felt > alwaysCements ? 1 : sigmoid((felt - cementingFrom) / cementingWidth)) *
+    p.readiness;
+  const moving = p.closed ? headroomMotion(p.fill, a) : 1;
+  const k = (rate * moving) / thickness(fat, a, g, felt, airMost);
+  const airGoal = airMost * sigmoid((19.5 - felt) / 2.2) + 0.05;
+  const joined = c + g;
+  const j2 = joined * joined;
+  const j4 = j2 * j2;
+  const j14 = j4 * j4 * j4 * j2;
+  const gate = j14 / (j14 + fullGate);
+  const capture = k * joining * f * (0.1 + 0.6 * a + 4.2 * c + 13 * g);
+  const shear = k * p.shearLoss * (0.022 + 0.07 * exp((felt - 18) / 2.1)) * joined;
+  const together = k * joining * 26 * c * gate * (0.004 + g);
+  out[air] =
+    rate * moving * 3 * (airGoal - a) * (a < airGoal ? 1 : 0.3) * max(0, 1 - g / 0.3) - k * 20 * a * g;
+  out[free] = -capture + shear;
+  out[clumped] = capture - (shear * c) / joined - together;
+  out[grain] = together - (shear * g) / joined;
+  out[size] = g > 0.5 ? 24 * k * (g - 0.5) * sigmoid((felt - 9) / 3) * state[size]! : 0;
 }
 
 const fullGate = 0.82 ** 14;
 
 /** How freely cream moves in a closed vessel: it needs head space to fall and fold, 0.1 … 1. */
 export function headroomMotion(fill: number, a: number): number {
-  return Math.max(0.1, 1 - Math.exp(-Math.max(0, 1 - fill * (1 + a)) / 0.06));
+  return max(0.1, 1 - exp(-max(0, 1 - fill * (1 + a)) / 0.06));
 }
 
 /** V: how much stiffer rich, cold, whipped cream is than it should be; 1 is not at all. */
 export function thickness(fat: number, a: number, g: number, felt: number, airMost: number): number {
-  return fat > 0.42 ? Math.exp(30 * (fat - 0.42) * (a / airMost) * sigmoid((16 - felt) / 2) * (1 - g)) : 1;
+  return fat > 0.42 ? exp(30 * (fat - 0.42) * (a / airMost) * sigmoid((16 - felt) / 2) * (1 - g)) : 1;
 }
 
 /** Torque on the handle; 1 at the start. */
 export function loadOf(a: number, c: number, g: number, airMost: number): number {
-  return Math.exp((2.2 * a * 0.8) / airMost + 1.6 * c * (1 - g) - 0.2 * g);
+  return exp((2.2 * a * 0.8) / airMost + 1.6 * c * (1 - g) - 0.2 * g);
 }
 
 /**
@@ -143,7 +169,7 @@ export function loadOf(a: number, c: number, g: number, airMost: number): number
  * (engineering estimate, from the load).
  */
 export function soundOf(load: number, g: number, motion: number): number {
-  return motion * Math.exp(-(load - 1) / 4) * (1 + 0.6 * sigmoid((g - 0.4) / 0.05));
+  return motion * exp(-(load - 1) / 4) * (1 + 0.6 * sigmoid((g - 0.4) / 0.05));
 }
 
 /** Fat of the drained buttermilk, mass fraction: what still floats free, in the serum left (curd always carries a little). */
@@ -175,5 +201,5 @@ export function reachedBetween(stage: Stage, before: Float64Array, after: Float6
   const sign = signs.find(([name]) => name === stage)?.[1];
   if (!sign) return 1;
   const [from, to] = [sign(before), sign(after)];
-  return to > from ? Math.min(1, Math.max(0, -from / (to - from))) : 1;
+  return to > from ? Math.min(1, max(0, -from / (to - from))) : 1;
 }

@@ -1,5 +1,6 @@
+import fc from 'fast-check';
 import { simulateChurn } from './simulateChurn';
-import type { ChurnConditions } from './simulateChurn';
+import type { ChurnConditions, Happening } from './simulateChurn';
 import { churnOf, toolKeys, tools } from './tools';
 
 /** The conditions of the check table: isothermal, 38 % fat, 0.4 full, a 15-minute prior at 14 °C. */
@@ -78,10 +79,123 @@ describe('the check table of the churning model', () => {
 });
 
 describe('what must never happen in a churn', () => {
-  it('loses or makes fat', () => {
-    for (const moment of simulateChurn({ ...table, isothermal: false }).moments) {
+  const happenings: Happening[] = [
+    { kind: 'water', atSeconds: 200, mass: 80, temperature: 8 },
+    { kind: 'stand', atSeconds: 300, seconds: 1800, temperature: 4, exchange: 0.4 },
+    { kind: 'takeOut', atSeconds: 2200, share: 0.3 },
+    { kind: 'cream', atSeconds: 2300, mass: 200, fat: 0.45, temperature: 6 },
+    { kind: 'pourOff', atSeconds: 2400, mass: 50, fat: 0.02 },
+    { kind: 'move', atSeconds: 2500, churn: churnOf('standMixer'), fill: 0.3 },
+    { kind: 'reading', atSeconds: 2600, temperature: 15 },
+  ];
+
+  it('makes or loses fat, at any step, whatever is done to it', () => {
+    for (const moment of simulateChurn({ ...table, isothermal: false, happenings }).moments) {
       expect(Math.abs(moment.free + moment.clumped + moment.grain - 1)).toBeLessThan(1e-9);
       expect(moment.buttermilkFat).toBeGreaterThan(0);
+      expect(moment.temperature).toBeGreaterThan(0);
     }
+  });
+
+  it('depends on how finely it is stepped', () => {
+    const [coarse, fine] = [0.003, 0.001].map((step) =>
+      simulateChurn({ ...table, isothermal: false, happenings }, 12 * 3600, 0.16, step),
+    );
+    expect(Math.abs(fine!.breakSeconds! / coarse!.breakSeconds! - 1)).toBeLessThan(1e-3);
+    expect(Math.abs(fine!.reached.whipped! / coarse!.reached.whipped! - 1)).toBeLessThan(5e-3);
+  });
+
+  it('becomes not-a-number for any sound load', () => {
+    const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...toolKeys),
+        between(0.05, 0.6),
+        between(0, 40),
+        between(0.05, 1),
+        between(-8, 8),
+        between(0, 1),
+        fc.boolean(),
+        (tool, fat, temperature, fill, hardness, crystallised, ripened) => {
+          const churn = churnOf(tool);
+          const run = simulateChurn(
+            { churn, fat, temperature, fill, hardness, crystallised, ripened, roomTemperature: 18 },
+            6 * 60 * tools[tool].medianBreakMinutes,
+          );
+          for (const moment of run.moments)
+            for (const value of Object.values(moment))
+              if (typeof value === 'number') expect(Number.isFinite(value)).toBe(true);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+});
+
+describe('what a maker does on the way', () => {
+  it('from the fridge a mixer only breaks because it warms the cream', () => {
+    const fridge = { ...table, churn: churnOf('standMixer'), temperature: 4, roomTemperature: 18 };
+    expect(simulateChurn({ ...fridge, isothermal: true }).breakSeconds).toBeUndefined();
+    expect(simulateChurn({ ...fridge, isothermal: false }).outcome).toBe('breaks');
+  });
+
+  it('held at 4 or 5 °C it does not break in twelve hours, nor at 24 and above', () => {
+    for (const temperature of [4, 5, 24, 27])
+      expect(simulateChurn({ ...table, temperature }).breakSeconds).toBeUndefined();
+  });
+
+  it('harder fat wants it as much warmer', () => {
+    for (const hardness of [-3, 3])
+      expect(ratio({ hardness, temperature: 16 + hardness })).toBeCloseTo(ratio({ temperature: 16 }), 6);
+  });
+
+  it('the load rises until it is grainy and falls at the break, and the sound the other way', () => {
+    const { moments, breakSeconds } = simulateChurn(table);
+    const at = (share: number) => moments.find(({ seconds }) => seconds >= share * breakSeconds!)!;
+    expect(at(0.09).load).toBeCloseTo(1.8, 0);
+    expect(Math.abs(at(0.38).load / 6 - 1)).toBeLessThan(0.15);
+    expect(at(0.65).load).toBeGreaterThan(13);
+    expect(at(1).load).toBeLessThan(4);
+    expect(at(0.65).sound).toBeLessThan(0.1);
+    expect(at(1.05).sound).toBeGreaterThan(1);
+  });
+
+  it('water loosens rich cold cream and lets it break sooner', () => {
+    const rich = { ...table, fat: 0.5, temperature: 10, isothermal: false, mass: 1000 };
+    const water: Happening = { kind: 'water', atSeconds: 300, mass: 280, temperature: 10 };
+    expect(simulateChurn({ ...rich, happenings: [water] }).breakSeconds!).toBeLessThan(
+      simulateChurn(rich).breakSeconds ?? Infinity,
+    );
+  });
+
+  it('a night in the cold costs clock time, not much churning, and cold cream afterwards', () => {
+    const night: Happening = {
+      kind: 'stand',
+      atSeconds: 400,
+      seconds: 36_000,
+      temperature: 6,
+      exchange: 0.4,
+    };
+    const paused = simulateChurn({ ...table, isothermal: false, happenings: [night] }, 24 * 3600);
+    const straight = simulateChurn({ ...table, isothermal: false });
+    expect(paused.breakSeconds!).toBeGreaterThan(36_000 + 0.9 * straight.breakSeconds!);
+    expect(paused.churnedSeconds).toBeGreaterThan(straight.churnedSeconds);
+    const morning = paused.moments.find(({ seconds }) => seconds > 36_000)!;
+    expect(morning.temperature).toBeLessThan(7);
+  });
+
+  it('half of an overfull load taken out breaks what was stuck', () => {
+    const full = { ...table, fill: 0.65 };
+    const taken: Happening = { kind: 'takeOut', atSeconds: 900, share: 0.4 };
+    expect(simulateChurn({ ...full, happenings: [taken] }).breakSeconds!).toBeLessThan(
+      0.5 * (simulateChurn(full).breakSeconds ?? Infinity),
+    );
+  });
+
+  it('cream fresh from the separator churns soft: more fat is left in the buttermilk', () => {
+    const fresh = simulateChurn({ ...table, crystallised: 0.3, isothermal: false });
+    expect(fresh.buttermilkFat).toBeGreaterThan(
+      1.5 * simulateChurn({ ...table, isothermal: false }).buttermilkFat,
+    );
   });
 });

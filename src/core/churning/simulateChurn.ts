@@ -1,6 +1,6 @@
 import { solidFat } from '../dairy/solidFat';
 import { enthalpy, temperatureAtHeat } from '../tempering/enthalpy';
-import type { Churn, Churning } from './churnModel';
+import type { Churn, Churning, Prepared } from './churnModel';
 import {
   air,
   buttermilkFatOf,
@@ -10,6 +10,7 @@ import {
   grain,
   headroomMotion,
   loadOf,
+  prepare,
   reachedBetween,
   size,
   solid,
@@ -134,7 +135,6 @@ export function simulateChurn(
   state[solid] = (conditions.crystallised ?? 1) * solidFat(conditions.temperature, hardness);
   state[warmth] = conditions.temperature;
   const before = new Float64Array(stateSize);
-  const integrate = rungeKutta();
 
   const reached: Partial<Record<Stage, number>> = { fluid: 0 };
   const kept: ChurnMoment[] = [];
@@ -162,7 +162,7 @@ export function simulateChurn(
     });
   };
   const run = (until: number, churning: Churning) => {
-    const slope = churnSlope(churning);
+    const prepared = prepare(churning);
     const longestStep = churning.churn ? step / churning.churn.rate : standingStep;
     const moves = churning.churn !== undefined;
     const start = seconds;
@@ -171,7 +171,7 @@ export function simulateChurn(
       before.set(state);
       const from = seconds;
       seconds = Math.min(until, stop, start + n * longestStep);
-      integrate(slope, state, seconds - from);
+      rungeKutta(prepared, state, seconds - from);
       if (moves) churned = churnedBefore + seconds - start;
       steps += 1;
       if (moves && reached.mass === undefined) {
@@ -277,24 +277,21 @@ export function simulateChurn(
   };
 }
 
-/** Classical fourth-order Runge–Kutta, moving the state in place. */
-function rungeKutta() {
-  const [k1, k2, k3, k4, trial] = [1, 2, 3, 4, 5].map(() => new Float64Array(stateSize)) as [
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-  ];
-  return (slope: (state: Float64Array, out: Float64Array) => void, state: Float64Array, step: number) => {
-    slope(state, k1);
-    for (let i = 0; i < stateSize; i += 1) trial[i] = state[i]! + 0.5 * step * k1[i]!;
-    slope(trial, k2);
-    for (let i = 0; i < stateSize; i += 1) trial[i] = state[i]! + 0.5 * step * k2[i]!;
-    slope(trial, k3);
-    for (let i = 0; i < stateSize; i += 1) trial[i] = state[i]! + step * k3[i]!;
-    slope(trial, k4);
-    for (let i = 0; i < stateSize; i += 1)
-      state[i] = state[i]! + (step / 6) * (k1[i]! + 2 * k2[i]! + 2 * k3[i]! + k4[i]!);
-  };
+const k1 = new Float64Array(stateSize);
+const k2 = new Float64Array(stateSize);
+const k3 = new Float64Array(stateSize);
+const k4 = new Float64Array(stateSize);
+const trial = new Float64Array(stateSize);
+
+/** Classical fourth-order Runge–Kutta: moves the state on by `step` seconds, in place. */
+function rungeKutta(prepared: Prepared, state: Float64Array, step: number): void {
+  churnSlope(prepared, state, k1);
+  for (let i = 0; i < stateSize; i += 1) trial[i] = state[i]! + 0.5 * step * k1[i]!;
+  churnSlope(prepared, trial, k2);
+  for (let i = 0; i < stateSize; i += 1) trial[i] = state[i]! + 0.5 * step * k2[i]!;
+  churnSlope(prepared, trial, k3);
+  for (let i = 0; i < stateSize; i += 1) trial[i] = state[i]! + step * k3[i]!;
+  churnSlope(prepared, trial, k4);
+  for (let i = 0; i < stateSize; i += 1)
+    state[i] = state[i]! + (step / 6) * (k1[i]! + 2 * k2[i]! + 2 * k3[i]! + k4[i]!);
 }

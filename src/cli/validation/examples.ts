@@ -1,0 +1,84 @@
+import type { ChurnInput } from '@/core/churning/churnInput';
+
+/** A load like any other: 1.4 kg of 38 % cream at 14 °C in a hand paddle churn. */
+export const plainLoad: ChurnInput = {
+  creamMass: 1400,
+  creamFat: 0.38,
+  creamFatSd: 0.01,
+  temperature: 14,
+  temperatureSd: 0.5,
+  roomTemperature: 18,
+  ripened: false,
+  homogenised: false,
+  hardness: 0,
+  crystallised: 1,
+  tool: 'paddleHand',
+  capacity: 4000,
+  happenings: [],
+};
+
+const load = { creamMass: 1400, creamFat: 0.38, temperature: 14, tool: 'paddleHand', capacity: 4000 };
+const batch = {
+  creamMass: 1400,
+  creamFat: 0.38,
+  buttermilkMass: 760,
+  buttermilkFat: 0.006,
+  lossFat: 5,
+  butterMass: 640,
+  saltMass: 10,
+};
+
+/** One sound input for every predicting calculation: tests and the benchmark go through all of them. */
+export const examples: Record<string, unknown> = {
+  'churn.simulate': load,
+  'churn.breakTime': { ...load, marks: [{ stage: 'whipped', atMinutes: 8 }], elapsedMinutes: 10 },
+  'churn.advise': { ...load, temperature: 6, elapsedMinutes: 15 },
+  'butter.moisture': {
+    butterMass: 620,
+    saltMass: 10,
+    test: { tare: 102.1, before: 112.3, after: 110.6 },
+    balance: {
+      creamMass: 1400,
+      creamMassSd: 7,
+      creamFat: 0.37,
+      creamFatSd: 0.01,
+      buttermilkMass: 780,
+      buttermilkFat: 0.006,
+      lossFat: 5,
+    },
+  },
+  'salt.correct': { butterMass: 600, saltFraction: 0.035, targetFraction: 0.018, unsaltedAtHand: 700 },
+  'blend.dilute': { creamMass: 1000, creamFat: 0.48, temperature: 12 },
+  'load.split': { volume: 3000, tool: 'jar', capacity: 1900 },
+  'butter.workability': {
+    butterMass: 500,
+    temperature: 5,
+    place: 'room',
+    minutes: 30,
+    washWaterMass: 1000,
+  },
+  'batch.compare': {
+    first: batch,
+    second: { ...batch, creamMass: 1500, buttermilkMass: 850, butterMass: 655, saltMass: 0 },
+  },
+  'batch.effects': {
+    batches: Array.from({ length: 24 }, (_, i) => ({
+      day: i * 15,
+      temperature: 12 + (i % 5),
+      fat: 0.36 + (i % 3) / 100,
+      ripened: i % 4 === 0,
+      breakMinutes: 22 - (i % 5) * 1.5 + (i % 2),
+      loss: 0.02 + (i % 5) * 0.002,
+    })),
+  },
+  'control.limits': { values: [1, 1.1, 0.9, 1, 1.05, 0.98, 1.02, 1.9] },
+  'reconcile.power': {
+    streams: [
+      { id: 'cream', mass: { value: 1400, sd: 7 }, fat: { value: 0.38, sd: 0.01 } },
+      { id: 'butter', mass: { value: 620, sd: 3 }, fat: { value: 0.82, sd: 0.012 } },
+      { id: 'buttermilk', mass: { value: 760, sd: 23 }, fat: { value: 0.006, sd: 0.002 } },
+      { id: 'loss', mass: { value: 14, sd: 6 }, fat: { value: 0.3, sd: 0.2 } },
+    ],
+    nodes: [{ in: ['cream'], out: ['butter', 'buttermilk', 'loss'] }],
+  },
+};

@@ -1,0 +1,155 @@
+import fc from 'fast-check';
+import { goodKit, measuredChurning, scoreBooks, usualKit } from '@/cli/validation/books';
+import { Noise } from '@/cli/validation/noise';
+import type { Network } from './network';
+import { fitNetwork, reconcile, standardised } from './reconcile';
+import { reconcilePower } from './reconcilePower';
+
+const churning: Network = {
+  streams: [
+    { id: 'cream', mass: { value: 1400, sd: 7 }, fat: { value: 0.38, sd: 0.01 } },
+    { id: 'butter', mass: { value: 620, sd: 3 }, fat: { value: 0.82, sd: 0.012 } },
+    { id: 'buttermilk', mass: { value: 760, sd: 23 }, fat: { value: 0.006, sd: 0.002 } },
+    { id: 'loss', mass: { value: 14, sd: 6 }, fat: { value: 0.3, sd: 0.2 } },
+  ],
+  nodes: [{ in: ['cream'], out: ['butter', 'buttermilk', 'loss'] }],
+};
+const without = (id: string, kind: 'mass' | 'fat'): Network => ({
+  ...churning,
+  streams: churning.streams.map((stream) => (stream.id === id ? { ...stream, [kind]: undefined } : stream)),
+});
+
+describe('the books', () => {
+  it('balance afterwards, in mass and in fat, whatever was measured', () => {
+    fc.assert(
+      fc.property(fc.string(), fc.double({ min: -0.15, max: 0.15, noNaN: true }), (seed, misweighed) => {
+        const network = measuredChurning(new Noise(seed), usualKit, misweighed);
+        const { streams, chiSquare, pValue } = reconcile(network);
+        const [cream, ...out] = streams;
+        const sum = (of: (one: (typeof streams)[number]) => number) =>
+          out.reduce((all, one) => all + of(one), 0);
+        expect(sum((one) => one.mass) - cream!.mass).toBeCloseTo(0, 6);
+        expect(sum((one) => one.fatMass) - cream!.fatMass).toBeCloseTo(0, 6);
+        expect(chiSquare).toBeGreaterThanOrEqual(0);
+        expect(pValue).toBeGreaterThanOrEqual(0);
+        expect(pValue).toBeLessThanOrEqual(1);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('do not depend on the order in which streams and nodes are told', () => {
+    const told = reconcile(churning);
+    const turned = reconcile({
+      streams: churning.streams.toReversed(),
+      nodes: [{ in: ['cream'], out: ['loss', 'butter', 'buttermilk'] }],
+    });
+    for (const stream of told.streams) {
+      const other = turned.streams.find(({ id }) => id === stream.id)!;
+      expect(other.mass).toBeCloseTo(stream.mass, 6);
+      expect(other.fatMassSd).toBeCloseTo(stream.fatMassSd, 6);
+    }
+    expect(turned.chiSquare).toBeCloseTo(told.chiSquare, 8);
+  });
+
+  it('trust the surer figure more, and are surer afterwards than any measurement', () => {
+    const { streams } = reconcile(churning);
+    const moved = (id: string, value: number, sd: number) =>
+      Math.abs(streams.find((one) => one.id === id)!.mass - value) / sd;
+    expect(moved('butter', 620, 3) * 3).toBeLessThan(moved('buttermilk', 760, 23) * 23);
+    for (const { id, massSd } of streams)
+      expect(massSd).toBeLessThanOrEqual(churning.streams.find((one) => one.id === id)!.mass!.sd);
+  });
+
+  it('say what a mass nobody weighed must have been', () => {
+    const { streams, degreesOfFreedom } = reconcile(without('buttermilk', 'mass'));
+    const buttermilk = streams.find(({ id }) => id === 'buttermilk')!;
+    expect(buttermilk.mass).toBeGreaterThan(700);
+    expect(buttermilk.mass).toBeLessThan(850);
+    expect(degreesOfFreedom).toBe(1);
+  });
+
+  it('name the weight that was off by a hundred grams', () => {
+    const wrong = structuredClone(churning);
+    wrong.streams[1]!.mass!.value += 100;
+    const { suspects, pValue } = reconcile(wrong);
+    expect(pValue).toBeLessThan(0.001);
+    expect(suspects[0]).toBe('butter.mass');
+  });
+
+  it.each([
+    [
+      'two streams of one name',
+      { ...churning, streams: [...churning.streams, churning.streams[0]!] },
+      /named twice/,
+    ],
+    ['a stream nobody knows', { ...churning, nodes: [{ in: ['cream'], out: ['curd'] }] }, /no stream “curd”/],
+    ['a stream in and out of one node', { ...churning, nodes: [{ in: ['cream'], out: ['cream'] }] }, /twice/],
+    [
+      'a stream that enters two nodes',
+      {
+        ...churning,
+        nodes: [...churning.nodes, { in: ['cream'], out: ['skim'] }],
+        streams: [...churning.streams, { id: 'skim' }],
+      },
+      /enters two nodes/,
+    ],
+    [
+      'fat nobody knows',
+      { streams: churning.streams.map(({ id, mass }) => ({ id, mass })), nodes: churning.nodes },
+      /fat of “\w+” is not determined/,
+    ],
+    [
+      'two masses nobody weighed',
+      {
+        ...churning,
+        streams: [churning.streams[0]!, { id: 'butter' }, { id: 'buttermilk' }, churning.streams[3]!],
+      },
+      /“(butter|buttermilk)” is not determined/,
+    ],
+  ])('%s is refused by name', (_what, network, words) => {
+    expect(() => reconcile(network)).toThrow(words);
+  });
+
+  it('with a good kit notice 6 % in the butter’s weight and blame it; with the usual kit 10 %; and seldom cry wolf', () => {
+    const good = scoreBooks(new Noise('test'), goodKit, 150);
+    expect(good.noticed).toBeGreaterThanOrEqual(0.98);
+    expect(good.amongFirstTwo).toBeGreaterThanOrEqual(0.8);
+    const usual = scoreBooks(new Noise('test'), usualKit, 150);
+    expect(usual.noticed).toBeGreaterThanOrEqual(0.85);
+    expect(Math.max(good.falseAlarms, usual.falseAlarms)).toBeLessThan(0.1);
+  });
+});
+
+describe('what the books could notice', () => {
+  it('is an error of that size standing out nine times in ten', () => {
+    const { measurements, goal, chance } = reconcilePower(churning);
+    expect(goal).toBe('butter.mass');
+    const { noticeable } = measurements.find(({ id }) => id === goal)!;
+    const noise = new Noise('power');
+    let seen = 0;
+    const tries = 400;
+    for (let i = 0; i < tries; i += 1) {
+      const clean = reconcile(churning).streams;
+      const streams = churning.streams.map((stream, j) => ({
+        ...stream,
+        mass: { value: Math.max(0, clean[j]!.mass + noise.normal(0, stream.mass!.sd)), sd: stream.mass!.sd },
+        fat: {
+          value: Math.min(1, Math.max(0, clean[j]!.fat + noise.normal(0, stream.fat!.sd))),
+          sd: stream.fat!.sd,
+        },
+      }));
+      streams[1]!.mass.value += noticeable!;
+      const butter = fitNetwork({ ...churning, streams }).residuals.find(({ id }) => id === goal)!;
+      if (standardised(butter) > 1.96) seen += 1;
+    }
+    expect(Math.abs(seen / tries - chance)).toBeLessThan(0.05);
+  });
+
+  it('says which better measurement would help most, and that weighing what was not weighed helps', () => {
+    const { better } = reconcilePower(without('buttermilk', 'mass'));
+    expect(better[0]!.gain).toBeGreaterThan(0.1);
+    expect(better.find(({ id }) => id === 'buttermilk.mass')).toMatchObject({ new: true });
+    expect(() => reconcilePower({ ...churning, goal: 'moon.mass' })).toThrow(/moon\.mass/);
+  });
+});
