@@ -1,0 +1,270 @@
+import { toJsonSchema } from '@valibot/to-json-schema';
+import fc from 'fast-check';
+import * as v from 'valibot';
+import { examples, plainLoad } from '@/cli/validation/examples';
+import { calculate, calculations, exactNames } from './calculations';
+import { loadSplit } from './churning/loadSplit';
+import { batchEffects } from './comparing/batchEffects';
+import { compareBatches } from './comparing/compareBatches';
+import { controlLimits } from './comparing/controlLimits';
+import type { Predicted } from './prediction';
+import { saltCorrect } from './salting/saltCorrect';
+import { butterMoisture } from './working/butterMoisture';
+import { butterWorkability, washWaterFor } from './working/butterWorkability';
+
+const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+const predicting = [...calculations.keys()].filter((name) => !exactNames.includes(name));
+
+/** Every number is one, and every interval lies the right way round, however deep. */
+function expectSound(value: unknown, path = ''): void {
+  if (typeof value === 'number') {
+    if (!Number.isFinite(value)) throw new Error(`${path} is ${value}`);
+  } else if (value !== null && typeof value === 'object') {
+    if ('low' in value && 'mid' in value && 'high' in value) {
+      const { low, mid, high } = value as { low: number; mid: number; high: number };
+      if (low > mid + 1e-9 || mid > high + 1e-9) throw new Error(`${path}: ${low}, ${mid}, ${high}`);
+    }
+    for (const [key, inner] of Object.entries(value)) expectSound(inner, `${path}.${key}`);
+  }
+}
+
+describe.each(predicting)('%s', (name) => {
+  const { input, output } = calculations.get(name)!;
+  const example = examples[name];
+
+  it('answers as its schema says, with reasons in order of weight', () => {
+    const answer = calculate(name, example) as Predicted;
+    expect(v.safeParse(output, answer).success).toBe(true);
+    expectSound(answer);
+    const weights = answer.reasons.map(({ weight }) => weight);
+    expect(weights).toEqual(weights.toSorted((a, b) => b - a));
+    if (weights.length > 0) expect(weights.reduce((a, b) => a + b)).toBeGreaterThan(0.95);
+    for (const { says } of [...answer.reasons, ...answer.cautions]) expect(says).toMatch(/^\S.*[.!]$/);
+  });
+
+  it('answers the same twice, and leaves what it was given alone', () => {
+    const before = structuredClone(example);
+    expect(calculate(name, example)).toEqual(calculate(name, example));
+    expect(example).toEqual(before);
+  });
+
+  it('has a JSON Schema both ways, and refuses a field it does not know', () => {
+    for (const side of [input, output])
+      expect(toJsonSchema(side, { errorMode: 'ignore' })).toMatchObject({ type: 'object' });
+    expect(() => calculate(name, { ...(example as object), moon: 'full' })).toThrow(/moon/);
+  });
+});
+
+describe('any sound input', () => {
+  it('gives a sound churning, and a sound answer to when and what to do', () => {
+    const load = fc.record({
+      creamMass: between(300, 4000),
+      creamFat: between(0.1, 0.55),
+      temperature: between(2, 30),
+      hardness: between(-4, 4),
+      ripened: fc.boolean(),
+      tool: fc.constantFrom('jar', 'barrel', 'standMixer', 'blender'),
+    });
+    fc.assert(
+      fc.property(load, (given) => {
+        for (const name of ['churn.simulate', 'churn.breakTime', 'churn.advise'])
+          expectSound(
+            calculate(name, { ...given, ...(name === 'churn.simulate' ? {} : { elapsedMinutes: 5 }) }),
+            name,
+          );
+      }),
+      { numRuns: 4 },
+    );
+  });
+
+  it('gives sound butter, salt and loads', () => {
+    fc.assert(
+      fc.property(between(50, 5000), between(0, 0.1), between(0.003, 0.1), between(0, 35), between(5, 120), (butter, salt, target, celsius, thickness) => {
+        expectSound(calculate('butter.moisture', { butterMass: butter, saltMass: butter * salt, gathered: 'mass' }));
+        expectSound(calculate('salt.correct', { butterMass: butter, saltFraction: salt, targetFraction: target, unsaltedAtHand: 300 }));
+        for (const place of ['fridge', 'bath', 'room'])
+          expectSound(calculate('butter.workability', { butterMass: butter, temperature: celsius, thickness, place, minutes: 45, washWaterMass: 900 }));
+        expectSound(calculate('load.split', { volume: butter, tool: 'jar' }));
+      }),
+    ); // prettier-ignore
+  });
+});
+
+describe('water in butter', () => {
+  const known = examples['butter.moisture'] as Parameters<typeof butterMoisture>[0];
+  const full = { ...known, saltMass: 10, worked: 'worked', washes: 2, gathered: 'grains' } as const;
+
+  it('is surer with every source, and lies among them', () => {
+    const all = butterMoisture({ ...full, test: { ...full.test!, scaleSd: 0.1 } });
+    const alone = butterMoisture({ ...full, test: undefined, balance: undefined });
+    const span = ({ moisture }: typeof all) => moisture.high - moisture.low;
+    expect(span(all)).toBeLessThan(span(alone));
+    const values = all.sources.map(({ moisture }) => moisture);
+    expect(all.moisture.mid).toBeGreaterThan(Math.min(...values));
+    expect(all.moisture.mid).toBeLessThan(Math.max(...values));
+    expect(all.sources.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 9);
+    expect(all.fat.mid + all.moisture.mid + 10 / 620).toBeCloseTo(0.99, 2);
+  });
+
+  it('says so when test and balance contradict each other, and is less sure then', () => {
+    const torn = butterMoisture({ ...full, test: { tare: 100, before: 110, after: 107, scaleSd: 0.1 } });
+    expect(torn.disagree).toBe(true);
+    expect(torn.cautions.map(({ key }) => key)).toContain('disagree');
+  });
+
+  it('is more when it was only drained, or gathered in one mass', () => {
+    const of = (change: object) =>
+      butterMoisture({ ...full, balance: undefined, test: undefined, ...change }).moisture.mid;
+    expect(of({ worked: 'drained' })).toBeGreaterThan(of({ worked: 'pressed' }));
+    expect(of({ worked: 'pressed' })).toBeGreaterThan(of({}));
+    expect(of({ gathered: 'mass' })).toBeGreaterThan(of({}));
+    expect(() => of({ saltMass: 700 })).toThrow(/saltMass/);
+  });
+});
+
+describe('salt put right', () => {
+  const salty = {
+    butterMass: 500,
+    saltFraction: 0.03,
+    targetFraction: 0.018,
+    moisture: 0.16,
+    unsaltedAtHand: 0,
+  };
+
+  it('rinses back to what was wanted, or blends when there is butter to blend with', () => {
+    expect(saltCorrect(salty)).toMatchObject({
+      act: 'rinse',
+      rinse: { saltFraction: { mid: expect.closeTo(0.018, 6) } },
+    });
+    const blend = saltCorrect({ ...salty, unsaltedAtHand: 400 });
+    expect(blend.act).toBe('blend');
+    expect((0.03 * 500) / blend.blend!.totalMass).toBeCloseTo(0.018, 9);
+  });
+
+  it('adds what is missing and what will weep away, and lets well alone', () => {
+    const fresh = saltCorrect({ ...salty, saltFraction: 0.004 });
+    expect(fresh).toMatchObject({ act: 'add', add: { saltFraction: { mid: expect.closeTo(0.018, 6) } } });
+    expect(fresh.add!.salt).toBeGreaterThan(0.014 * 500);
+    expect(saltCorrect({ ...salty, saltFraction: 0.0182 }).act).toBe('none');
+    expect(saltCorrect({ ...salty, saltFraction: 0.001, targetFraction: 0.08 }).add!.gritty).toBe(true);
+  });
+});
+
+describe('butter on its way to being workable', () => {
+  const piece = {
+    butterMass: 500,
+    temperature: 20,
+    thickness: 40,
+    place: 'fridge',
+    minutes: 0,
+    butterFat: 0.82,
+    hardness: 0,
+  } as const;
+
+  it('cools to its surroundings, a lump much slower than a pat', () => {
+    const after = (change: object) => butterWorkability({ ...piece, ...change });
+    expect(after({}).temperature.mid).toBeCloseTo(20, 9);
+    expect(after({ minutes: 5000 }).temperature.mid).toBeCloseTo(4, 1);
+    expect(after({ thickness: 60 }).minutesUntilWaxy!.mid).toBeGreaterThan(
+      3 * after({ thickness: 10 }).minutesUntilWaxy!.mid,
+    );
+    expect(after({ place: 'bath' }).minutesUntilWaxy!.mid).toBeLessThan(after({}).minutesUntilWaxy!.mid);
+    expect(after({})).toMatchObject({ feels: 'greasy' });
+    expect(after({ place: 'room', placeTemperature: 25 }).minutesUntilWaxy).toBeUndefined();
+    expect(after({ temperature: 13 }).minutesUntilWaxy!.mid).toBe(0);
+  });
+
+  it('500 g gone hard at 5 °C comes back to 14 °C with a kilogram of water at 18 °C', () => {
+    const wash = { butterMass: 500, butterFat: 0.82, hardness: 0, from: 5, to: 14 };
+    expect(washWaterFor({ ...wash, washWaterMass: 1000 }).temperature).toBeCloseTo(18, 0);
+    expect(washWaterFor({ ...wash, washWaterMass: 300 })).toEqual({ temperature: 20, capped: true });
+  });
+});
+
+describe('two batches side by side', () => {
+  const batch = fc.record({
+    creamMass: between(800, 3000),
+    creamMassSd: between(0, 20),
+    creamFat: between(0.3, 0.48),
+    creamFatSd: between(0.003, 0.03),
+    buttermilkMass: between(300, 600),
+    buttermilkFat: between(0.002, 0.03),
+    lossFat: between(0, 15),
+    butterMass: between(300, 1500),
+    butterMassSd: between(0, 10),
+    saltMass: between(0, 25),
+  });
+
+  it('differ by parts that add up to the gram, and the other way round by the same with the sign turned', () => {
+    fc.assert(
+      fc.property(batch, batch, (first, second) => {
+        const { difference, parts } = compareBatches({ first, second });
+        const sum = Object.values(parts).reduce((all, { mid }) => all + mid, 0);
+        expect(sum).toBeCloseTo(difference, 6);
+        const back = compareBatches({ first: second, second: first });
+        for (const key of ['fatIn', 'churning', 'washing', 'water', 'salt'] as const)
+          expect(back.parts[key].mid).toBeCloseTo(-parts[key].mid, 6);
+      }),
+    );
+  });
+
+  it('lay rich buttermilk at the door of churning', () => {
+    const { first } = examples['batch.compare'] as { first: Parameters<typeof compareBatches>[0]['first'] };
+    const whole = { ...first, creamMassSd: 5, creamFatSd: 0.01, butterMassSd: 2, saltMass: 10 };
+    const { parts } = compareBatches({
+      first: whole,
+      second: { ...whole, buttermilkFat: 0.03, butterMass: 618 },
+    });
+    expect(parts.churning.mid).toBeLessThan(-15);
+    expect(Math.abs(parts.fatIn.mid)).toBeLessThan(1e-9);
+  });
+});
+
+describe('a maker’s own batches', () => {
+  const batches = Array.from({ length: 40 }, (_, i) => ({
+    day: i * 9,
+    temperature: 11 + ((i * 7) % 6),
+    fat: 0.35 + ((i * 3) % 5) / 100,
+    ripened: i % 3 === 0,
+    // Warmer is a tenth quicker a degree, ripened a fifth; a little scatter that leans on neither.
+    breakMinutes: 30 * Math.exp(-0.1 * ((i * 7) % 6) - (i % 3 === 0 ? 0.22 : 0) + 0.03 * Math.sin(i * 2.4)),
+  }));
+
+  it('show what temperature and ripening did, and leave the rest unsaid', () => {
+    const { effects, unsaid, reasons } = batchEffects({ batches });
+    const of = (cause: string) => effects.find((one) => one.cause === cause)!;
+    expect(of('temperature').effect.mid).toBeCloseTo(Math.exp(-0.1), 1);
+    expect(of('temperature').effect.low).toBeLessThan(Math.exp(-0.1));
+    expect(of('temperature').effect.high).toBeGreaterThan(Math.exp(-0.1));
+    expect(of('ripened').effect.mid).toBeCloseTo(Math.exp(-0.22), 1);
+    expect(of('fat').clear).toBe(false);
+    expect(reasons[0]!.says).toMatch(/ripened instead of sweet shortens/);
+    expect(unsaid).toContainEqual({ cause: 'age', outcome: 'breakMinutes', why: 'not recorded' });
+  });
+
+  it('are not enough to say anything when there are few', () => {
+    const { effects, unsaid, reasons } = batchEffects({ batches: batches.slice(0, 6) });
+    expect(effects).toEqual([]);
+    expect(unsaid.some(({ why }) => why === 'not enough batches')).toBe(true);
+    expect(reasons[0]!.says).toMatch(/Not enough batches/);
+  });
+
+  it('stay within their limits until something happens', () => {
+    const steady = [10, 11, 10, 9, 10, 11, 10, 9, 10, 11];
+    expect(controlLimits({ values: steady }).signals).toEqual([]);
+    expect(controlLimits({ values: [...steady, 20] }).signals).toContainEqual({ at: 10, why: 'beyond' });
+    const shifted = [...steady, ...Array<number>(9).fill(11.4)];
+    expect(controlLimits({ values: shifted }).signals.map(({ why }) => why)).toContain('run');
+    expect(controlLimits({ values: [1, 5] })).toMatchObject({ enough: false, signals: [] });
+  });
+});
+
+it('a churn is never more than half full', () => {
+  fc.assert(
+    fc.property(between(100, 50_000), between(300, 20_000), (volume, capacity) => {
+      const split = loadSplit({ volume, capacity, tool: plainLoad.tool });
+      expect(split.fillEach.mid).toBeLessThanOrEqual(0.5 + 1e-9);
+      expect(split.loads * split.volumeEach).toBeCloseTo(volume, 6);
+    }),
+  );
+});
