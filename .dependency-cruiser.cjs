@@ -19,7 +19,10 @@ module.exports = {
       name: 'core-uses-only-named-packages',
       severity: 'error',
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
-      to: { path: 'node_modules', pathNot: 'node_modules/(valibot|@valibot/to-json-schema|ml-matrix|jstat|simple-statistics)/' },
+      to: {
+        path: 'node_modules',
+        pathNot: 'node_modules/(valibot|@valibot/to-json-schema|ml-matrix|jstat|simple-statistics)/',
+      },
     },
     {
       name: 'core-knows-no-node',

@@ -68,6 +68,17 @@ export const calculations: ReadonlyMap<string, Calculation> = new Map(
   [...exact, ...predicting].map((one) => [one.name, one as unknown as Calculation]),
 );
 
+/** Path of the first thing in an answer that is no finite number. */
+function notFinite(value: unknown, path = ''): string | undefined {
+  if (typeof value === 'number') return Number.isFinite(value) ? undefined : path || 'the answer';
+  if (value === null || typeof value !== 'object') return undefined;
+  for (const [key, inner] of Object.entries(value)) {
+    const found = notFinite(inner, path ? `${path}.${key}` : key);
+    if (found !== undefined) return found;
+  }
+  return undefined;
+}
+
 /**
  * Runs a calculation by name on unknown input.
  * @throws {CalculationError} for an unknown name or input that cannot be used
@@ -78,7 +89,13 @@ export function calculate(name: string, input: unknown): unknown {
     throw new CalculationError(
       `There is no calculation “${name}”. There are: ${[...calculations.keys()].join(', ')}.`,
     );
-  return found.run(readInput(found.input, input));
+  const answer = found.run(readInput(found.input, input));
+  const beyond = notFinite(answer);
+  if (beyond !== undefined)
+    throw new CalculationError(
+      `These figures are so small or so large that ${beyond} cannot be worked out; check the units.`,
+    );
+  return answer;
 }
 
 /** Names of the calculations that have one right answer. */

@@ -73,7 +73,7 @@ export function plotSvg({ title, x, y, series, logY = false }: Plot): string {
     parts.push(
       `<text x="${across(tick).toFixed(1)}" y="${height - bottom + 16}" text-anchor="middle">${spoken(tick)}</text>`,
     );
-  series.forEach(({ points, as, name }, i) => {
+  series.forEach(({ points, as }, i) => {
     const ink = inks[i % inks.length]!;
     const sound = points.filter(([, value]) => Number.isFinite(value));
     if (as === 'dots')

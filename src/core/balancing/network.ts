@@ -25,7 +25,11 @@ export interface Network {
   nodes: Node[];
 }
 
-const sd = v.pipe(positive, v.maxValue(1e12, 'a standard deviation of at most 1e12.'));
+const sd = v.pipe(
+  positive,
+  v.minValue(1e-9, 'a standard deviation of at least 1e-9: nothing is known exactly.'),
+  v.maxValue(1e12, 'a standard deviation of at most 1e12.'),
+);
 const streamId = v.pipe(
   v.string(),
   v.minLength(1, 'a name is needed.'),
