@@ -10,8 +10,8 @@ import { learnPace, paceOf } from '@/core/churning/learnPace';
 import type { PaceLesson } from '@/core/churning/learnPace';
 import { simulateChurn } from '@/core/churning/simulateChurn';
 import vectors from '@/core/vectors.json';
-import { examples, plainLoad } from './validation/examples';
-import { Noise } from './validation/noise';
+import { examples, plainLoad } from '@tests/validation/examples';
+import { Noise } from '@tests/validation/noise';
 
 /** One line of the table: what was timed, and the floor it is held against, both measured in this run. */
 interface Bench {

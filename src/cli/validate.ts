@@ -1,12 +1,13 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { median } from 'simple-statistics';
-import { goodKit, scoreBooks, usualKit } from './validation/books';
-import { liveThroughTrouble, loopTroubles, troubled } from './validation/closedLoop';
-import type { MakerScore, Scored } from './validation/makers';
-import { scoreMaker } from './validation/makers';
-import { Noise } from './validation/noise';
-import { plotSvg } from './validation/plot';
-import { modelPlots, table, tableBreaks } from './validation/plots';
+import { goodKit, scoreBooks, usualKit } from '@tests/validation/books';
+import { liveThroughTrouble, loopTroubles, troubled } from '@tests/validation/closedLoop';
+import type { MakerScore, Scored } from '@tests/validation/makers';
+import { scoreMaker } from '@tests/validation/makers';
+import { Noise } from '@tests/validation/noise';
+import { plotSvg } from './plots/plot';
+import { table, tableBreaks } from '@tests/validation/checkTable';
+import { modelPlots } from './plots/plots';
 import { simulateChurn } from '@/core/churning/simulateChurn';
 
 /** What was asked of a model, what was reached, and whether that is enough. */

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { examples } from '@/cli/validation/examples';
+import { examples } from '@tests/validation/examples';
 import { CalculationError } from './calculation';
 import { calculate, calculations } from './calculations';
 import vectors from './vectors.json';

@@ -1,7 +1,7 @@
 import { toJsonSchema } from '@valibot/to-json-schema';
 import fc from 'fast-check';
 import * as v from 'valibot';
-import { examples, plainLoad } from '@/cli/validation/examples';
+import { examples, plainLoad } from '@tests/validation/examples';
 import { calculate, calculations, exactNames } from './calculations';
 import { loadSplit } from './churning/loadSplit';
 import { batchEffects } from './comparing/batchEffects';

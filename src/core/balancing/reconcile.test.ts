@@ -1,19 +1,12 @@
 import fc from 'fast-check';
-import { goodKit, measuredChurning, scoreBooks, usualKit } from '@/cli/validation/books';
-import { Noise } from '@/cli/validation/noise';
+import { goodKit, measuredChurning, scoreBooks, usualKit } from '@tests/validation/books';
+import { plainBooks } from '@tests/validation/examples';
+import { Noise } from '@tests/validation/noise';
 import type { Network } from './network';
 import { fitNetwork, reconcile, standardised } from './reconcile';
 import { reconcilePower } from './reconcilePower';
 
-const churning: Network = {
-  streams: [
-    { id: 'cream', mass: { value: 1400, sd: 7 }, fat: { value: 0.38, sd: 0.01 } },
-    { id: 'butter', mass: { value: 620, sd: 3 }, fat: { value: 0.82, sd: 0.012 } },
-    { id: 'buttermilk', mass: { value: 760, sd: 23 }, fat: { value: 0.006, sd: 0.002 } },
-    { id: 'loss', mass: { value: 14, sd: 6 }, fat: { value: 0.3, sd: 0.2 } },
-  ],
-  nodes: [{ in: ['cream'], out: ['butter', 'buttermilk', 'loss'] }],
-};
+const churning = plainBooks;
 const without = (id: string, kind: 'mass' | 'fat'): Network => ({
   ...churning,
   streams: churning.streams.map((stream) => (stream.id === id ? { ...stream, [kind]: undefined } : stream)),

@@ -1,6 +1,6 @@
-import { liveThroughTrouble, loopTroubles, troubled } from '@/cli/validation/closedLoop';
-import { plainLoad } from '@/cli/validation/examples';
-import { scoreMaker } from '@/cli/validation/makers';
+import { liveThroughTrouble, loopTroubles, troubled } from '@tests/validation/closedLoop';
+import { plainLoad } from '@tests/validation/examples';
+import { scoreMaker } from '@tests/validation/makers';
 import { adviseChurn } from './adviseChurn';
 import type { AdviseInput } from './adviseChurn';
 import type { LiveInput } from './breakTime';

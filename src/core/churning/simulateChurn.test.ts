@@ -1,35 +1,15 @@
 import fc from 'fast-check';
 import { simulateChurn } from './simulateChurn';
 import type { ChurnConditions, Happening } from './simulateChurn';
+import { table as checkTable, tableBreaks } from '@tests/validation/checkTable';
 import { churnOf, toolKeys, tools } from './tools';
 
-/** The conditions of the check table: isothermal, 38 % fat, 0.4 full, a 15-minute prior at 14 °C. */
-const table: ChurnConditions = {
-  churn: { rate: 1.37 / 900, power: 4, exchange: 0.5, airMost: 0.8, closed: true },
-  fat: 0.38,
-  temperature: 14,
-  roomTemperature: 20,
-  fill: 0.4,
-  ripened: false,
-  hardness: 0,
-  isothermal: true,
-};
+const table: ChurnConditions = checkTable;
 const ratio = (change: Partial<ChurnConditions>) =>
   (simulateChurn({ ...table, ...change }).breakSeconds ?? Infinity) / 900;
 
 describe('the check table of the churning model', () => {
-  it.each([
-    [6, 7.9],
-    [8, 3.4],
-    [10, 1.8],
-    [12, 1.2],
-    [14, 1],
-    [16, 0.94],
-    [18, 0.95],
-    [20, 1.04],
-    [22, 1.4],
-    [23, 2],
-  ])('at %d °C the break comes at %d times the prior', (temperature, wanted) => {
+  it.each([...tableBreaks])('at %d °C the break comes at %d times the prior', (temperature, wanted) => {
     expect(Math.abs(ratio({ temperature }) / wanted - 1)).toBeLessThan(0.04);
   });
 

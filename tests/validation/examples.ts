@@ -1,3 +1,4 @@
+import type { Network } from '@/core/balancing/network';
 import type { ChurnInput } from '@/core/churning/churnInput';
 
 /** A load like any other: 1.4 kg of 38 % cream at 14 °C in a hand paddle churn. */
@@ -15,6 +16,17 @@ export const plainLoad: ChurnInput = {
   tool: 'paddleHand',
   capacity: 4000,
   happenings: [],
+};
+
+/** The books of that load: cream in, butter, buttermilk and loss out. */
+export const plainBooks: Network = {
+  streams: [
+    { id: 'cream', mass: { value: 1400, sd: 7 }, fat: { value: 0.38, sd: 0.01 } },
+    { id: 'butter', mass: { value: 620, sd: 3 }, fat: { value: 0.82, sd: 0.012 } },
+    { id: 'buttermilk', mass: { value: 760, sd: 23 }, fat: { value: 0.006, sd: 0.002 } },
+    { id: 'loss', mass: { value: 14, sd: 6 }, fat: { value: 0.3, sd: 0.2 } },
+  ],
+  nodes: [{ in: ['cream'], out: ['butter', 'buttermilk', 'loss'] }],
 };
 
 const load = { creamMass: 1400, creamFat: 0.38, temperature: 14, tool: 'paddleHand', capacity: 4000 };
@@ -72,13 +84,5 @@ export const examples: Record<string, unknown> = {
     })),
   },
   'control.limits': { values: [1, 1.1, 0.9, 1, 1.05, 0.98, 1.02, 1.9] },
-  'reconcile.power': {
-    streams: [
-      { id: 'cream', mass: { value: 1400, sd: 7 }, fat: { value: 0.38, sd: 0.01 } },
-      { id: 'butter', mass: { value: 620, sd: 3 }, fat: { value: 0.82, sd: 0.012 } },
-      { id: 'buttermilk', mass: { value: 760, sd: 23 }, fat: { value: 0.006, sd: 0.002 } },
-      { id: 'loss', mass: { value: 14, sd: 6 }, fat: { value: 0.3, sd: 0.2 } },
-    ],
-    nodes: [{ in: ['cream'], out: ['butter', 'buttermilk', 'loss'] }],
-  },
+  'reconcile.power': plainBooks,
 };

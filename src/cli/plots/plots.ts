@@ -11,38 +11,14 @@ import { enthalpy } from '@/core/tempering/enthalpy';
 import { temperTime } from '@/core/tempering/temperTime';
 import { washPlan } from '@/core/washing/washPlan';
 import { reconcile } from '@/core/balancing/reconcile';
-import { goodKit, measuredChurning, usualKit } from './books';
-import { plainLoad } from './examples';
-import { Noise } from './noise';
+import { table, tableBreaks } from '@tests/validation/checkTable';
+import { goodKit, measuredChurning, usualKit } from '@tests/validation/books';
+import { plainLoad } from '@tests/validation/examples';
+import { Noise } from '@tests/validation/noise';
 import type { Plot } from './plot';
 
 const range = (from: number, to: number, step: number): number[] =>
   Array.from({ length: Math.round((to - from) / step) + 1 }, (_, i) => from + i * step);
-
-/** The conditions of the churning check table: isothermal, 38 % fat, 0.4 full, a 15-minute prior at 14 °C. */
-export const table = {
-  churn: { rate: 1.37 / 900, power: 4, exchange: 0.5, airMost: 0.8, closed: true },
-  fat: 0.38,
-  temperature: 14,
-  roomTemperature: 20,
-  fill: 0.4,
-  ripened: false,
-  hardness: 0,
-  isothermal: true,
-} as const;
-/** °C and the break time of the table over its prior. */
-export const tableBreaks: readonly (readonly [number, number])[] = [
-  [6, 7.9],
-  [8, 3.4],
-  [10, 1.8],
-  [12, 1.2],
-  [14, 1],
-  [16, 0.94],
-  [18, 0.95],
-  [20, 1.04],
-  [22, 1.4],
-  [23, 2],
-];
 
 const live = { day: 0, batches: [], marks: [], elapsedMinutes: 0 };
 
