@@ -22,6 +22,7 @@ import { quantityParse } from './quantities/parseQuantity.calc';
 import { saltDoseCalculation } from './salting/saltDose';
 import { saltFromSpoonCalculation } from './salting/saltFromSpoon';
 import { saltRinseCalculation } from './salting/saltRinse';
+import { creamRiseCalculation } from './separating/creamRise.calc';
 import { separationBalanceCalculation } from './separating/separationBalance';
 import { standardiseCalculation } from './separating/standardise';
 import { lotsMixCalculation } from './tempering/lotsMix';
@@ -61,6 +62,7 @@ const predicting = [
   batchEffectsCalculation,
   controlLimitsCalculation,
   reconcilePowerCalculation,
+  creamRiseCalculation,
 ];
 
 /** Every calculation by its name: the one door for the command line, HTTP and the screens. */
