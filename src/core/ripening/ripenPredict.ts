@@ -1,0 +1,309 @@
+import * as v from 'valibot';
+import { calculation, CalculationError, temperature } from '../calculation';
+import type { Caution } from '../keeping/cautions';
+import { estimateSchema, predictedEntries, ranked } from '../prediction';
+import type { Predicted } from '../prediction';
+import type { Estimate } from '../quantities/estimate';
+import type { Culture, Spell } from './ripenCream';
+import { hoursToPh, mesophilic, ripenCream, wild, yoghurt } from './ripenCream';
+
+const hours = v.pipe(
+  v.number(),
+  v.minValue(0, 'hours, zero or more.'),
+  v.maxValue(400, 'at most 400 hours.'),
+);
+const dose = v.pipe(
+  v.number(),
+  v.gtValue(0, 'a dose above 0 and up to 0.3 of the whole is allowed (2 % is 0.02).'),
+  v.maxValue(0.3, 'a dose above 0 and up to 0.3 of the whole is allowed (2 % is 0.02).'),
+);
+
+const ripenInput = v.strictObject({
+  /** What sours. */
+  of: v.optional(v.picklist(['cream', 'milk', 'skim', 'buttermilk']), 'cream'),
+  route: v.picklist(['mesophilic', 'yoghurt', 'both', 'natural']),
+  /** Share of the whole, by weight; none for natural souring. */
+  dose: v.optional(dose),
+  treatment: v.picklist(['raw', 'pasteurised', 'boiled']),
+  /** What the culture is: live, or buttermilk of sweet cream, which is none. */
+  culture: v.optional(
+    v.picklist(['bought', 'culturedButtermilk', 'sweetButtermilk', 'liveYoghurt', 'sourCream', 'curd']),
+  ),
+  /** How many times a line was carried on. */
+  generation: v.optional(
+    v.pipe(v.number(), v.minValue(0, 'zero or more.'), v.maxValue(200, 'at most 200.')),
+    0,
+  ),
+  /** Temperature over time; the last goes on. */
+  temperatures: v.pipe(
+    v.array(
+      v.strictObject({ hours: v.pipe(hours, v.gtValue(0, 'some time, in hours.')), celsius: temperature }),
+    ),
+    v.minLength(1, 'at least one temperature is needed.'),
+    v.maxLength(200, 'at most 200 temperatures.'),
+  ),
+  /** Hours gone by. */
+  elapsedHours: v.optional(hours, 0),
+  /** pH readings, and whether it was thick and tart, at hours since the start. */
+  readings: v.optional(
+    v.pipe(
+      v.array(
+        v.variant('kind', [
+          v.strictObject({
+            kind: v.literal('ph'),
+            atHours: hours,
+            ph: v.pipe(
+              v.number(),
+              v.minValue(3.5, 'a pH from 3.5 to 7 is allowed.'),
+              v.maxValue(7, 'a pH from 3.5 to 7 is allowed.'),
+            ),
+          }),
+          v.strictObject({ kind: v.literal('thickAndTart'), atHours: hours, seen: v.boolean() }),
+        ]),
+      ),
+      v.maxLength(100, 'at most 100 readings.'),
+    ),
+    [],
+  ),
+  readyPh: v.optional(
+    v.pipe(
+      v.number(),
+      v.minValue(4.3, 'a pH from 4.3 to 6 is allowed.'),
+      v.maxValue(6, 'a pH from 4.3 to 6 is allowed.'),
+    ),
+    5,
+  ),
+});
+export type RipenInput = v.InferOutput<typeof ripenInput>;
+
+export interface Ripening extends Predicted {
+  /** Hours from the start until it is ready; absent when it does not get there in 400 h. */
+  readyHours?: Estimate;
+  phNow: Estimate;
+  /** Hours after which it is discarded if it is not thick and tart. */
+  discardAfterHours: number;
+  state: 'souring' | 'ready' | 'discard';
+  /** pH over time as expected. */
+  curve: { hours: number; ph: number }[];
+}
+
+/** How lively a culture is against the usual: standard deviation of the logarithm of its speed (engineering estimates). */
+const livelySpread = 0.15;
+const wildSpread = 1;
+const phMeter = 0.1;
+/** pH at which cream is thick and tart, and how sharply people see it (engineering estimates). */
+const thickAt = 5.05;
+const thickWidth = 0.12;
+/** A line tires a little each generation, and should be renewed after eight to ten (handbook §6.4). */
+const tiring = 0.02;
+const renewAfter = 9;
+/** Natural souring stops at this age, and so does everything left at room temperature twice as long as foreseen (handbook §7), hours. */
+const naturalStops = 72;
+const leastDiscard = 24;
+const usualDose = { mesophilic: 0.02, yoghurt: 0.03, both: 0.03, natural: 0.02 } as const;
+const mostHours = 400;
+const grid = 21;
+const widest = 3;
+
+/**
+ * When something sours, by route, dose and temperature, sharpened by readings: {@link ripenCream} at a grid of speeds (and
+ * of first numbers, for wild flora), weighed by what was measured (Bayes on a grid).
+ * @throws {CalculationError} for souring that is refused: natural souring of what has no flora, sweet buttermilk as a culture
+ */
+export function ripenPredict(input: RipenInput): Ripening {
+  refuse(input);
+  const natural = input.route === 'natural';
+  const start = input.dose ?? usualDose[input.route];
+  const lively = 1 - Math.min(0.4, tiring * input.generation);
+  const spells: Spell[] = input.temperatures;
+  const ways = Array.from({ length: grid }, (_, i) => {
+    const z = widest * ((2 * i) / (grid - 1) - 1);
+    const cultures = culturesOf(input.route, start, natural ? wildSpread * z : 0);
+    const speed = lively * (natural ? 1 : Math.exp(livelySpread * z));
+    const moments = ripenCream(cultures, spells, mostHours, speed);
+    let weight = -0.5 * z * z;
+    for (const reading of input.readings) {
+      const ph = phAt(moments, reading.atHours);
+      if (reading.kind === 'ph') weight -= 2.5 * Math.log1p(((reading.ph - ph) / phMeter) ** 2 / 4);
+      else {
+        const seen = 1 / (1 + Math.exp((ph - thickAt) / (thickWidth / 1.7)));
+        weight += Math.log(0.03 + 0.94 * (reading.seen ? seen : 1 - seen));
+      }
+    }
+    return {
+      moments,
+      weight,
+      ready: hoursToPh(moments, input.readyPh),
+      now: phAt(moments, input.elapsedHours),
+    };
+  });
+  const most = Math.max(...ways.map(({ weight }) => weight));
+  const weights = ways.map(({ weight }) => Math.exp(weight - most));
+  const total = weights.reduce((a, b) => a + b, 0);
+  const readyWeight = ways.reduce((sum, { ready }, i) => sum + (ready === undefined ? 0 : weights[i]!), 0);
+  const ready =
+    readyWeight > 0.5 * total
+      ? quantiles(
+          ways.map(({ ready: at }) => at ?? Infinity),
+          weights,
+        )
+      : undefined;
+  const phNow = quantiles(
+    ways.map(({ now }) => now),
+    weights,
+  );
+  // The mean of the curves is no curve: the likeliest way is shown.
+  const likeliest = ways[weights.indexOf(Math.max(...weights))]!;
+  const discardAfterHours = natural
+    ? naturalStops
+    : Math.max(leastDiscard, 2 * (ready && Number.isFinite(ready.mid) ? ready.mid : leastDiscard));
+  const thick = input.readings.some((one) => one.kind === 'thickAndTart' && one.seen);
+  const reached = thick || phNow.mid <= input.readyPh;
+  return {
+    ...(ready && Number.isFinite(ready.high) ? { readyHours: ready } : {}),
+    phNow,
+    discardAfterHours,
+    state: !reached && input.elapsedHours > discardAfterHours ? 'discard' : reached ? 'ready' : 'souring',
+    curve: likeliest.moments.filter((_, i) => i % Math.ceil(likeliest.moments.length / 200) === 0),
+    reasons: ranked(ripenReasons(input, start)),
+    cautions: ripenCautions(input, discardAfterHours, reached),
+  };
+}
+
+function refuse({ route, treatment, culture, dose: given }: RipenInput): void {
+  if (route === 'natural' && treatment !== 'raw')
+    throw new CalculationError(
+      `treatment: ${treatment} was given; heat has killed what would sour it, so it would only spoil. Add a culture.`,
+      'treatment',
+    );
+  if (route === 'natural' && given !== undefined)
+    throw new CalculationError(
+      'dose: natural souring takes no culture; leave the dose out, or choose a route with one.',
+      'dose',
+    );
+  if (route !== 'natural' && culture === 'sweetButtermilk')
+    throw new CalculationError(
+      'culture: buttermilk of sweet cream is no culture; nothing lives in it that sours. Use cultured buttermilk, live yoghurt or a bought culture.',
+      'culture',
+    );
+}
+
+function culturesOf(route: RipenInput['route'], start: number, logStart: number): Culture[] {
+  switch (route) {
+    case 'mesophilic':
+      return [{ flora: mesophilic, start }];
+    case 'yoghurt':
+      return [{ flora: yoghurt, start }];
+    case 'both':
+      return [
+        { flora: mesophilic, start: start / 2 },
+        { flora: yoghurt, start: start / 2 },
+      ];
+    case 'natural':
+      // log10 of the wild flora at the start: −4 ± 1.
+      return [{ flora: wild, start: 10 ** (-4 + logStart) }];
+  }
+}
+
+function phAt(moments: readonly { hours: number; ph: number }[], at: number): number {
+  let before = moments[0]!;
+  for (const moment of moments) {
+    if (moment.hours >= at) {
+      const span = moment.hours - before.hours;
+      return span > 0 ? before.ph + ((at - before.hours) / span) * (moment.ph - before.ph) : moment.ph;
+    }
+    before = moment;
+  }
+  return before.ph;
+}
+
+function quantiles(values: readonly number[], weights: readonly number[]): Estimate {
+  const sorted = values.map((value, i) => ({ value, weight: weights[i]! })).sort((a, b) => a.value - b.value);
+  const total = weights.reduce((a, b) => a + b, 0);
+  const at = (probability: number) => {
+    let before = 0;
+    for (let i = 0; i < sorted.length; i += 1) {
+      const { value, weight } = sorted[i]!;
+      if (before + weight >= probability * total) {
+        const next = sorted[Math.min(i + 1, sorted.length - 1)]!.value;
+        const within = weight > 0 ? (probability * total - before) / weight : 0;
+        const previous = sorted[Math.max(0, i - 1)]!.value;
+        const low = (previous + value) / 2;
+        const high = Number.isFinite(next) ? (value + next) / 2 : value;
+        return low + within * (high - low);
+      }
+      before += weight;
+    }
+    return sorted.at(-1)!.value;
+  };
+  return { low: at(0.05), mid: at(0.5), high: at(0.95) };
+}
+
+function ripenReasons({ route, temperatures, generation, readings }: RipenInput, start: number) {
+  const degrees = temperatures.at(-1)!.celsius;
+  const clock = {
+    mesophilic: 'A mesophilic culture',
+    yoghurt: 'A yoghurt culture',
+    both: 'Both kinds of culture',
+    natural: 'Wild flora',
+  }[route];
+  return [
+    { says: `${clock} at ${Math.round(degrees)} °C.`, weight: 3 },
+    ...(degrees < 8 ? [{ says: 'Under 8 °C practically nothing happens.', weight: 4 }] : []),
+    ...(route === 'natural'
+      ? [{ says: 'Nobody knows how much of it is there at the start.', weight: 2 }]
+      : [
+          {
+            says: `${Math.round(start * 1000) / 10} % of culture: twice as much saves about two hours, not half the time.`,
+            weight: 1,
+          },
+        ]),
+    ...(generation > 0 ? [{ says: `Carried on ${generation} times.`, weight: 0.1 * generation }] : []),
+    ...(readings.length > 0
+      ? [{ says: `${readings.length} readings so far.`, weight: 0.7 * readings.length }]
+      : []),
+  ];
+}
+
+function ripenCautions(input: RipenInput, discardAfter: number, reached: boolean): Caution[] {
+  const cautions: Caution[] = [
+    {
+      key: 'discard',
+      level: !reached && input.elapsedHours > discardAfter ? 'danger' : 'caution',
+      says: `Not thick and tart after ${Math.round(discardAfter)} h: discard it, do not wait on. A slow sour can hold a toxin that no heat destroys and nobody tastes.`,
+    },
+    {
+      key: 'looks',
+      level: 'caution',
+      says: 'Clean vessel, loose cover. Mould, pink or orange, gas or a foul smell: discard, do not taste.',
+    },
+  ];
+  if (input.treatment === 'raw')
+    cautions.push({
+      key: 'raw',
+      level: 'caution',
+      says: 'Raw milk and cream can carry dangerous bacteria, most of all for pregnant women, infants, the old and the ill.',
+    });
+  if (input.generation >= renewAfter)
+    cautions.push({
+      key: 'renew',
+      level: 'caution',
+      says: 'This line has been carried on nine times and more: begin it anew.',
+    });
+  return cautions;
+}
+
+export const ripenPredictCalculation = calculation({
+  name: 'ripen.predict',
+  says: 'When cream, milk, skim or buttermilk has soured: hours until ready, pH now, and when to discard it.',
+  input: ripenInput,
+  output: v.object({
+    readyHours: v.optional(estimateSchema),
+    phNow: estimateSchema,
+    discardAfterHours: v.number(),
+    state: v.picklist(['souring', 'ready', 'discard']),
+    curve: v.array(v.object({ hours: v.number(), ph: v.number() })),
+    ...predictedEntries,
+  }),
+  run: ripenPredict,
+});

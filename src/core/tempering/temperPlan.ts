@@ -1,0 +1,349 @@
+import * as v from 'valibot';
+import {
+  calculation,
+  CalculationError,
+  fraction,
+  positive,
+  positiveVolume,
+  temperature,
+} from '../calculation';
+import { creamDensity } from '../dairy/creamDensity';
+import { heatCapacity } from '../dairy/heatCapacity';
+import { solidFat } from '../dairy/solidFat';
+import type { Caution } from '../keeping/cautions';
+import { estimateSchema, predictedEntries, ranked } from '../prediction';
+import type { Predicted } from '../prediction';
+import { ninety } from '../quantities/estimate';
+import type { Estimate } from '../quantities/estimate';
+
+/** Ways to bring cream to a temperature: heat passed, W/m²K, and where the heat goes (docs/models.md, Heat). */
+const methods = {
+  roomAir: { u: 10, celsius: 19, says: 'Leave it in the room' },
+  fridge: { u: 8, celsius: 4, says: 'Put it in the fridge' },
+  fanFridge: { u: 13, celsius: 4, says: 'Put it in the fridge with a fan' },
+  bath: { u: 55, celsius: 25, says: 'Stand it in a water bath' },
+  stirredBath: { u: 90, celsius: 25, says: 'Stand it in a water bath and stir' },
+  iceWater: { u: 90, celsius: 0.5, says: 'Stand it in ice water and stir' },
+} as const;
+export type TemperMethod = keyof typeof methods;
+const methodKeys = Object.keys(methods) as [TemperMethod, ...TemperMethod[]];
+
+/** Heat creeping through set cream: conductivity, W/mK, and where its mean sits on the radius (docs/models.md, Heat). */
+const setConductivity = 0.36;
+const setShape = 2.9;
+/** Fat crystallises with this time constant, s, and melts with this one; “enough” is nine tenths (docs/models.md). */
+const crystallising = 7200;
+const melting = 360;
+const enough = 0.9;
+/** How well U is known before a vessel was probed, logarithm; a probe's error, K (engineering estimates). */
+const vesselSpread = 0.25;
+const probeSd = 0.5;
+/** Probe this far from the curve asks for a correction, K. */
+const offBy = 1.2;
+/** Unsoured pasteurised cream over 5 °C: at most two hours, after four it is discarded (handbook §7). */
+const dangerFrom = 5;
+const useWithin = 2;
+const discardAfter = 4;
+/** Warmest water that cream is stood in, °C (handbook §7). */
+const warmestBath = 30;
+const longest = 36;
+const stepSeconds = 20;
+
+const planInput = v.strictObject({
+  volume: positiveVolume,
+  fat: fraction,
+  from: temperature,
+  to: temperature,
+  /** Minutes from now at which it is wanted. */
+  readyInMinutes: v.optional(
+    v.pipe(
+      v.number(),
+      v.minValue(0, 'minutes, zero or more.'),
+      v.maxValue(10_080, 'at most a week, in minutes.'),
+    ),
+  ),
+  /** mm, inside. */
+  diameter: positive,
+  filledHeight: positive,
+  topExposed: v.optional(v.boolean(), true),
+  /** Soured and set: it only conducts. */
+  set: v.optional(v.boolean(), false),
+  soured: v.optional(v.boolean(), false),
+  hardness: v.optional(
+    v.pipe(
+      v.number(),
+      v.minValue(-8, 'a shift of −8 to 8 °C is allowed.'),
+      v.maxValue(8, 'a shift of −8 to 8 °C is allowed.'),
+    ),
+    0,
+  ),
+  methods: v.optional(
+    v.pipe(
+      v.array(v.strictObject({ method: v.picklist(methodKeys), celsius: v.optional(temperature) })),
+      v.maxLength(20, 'at most 20 methods.'),
+    ),
+    [{ method: 'roomAir' }, { method: 'fridge' }, { method: 'bath' }, { method: 'iceWater' }],
+  ),
+  /** How this vessel passed heat before, against the table: 1.2 is a fifth quicker. */
+  vesselFactors: v.optional(
+    v.pipe(v.array(v.pipe(positive, v.maxValue(20, 'at most 20 times.'))), v.maxLength(500, 'at most 500.')),
+    [],
+  ),
+  /** Hours it has been over 5 °C already. */
+  warmHours: v.optional(
+    v.pipe(v.number(), v.minValue(0, 'hours, zero or more.'), v.maxValue(400, 'at most 400 hours.')),
+    0,
+  ),
+  /** Under way: which method, and what a probe read after how many minutes. */
+  reading: v.optional(
+    v.strictObject({
+      method: v.picklist(methodKeys),
+      celsius: v.optional(temperature),
+      minutes: v.pipe(positive, v.maxValue(10_080, 'at most a week, in minutes.')),
+      probe: temperature,
+    }),
+  ),
+});
+export type TemperPlanInput = v.InferOutput<typeof planInput>;
+
+interface Way {
+  method: TemperMethod;
+  celsius: number;
+  says: string;
+  /** Until the probe reads what is wanted; absent when it never will. */
+  probeMinutes?: Estimate;
+  /** Until the fat has crystallised enough, when it is being cooled. */
+  crystallisedMinutes?: number;
+  /** In time, when a time was given. */
+  inTime?: boolean;
+}
+
+export interface TemperPlan extends Predicted {
+  best?: Way;
+  ways: Way[];
+  /** How this vessel passes heat against the table, learned. */
+  vesselFactor: number;
+  correction?: { says: string; minutes: number; expected: number };
+  /** Hours left of the two that unsoured cream may be warm. */
+  warmHoursLeft?: number;
+}
+
+/** Effective heat transfer: through set cream the cream itself is what resists, 1/U = 1/U_out + R/(2.9·0.36). */
+export function transfer(u: number, set: boolean, diameter: number): number {
+  return set ? 1 / (1 / u + diameter / 2000 / (setShape * setConductivity)) : u;
+}
+
+/**
+ * How to bring cream to a temperature by a time: every way at hand with its minutes by the lumped heat balance, what the probe
+ * will read and when the fat has crystallised being two answers; the vessel's own factor learned; a correction when a
+ * reading is off the curve; and the two and four hours that unsoured cream may be warm.
+ */
+export function temperPlan(input: TemperPlanInput): TemperPlan {
+  if (Math.abs(input.from - input.to) < 0.05)
+    throw new CalculationError(`to: ${input.to} °C was given; the cream is there already.`, 'to');
+  const learned = learnVessel(input.vesselFactors);
+  const factor = Math.exp(learned.mean);
+  const ways = input.methods
+    .map((one) => wayOf(input, one.method, one.celsius ?? methods[one.method].celsius, factor, learned.sd))
+    .sort((a, b) => rank(a, input) - rank(b, input));
+  const cooling = input.to < input.from;
+  const best = ways.find(({ probeMinutes }) => probeMinutes !== undefined);
+  const warmLeft =
+    input.soured || (input.to <= dangerFrom && input.from <= dangerFrom)
+      ? undefined
+      : Math.max(0, useWithin - input.warmHours);
+  return {
+    ...(best ? { best } : {}),
+    ways,
+    vesselFactor: factor,
+    ...(input.reading ? { correction: correct(input, factor) } : {}),
+    ...(warmLeft === undefined ? {} : { warmHoursLeft: warmLeft }),
+    reasons: ranked([
+      {
+        says: cooling
+          ? 'Fat gives off heat as it sets.'
+          : 'Near 15 °C cream takes much heat, because fat is melting.',
+        weight: 2,
+      },
+      ...(input.set ? [{ says: 'Soured, set cream does not stir: heat creeps through it.', weight: 3 }] : []),
+      ...(input.vesselFactors.length > 0
+        ? [{ says: `Your last ${input.vesselFactors.length} with this vessel.`, weight: 1 }]
+        : [{ says: 'This vessel has not been probed yet.', weight: 0.5 }]),
+    ]),
+    cautions: warmCautions(input, best),
+  };
+}
+
+/** A vessel's factor on U: conjugate normal on the logarithm (Gelman et al., Bayesian Data Analysis, 2013, §2.5). */
+function learnVessel(factors: readonly number[]): { mean: number; sd: number } {
+  const scatter = 0.2;
+  const precision = 1 / vesselSpread ** 2 + factors.length / scatter ** 2;
+  return {
+    mean:
+      factors.reduce((sum, one) => sum + Math.max(-1, Math.min(1, Math.log(one))), 0) /
+      scatter ** 2 /
+      precision,
+    sd: Math.hypot(Math.sqrt(1 / precision), factors.length > 0 ? 0.1 : 0),
+  };
+}
+
+/** Follows probe and crystals; `until` is asked at every step. */
+function follow(
+  input: TemperPlanInput,
+  u: number,
+  around: number,
+  until: (celsius: number, solid: number, seconds: number) => boolean,
+): { seconds: number; celsius: number } | undefined {
+  const { volume, fat, from, diameter, filledHeight, topExposed, hardness, set } = input;
+  const d = diameter / 1000;
+  const area = Math.PI * d * (filledHeight / 1000) + (Math.PI / 4) * d * d * (topExposed ? 2 : 1);
+  const mass = volume * creamDensity(fat, Math.min(45, Math.max(0, from)));
+  const passing = transfer(u, set, diameter) * area;
+  let celsius = from;
+  let solid = solidFat(from, hardness);
+  for (let seconds = 0; seconds <= longest * 3600; seconds += stepSeconds) {
+    if (until(celsius, solid, seconds)) return { seconds, celsius };
+    const slope = (at: number) => (passing * (around - at)) / (mass * heatCapacity(fat, at, hardness));
+    const middle = celsius + 0.5 * stepSeconds * slope(celsius);
+    celsius += stepSeconds * slope(middle);
+    const wanted = solidFat(celsius, hardness);
+    solid += (wanted - solid) * (1 - Math.exp(-stepSeconds / (wanted > solid ? crystallising : melting)));
+  }
+  return undefined;
+}
+
+function wayOf(
+  input: TemperPlanInput,
+  method: TemperMethod,
+  celsius: number,
+  factor: number,
+  sd: number,
+): Way {
+  const { from, to, hardness, readyInMinutes } = input;
+  const around = method.toLowerCase().includes('bath') ? Math.min(warmestBath, celsius) : celsius;
+  const cooling = to < from;
+  const reaches = cooling ? around < to : around > to;
+  const says = `${methods[method].says}${method === 'iceWater' ? '' : ` of ${Math.round(around)} °C`}`;
+  if (!reaches)
+    return { method, celsius: around, says, ...(readyInMinutes === undefined ? {} : { inTime: false }) };
+  const u = methods[method].u * factor;
+  const there = (t: number) => (cooling ? t <= to : t >= to);
+  const minutes = (speed: number) => {
+    const found = follow(input, u * speed, around, there);
+    return found === undefined ? undefined : found.seconds / 60;
+  };
+  const mid = minutes(1);
+  if (mid === undefined)
+    return { method, celsius: around, says, ...(readyInMinutes === undefined ? {} : { inTime: false }) };
+  const spread = Math.exp(ninety * sd);
+  const probeMinutes = { low: mid / spread, mid, high: mid * spread };
+  const settled = cooling
+    ? follow(input, u, around, (t, solid) => there(t) && solid >= enough * solidFat(to, hardness))
+    : undefined;
+  return {
+    method,
+    celsius: around,
+    says,
+    probeMinutes,
+    ...(settled ? { crystallisedMinutes: settled.seconds / 60 } : {}),
+    ...(readyInMinutes === undefined ? {} : { inTime: mid <= readyInMinutes }),
+  };
+}
+
+/** In time first; of those the gentlest, which comes nearest to the time; without a time the quickest. */
+function rank({ probeMinutes, inTime }: Way, { readyInMinutes }: TemperPlanInput): number {
+  if (!probeMinutes) return Infinity;
+  if (readyInMinutes === undefined) return probeMinutes.mid;
+  return inTime ? readyInMinutes - probeMinutes.high * 0.5 : 1e6 + probeMinutes.mid;
+}
+
+/** What a probe off the curve asks for: how long to go on, or which way back. */
+function correct(input: TemperPlanInput, factor: number): TemperPlan['correction'] {
+  const { method, minutes, probe } = input.reading!;
+  const around = input.reading!.celsius ?? methods[method].celsius;
+  const after = follow(
+    input,
+    methods[method].u * factor,
+    around,
+    (_t, _s, seconds) => seconds >= minutes * 60,
+  );
+  const expected = after?.celsius ?? around;
+  const cooling = input.to < input.from;
+  const past = cooling ? probe < input.to - probeSd : probe > input.to + probeSd;
+  const to = Math.round(input.to * 10) / 10;
+  if (past) {
+    const back = cooling ? ('bath' as const) : ('iceWater' as const);
+    const turned = { ...input, from: probe };
+    const found = follow(turned, methods[back].u * factor, methods[back].celsius, (t) =>
+      cooling ? t >= input.to : t <= input.to,
+    );
+    const needed = found ? Math.max(1, Math.round(found.seconds / 60)) : 0;
+    return {
+      says: `Past it: ${cooling ? `a bath of ${methods.bath.celsius} °C` : 'ice water'} for ${needed} min, swirl, and read again: ${to} °C is wanted.`,
+      minutes: needed,
+      expected,
+    };
+  }
+  // What the vessel has shown so far says how fast it goes on.
+  const shown =
+    Math.log((around - input.from) / (around - probe || 1e-9)) /
+    Math.log((around - input.from) / (around - expected || 1e-9));
+  const speed = Number.isFinite(shown) && shown > 0 ? Math.min(4, Math.max(0.25, shown)) : 1;
+  const left = follow({ ...input, from: probe }, methods[method].u * factor * speed, around, (t) =>
+    cooling ? t <= input.to : t >= input.to,
+  );
+  const needed = left ? Math.round(left.seconds / 60) : 0;
+  const off = Math.abs(probe - expected) > offBy;
+  return {
+    says: left
+      ? off
+        ? `${Math.round(Math.abs(probe - expected))}° ${probe > expected ? 'warmer' : 'colder'} than foreseen: ${needed} min more, swirl, and read again.`
+        : `On the way: ${needed} min more.`
+      : `It will not reach ${to} °C this way: the surroundings are too near.`,
+    minutes: needed,
+    expected,
+  };
+}
+
+function warmCautions({ soured, from, to, warmHours }: TemperPlanInput, best: Way | undefined): Caution[] {
+  if (soured || Math.max(from, to) <= dangerFrom) return [];
+  const hours = warmHours + (to > dangerFrom ? (best?.probeMinutes?.mid ?? 0) / 60 : 0);
+  if (warmHours > discardAfter)
+    return [
+      { key: 'discard', level: 'danger', says: 'Over 5 °C for more than 4 h and not soured: discard it.' },
+    ];
+  return [
+    {
+      key: 'two-hours',
+      level: hours > useWithin ? 'danger' : 'caution',
+      says:
+        hours > useWithin
+          ? 'That is over two hours above 5 °C: take a quicker way, or chill it again.'
+          : 'Unsoured cream stays over 5 °C for two hours at most, then it is churned or chilled.',
+    },
+  ];
+}
+
+const waySchema = v.object({
+  method: v.picklist(methodKeys),
+  celsius: v.number(),
+  says: v.string(),
+  probeMinutes: v.optional(estimateSchema),
+  crystallisedMinutes: v.optional(v.number()),
+  inTime: v.optional(v.boolean()),
+});
+
+export const temperPlanCalculation = calculation({
+  name: 'temper.plan',
+  says: 'How to bring cream to a temperature by a time, with what the probe and the fat do, and corrections.',
+  input: planInput,
+  output: v.object({
+    best: v.optional(waySchema),
+    ways: v.array(waySchema),
+    vesselFactor: v.number(),
+    correction: v.optional(v.object({ says: v.string(), minutes: v.number(), expected: v.number() })),
+    warmHoursLeft: v.optional(v.number()),
+    ...predictedEntries,
+  }),
+  run: temperPlan,
+});
