@@ -1,6 +1,13 @@
 import { churnBalanceCalculation } from './balancing/churnBalance';
 import { moistureTestCalculation } from './balancing/moistureTest';
 import { reconcilePowerCalculation } from './balancing/reconcilePower';
+import { curdPlanCalculation } from './byProducts/curdPlan';
+import { gheeYieldCalculation } from './byProducts/gheeYield';
+import { yoghurtPlanCalculation } from './byProducts/yoghurtPlan';
+import { costPerKilogramCalculation } from './planning/costPerKilogram';
+import { ripenPredictCalculation } from './ripening/ripenPredict';
+import { separatorExpectCalculation } from './separating/separatorExpect';
+import { temperPlanCalculation } from './tempering/temperPlan';
 import { adviseChurnCalculation } from './churning/adviseChurn';
 import { blendDiluteCalculation } from './churning/blendDilute';
 import { breakTimeCalculation } from './churning/breakTime';
@@ -63,6 +70,13 @@ const predicting = [
   controlLimitsCalculation,
   reconcilePowerCalculation,
   creamRiseCalculation,
+  ripenPredictCalculation,
+  temperPlanCalculation,
+  separatorExpectCalculation,
+  gheeYieldCalculation,
+  yoghurtPlanCalculation,
+  curdPlanCalculation,
+  costPerKilogramCalculation,
 ];
 
 /** Every calculation by its name: the one door for the command line, HTTP and the screens. */

@@ -1,12 +1,13 @@
 import * as v from 'valibot';
 import { calculation, CalculationError, positive, positiveMass } from '../calculation';
+import { creamDensity } from '../dairy/creamDensity';
 import type { Caution } from '../keeping/cautions';
 import { estimateSchema, predictedEntries, ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import { ninety } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 import type { Column, StandingMilk } from './creamRise';
-import { cutAt, riseCream } from './creamRise';
+import { cutAt, heightOf, riseCream } from './creamRise';
 
 const diameter = v.pipe(positive, v.maxValue(3000, 'at most 3 m, in mm.'));
 const atHours = v.pipe(
@@ -101,6 +102,8 @@ const speedSpread = 0.25;
 const lineSpread = 0.25;
 const stopScatter = 0.2;
 const longer = 6;
+/** Milk shallower than this is a film, mm. */
+const shallowest = 5;
 
 /** How much deeper this maker's line is than the model's: logarithm, learned from where the ladle really stopped. */
 export function learnLine(stops: RiseInput['stops']): { mean: number; sd: number } {
@@ -133,6 +136,17 @@ export function creamRise(input: RiseInput, progress?: (share: number) => void):
     heated: input.heated,
     happenings: input.happenings,
   };
+  const stands = heightOf(milk.vessel, milk.mass / creamDensity(milk.fat, milk.temperature));
+  if (stands > height * 1.001)
+    throw new CalculationError(
+      `vessel.height: ${height} mm was given; this milk would stand ${Math.round(stands)} mm high.`,
+      'vessel.height',
+    );
+  if (stands < shallowest)
+    throw new CalculationError(
+      `milkMass: ${input.milkMass} g would stand ${stands.toFixed(1)} mm deep in this vessel; at least ${shallowest} mm is needed.`,
+      'milkMass',
+    );
   const slower = input.hours * Math.exp(-ninety * speedSpread);
   const faster = input.hours * Math.exp(ninety * speedSpread);
   const times = [
@@ -143,11 +157,6 @@ export function creamRise(input: RiseInput, progress?: (share: number) => void):
   const columns = riseCream(milk, times, undefined, progress);
   const at = (hours: number): Column => columns[times.indexOf(hours)]!;
   const [late, now, early, later] = [at(slower), at(input.hours), at(faster), at(input.hours + longer)];
-  if (now.depth > height * 1.001)
-    throw new CalculationError(
-      `vessel.height: ${height} mm was given; this milk stands ${Math.round(now.depth)} mm high.`,
-      'vessel.height',
-    );
   const cut = (ladleDepth: number): Cut => {
     const { creamMass, creamFat, skimFat, recovery } = cutAt(now, ladleDepth);
     const others = [cutAt(late, ladleDepth).recovery, recovery, cutAt(early, ladleDepth).recovery];

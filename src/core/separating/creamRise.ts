@@ -75,6 +75,8 @@ const packed = 0.64;
 const gathering = 25 * 60;
 const packing = 24 * 3600;
 const fewestCells = 80;
+/** Thinnest cell worth reckoning with, mm: shallow milk has fewer. */
+const thinnest = 0.5;
 /** A line shows once the top is this many times richer than what lies at the bottom. */
 const lineShows = 1.8;
 /** The line is seen where the fat has come this much of the way from the milk under it to the cream on top. */
@@ -100,6 +102,7 @@ function areaAt({ bottomDiameter, topDiameter, height }: StandingVessel, h: numb
 /** Volume below a height, mL. */
 export function volumeBelow(vessel: StandingVessel, h: number): number {
   const { bottomDiameter, topDiameter, height } = vessel;
+  if (h > height) return volumeBelow(vessel, height) + (areaAt(vessel, height) * (h - height)) / 1000;
   const growth = (topDiameter - bottomDiameter) / height;
   const d = bottomDiameter;
   // ∫ π/4·(d + growth·x)² dx from 0 to h, in mm³.
@@ -132,13 +135,13 @@ interface State {
  * hindered by the floc volume, upwind finite volumes (equations and constants in docs/models.md). Top-ups and draws mix
  * the column again. Mass and fat are conserved to rounding.
  * @param hours times at which the column is wanted, rising
- * @param cells at least 80
+ * @param most cells of a deep column; shallow milk has fewer, none thinner than half a millimetre
  * @param progress called now and then with the share done; may throw to stop
  */
 export function riseCream(
   milk: StandingMilk,
   hours: readonly number[],
-  cells = fewestCells,
+  most = fewestCells,
   progress?: (share: number) => void,
 ): Column[] {
   const { vessel, temperature } = milk;
@@ -147,12 +150,14 @@ export function riseCream(
   const serum = creamDensity(0, temperature);
   const fatDensity = serum - lighter / 1000;
   const volumeShare = (fat: number) => fat / fatDensity / (fat / fatDensity + (1 - fat) / serum);
+  const volumeOf = (mass: number, fat: number) => mass * (fat / fatDensity + (1 - fat) / serum);
+  const startDepth = heightOf(vessel, volumeOf(milk.mass, milk.fat));
+  const cells = Math.max(10, Math.min(most, Math.round(startDepth / thinnest)));
   const mixedState = (volume: number, phi: number): State => ({
     depth: heightOf(vessel, volume),
     fat: shares.map((part) => new Float64Array(cells).fill(phi * part)),
     stood: 0,
   });
-  const volumeOf = (mass: number, fat: number) => mass * (fat / fatDensity + (1 - fat) / serum);
 
   let state = mixedState(volumeOf(milk.mass, milk.fat), volumeShare(milk.fat));
   let now = 0;
@@ -202,7 +207,8 @@ function settle(
 ): void {
   const cells = state.fat[0]!.length;
   const dz = state.depth / 1000 / cells;
-  if (dz <= 0) return;
+  // A film has nowhere to rise to.
+  if (state.depth < thinnest) return;
   const viscosity = serumViscosity(temperature);
   const faces = Float64Array.from({ length: cells + 1 }, (_, j) => areaAt(vessel, (j / cells) * state.depth));
   const volumes = Float64Array.from(
@@ -215,7 +221,6 @@ function settle(
   const hindered = new Float64Array(cells);
   const limit = new Float64Array(cells);
   const flux = new Float64Array(cells + 1);
-  const widest = Math.max(...sizes.map(({ diameter }) => diameter));
   let gone = 0;
   let steps = 0;
   while (gone < seconds - 1e-9) {
@@ -225,9 +230,6 @@ function settle(
       const d = floc ? diameter * grown : diameter;
       return (gravity * lighter * (floc ? packing0 : 1) * d * d) / (18 * viscosity);
     };
-    const fastest = Math.max(speed(widest, true), speed(6.5e-6, false));
-    // Half a cell a step, and short steps while the flocs still grow.
-    const step = Math.min(seconds - gone, (0.4 * dz) / fastest, state.stood < 3600 ? 60 : 600);
     for (let j = 0; j < cells; j += 1) {
       let crowd = 0;
       for (let i = 0; i < sizes.length; i += 1) crowd += state.fat[i]![j]! / (sizes[i]!.floc ? packing0 : 1);
@@ -236,6 +238,18 @@ function settle(
       hindered[j] = r2 * r2 * Math.exp(0.65 * Math.log(room > 1e-12 ? room : 1e-12));
       limit[j] = Math.min(1, Math.max(0, 4 * (1 - crowd / packed)));
     }
+    let fastest = 0;
+    for (let i = 0; i < sizes.length; i += 1) {
+      const v = speed(sizes[i]!.diameter, sizes[i]!.floc);
+      for (let j = 0; j < cells - 1; j += 1)
+        if (state.fat[i]![j]! > 1e-7) fastest = Math.max(fastest, v * hindered[j]! * limit[j + 1]!);
+    }
+    // Under half a cell a step for what still moves, and short steps while the flocs still grow.
+    const step = Math.min(
+      seconds - gone,
+      fastest > 0 ? (0.4 * dz) / fastest : Infinity,
+      state.stood < 3600 ? 60 : 600,
+    );
     for (let i = 0; i < sizes.length; i += 1) {
       const { diameter, floc } = sizes[i]!;
       const fat = state.fat[i]!;
