@@ -21,7 +21,8 @@ module.exports = {
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
       to: {
         path: 'node_modules',
-        pathNot: 'node_modules/(valibot|@valibot/to-json-schema|ml-matrix|jstat|simple-statistics)/',
+        pathNot:
+          'node_modules/(valibot|@valibot/to-json-schema|ml-matrix|jstat|simple-statistics|seedrandom)/',
       },
     },
     {

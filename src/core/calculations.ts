@@ -4,6 +4,9 @@ import { reconcilePowerCalculation } from './balancing/reconcilePower';
 import { curdPlanCalculation } from './byProducts/curdPlan';
 import { gheeYieldCalculation } from './byProducts/gheeYield';
 import { yoghurtPlanCalculation } from './byProducts/yoghurtPlan';
+import { bankPlanCalculation } from './planning/bankPlan';
+import { herdForecastCalculation } from './planning/herdForecast';
+import { scheduleBackCalculation } from './planning/scheduleBack';
 import { costPerKilogramCalculation } from './planning/costPerKilogram';
 import { ripenPredictCalculation } from './ripening/ripenPredict';
 import { separatorExpectCalculation } from './separating/separatorExpect';
@@ -77,6 +80,9 @@ const predicting = [
   yoghurtPlanCalculation,
   curdPlanCalculation,
   costPerKilogramCalculation,
+  herdForecastCalculation,
+  bankPlanCalculation,
+  scheduleBackCalculation,
 ];
 
 /** Every calculation by its name: the one door for the command line, HTTP and the screens. */

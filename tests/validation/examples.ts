@@ -136,4 +136,32 @@ export const examples: Record<string, unknown> = {
     shopPrice: 12,
     creamWouldFetch: 8,
   },
+  'herd.forecast': {
+    animals: [
+      { name: 'Tansy', peak: 18000, meanFat: 0.04, calved: -60, nextCalving: 305 },
+      { name: 'Plover', peak: 20000, meanFat: 0.038, calved: -200, nextCalving: 165, calfShare: 0.2 },
+    ],
+    weeks: 20,
+    runs: 60,
+  },
+  'bank.plan': {
+    weeks: Array.from({ length: 52 }, (_, week) => {
+      const mid = week > 20 && week < 32 ? 0 : 1400 + 600 * Math.cos(week / 8);
+      return { low: 0.8 * mid, mid, high: 1.2 * mid };
+    }),
+    demand: 900,
+    runs: 60,
+  },
+  'schedule.back': {
+    steps: [
+      { name: 'Ripen', minutes: 960, sd: 120 },
+      { name: 'Chill', minutes: 300, sd: 30, fridge: 3000 },
+      { name: 'Temper', minutes: 40, sd: 10, attended: true },
+      { name: 'Churn', minutes: 30, sd: 10, attended: true, vessel: 'churn' },
+    ],
+    readyBy: 600,
+    free: [{ from: 480, to: 720 }],
+    taken: [{ vessel: 'churn', from: 560, to: 600 }],
+    fridgeSpace: 20000,
+  },
 };
