@@ -6,6 +6,9 @@ import { learnPace, paceOf } from '@/core/churning/learnPace';
 import { simulateChurn } from '@/core/churning/simulateChurn';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { solidFat } from '@/core/dairy/solidFat';
+import { herdForecast } from '@/core/planning/herdForecast';
+import { mesophilic, ripenCream, wild, yoghurt } from '@/core/ripening/ripenCream';
+import { riseCream } from '@/core/separating/creamRise';
 import { saltRinse } from '@/core/salting/saltRinse';
 import { enthalpy } from '@/core/tempering/enthalpy';
 import { temperTime } from '@/core/tempering/temperTime';
@@ -78,7 +81,80 @@ export function modelPlots(): Record<string, Plot> {
         hardness: 0,
       }).temperature.mid,
     ]);
+  const column = (hours: number) => {
+    const [at] = riseCream(
+      {
+        vessel: { bottomDiameter: 120, topDiameter: 120, height: 1000 },
+        mass: (Math.PI / 4) * 14.4 * 200 * 1.034,
+        fat: 0.042,
+        temperature: 4,
+        species: 'cow',
+        heated: false,
+      },
+      [hours],
+    );
+    return at!.slices.map(({ from, to, fat }): [number, number] => [(from + to) / 2, fat * 100]);
+  };
+  const souring = (flora: typeof mesophilic, start: number, celsius: number) =>
+    ripenCream([{ flora, start }], [{ hours: 1, celsius }], 30).map(({ hours, ph }): [number, number] => [
+      hours,
+      ph,
+    ]);
+  const { weeks } = herdForecast({
+    animals: [
+      {
+        name: 'Tansy',
+        peak: 18_000,
+        meanFat: 0.04,
+        calved: -20,
+        nextCalving: 345,
+        milkingDays: 305,
+        dryDays: 60,
+        calfShare: 0,
+        withheld: [],
+      },
+    ],
+    weeks: 60,
+    seed: 'plot',
+    runs: 300,
+  });
   return {
+    rising: {
+      title: 'Fat through 200 mm of standing milk, 4 °C',
+      x: 'mm above the bottom',
+      y: '% fat',
+      series: [2, 12, 48].map((hours) => ({
+        name: `${hours} h`,
+        as: 'line' as const,
+        points: column(hours),
+      })),
+    },
+    souring: {
+      title: 'Cream souring',
+      x: 'hours',
+      y: 'pH',
+      series: [
+        { name: '2 % mesophilic, 21 °C', as: 'line', points: souring(mesophilic, 0.02, 21) },
+        { name: 'natural, 21 °C', as: 'line', points: souring(wild, 1e-4, 21) },
+        { name: '3 % yoghurt, 32 °C', as: 'line', points: souring(yoghurt, 0.03, 32) },
+      ],
+    },
+    herd: {
+      title: 'One cow through a year and into the next',
+      x: 'weeks',
+      y: 'kg of milk a week',
+      series: [
+        {
+          name: '90 %',
+          as: 'band',
+          points: [
+            ...weeks.map(({ week, milk }) => [week, milk.low / 1000] as const),
+            ...weeks.toReversed().map(({ week, milk }) => [week, milk.high / 1000] as const),
+          ],
+        },
+        { name: 'expected', as: 'line', points: weeks.map(({ week, milk }) => [week, milk.mid / 1000]) },
+      ],
+    },
     density: {
       title: 'Density of cream',
       x: '°C',

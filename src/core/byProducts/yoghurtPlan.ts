@@ -6,10 +6,10 @@ import { ninety } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 import { hoursToPh, ripenCream, yoghurt } from '../ripening/ripenCream';
 
-/** Heat first, then cool to the culture's best (handbook §6.13), °C; yoghurt is set about here. */
+/** Heat first, then cool to the culture's best (handbook §6.13), °C; yoghurt is set about this pH. */
 const heatTo = 85;
 const usualWarm = 42;
-const setAt = 4.6;
+const setAt = 4.8;
 /** How lively yoghurt is as a culture: standard deviation of the logarithm of its speed (engineering estimate). */
 const livelySpread = 0.2;
 /** Under this it is not yoghurt's temperature, and other things grow. */

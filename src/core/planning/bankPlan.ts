@@ -112,16 +112,19 @@ function live(
   return { rows, surplus };
 }
 
-/** What the freezer should hold after each week: the deepest hole ahead within the time butter keeps. */
+/**
+ * What the freezer should hold after each week: the deepest hole ahead within the time butter keeps, not counting on what is
+ * still to be made before it, and half a week's butter to spare.
+ */
 function wantedBank(expected: readonly number[], { demand, capacity, salted }: BankInput): number[] {
   const limit = salted ? keeps.salted : keeps.unsalted;
   return expected.map((_, week) => {
     let [deepest, sum] = [0, 0];
     for (let ahead = week + 1; ahead < Math.min(expected.length, week + 1 + limit); ahead += 1) {
-      sum += demand - Math.min(capacity, expected[ahead]!);
+      sum = Math.max(0, sum) + demand - Math.min(capacity, expected[ahead]!);
       deepest = Math.max(deepest, sum);
     }
-    return deepest;
+    return deepest > 0 ? deepest + 0.5 * demand : 0;
   });
 }
 

@@ -103,6 +103,9 @@ const leastDiscard = 24;
 const usualDose = { mesophilic: 0.02, yoghurt: 0.03, both: 0.03, natural: 0.02 } as const;
 const mostHours = 400;
 const grid = 21;
+/** A culture that fails: speeds tried beside the usual ones, each with this chance (engineering estimates). */
+const failing = [0.4, 0.2, 0.05] as const;
+const failingChance = 0.01;
 const widest = 3;
 
 /**
@@ -116,12 +119,17 @@ export function ripenPredict(input: RipenInput): Ripening {
   const start = input.dose ?? usualDose[input.route];
   const lively = 1 - Math.min(0.4, tiring * input.generation);
   const spells: Spell[] = input.temperatures;
-  const ways = Array.from({ length: grid }, (_, i) => {
+  const usual = Array.from({ length: grid }, (_, i) => {
     const z = widest * ((2 * i) / (grid - 1) - 1);
+    return { z, logPrior: -0.5 * z * z, slowed: 1 };
+  });
+  const sum = usual.reduce((all, { logPrior }) => all + Math.exp(logPrior), 0);
+  const failed = failing.map((slowed) => ({ z: 0, logPrior: Math.log(failingChance * sum), slowed }));
+  const ways = [...usual, ...failed].map(({ z, logPrior, slowed }) => {
     const cultures = culturesOf(input.route, start, natural ? wildSpread * z : 0);
-    const speed = lively * (natural ? 1 : Math.exp(livelySpread * z));
+    const speed = slowed * lively * (natural ? 1 : Math.exp(livelySpread * z));
     const moments = ripenCream(cultures, spells, mostHours, speed);
-    let weight = -0.5 * z * z;
+    let weight = logPrior;
     for (const reading of input.readings) {
       const ph = phAt(moments, reading.atHours);
       if (reading.kind === 'ph') weight -= 2.5 * Math.log1p(((reading.ph - ph) / phMeter) ** 2 / 4);
@@ -132,6 +140,7 @@ export function ripenPredict(input: RipenInput): Ripening {
     }
     return {
       moments,
+      logPrior,
       weight,
       ready: hoursToPh(moments, input.readyPh),
       now: phAt(moments, input.elapsedHours),
@@ -154,9 +163,12 @@ export function ripenPredict(input: RipenInput): Ripening {
   );
   // The mean of the curves is no curve: the likeliest way is shown.
   const likeliest = ways[weights.indexOf(Math.max(...weights))]!;
-  const discardAfterHours = natural
-    ? naturalStops
-    : Math.max(leastDiscard, 2 * (ready && Number.isFinite(ready.mid) ? ready.mid : leastDiscard));
+  // The limit is set by what was foreseen at the start: a slow sour does not earn itself more time.
+  const foreseen = quantiles(
+    ways.map(({ ready: at }) => at ?? mostHours),
+    ways.map(({ logPrior }) => Math.exp(logPrior)),
+  ).mid;
+  const discardAfterHours = natural ? naturalStops : Math.max(leastDiscard, 2 * foreseen);
   const thick = input.readings.some((one) => one.kind === 'thickAndTart' && one.seen);
   const reached = thick || phNow.mid <= input.readyPh;
   return {
