@@ -93,8 +93,10 @@ export function plotSvg({ title, x, y, series, logY = false }: Plot): string {
   if (series.length > 1) {
     // The key stands in one row under the title, where no line can run through it.
     const words = series.map(({ as, name }) => `${{ dots: '●', band: '▒', line: '—' }[as]} ${name}`);
-    const key = words.map((word, i) => `<tspan fill="${inks[i % inks.length]!}">${escape(word)}</tspan>`);
-    parts.push(`<text x="${left}" y="33">${key.join('<tspan>&#160;&#160;&#160; </tspan>')}</text>`);
+    const key = words.map(
+      (word, i) => `<tspan dx="${i === 0 ? 0 : 14}" fill="${inks[i % inks.length]!}">${escape(word)}</tspan>`,
+    );
+    parts.push(`<text x="${left}" y="33">${key.join('')}</text>`);
   }
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}" font-family="sans-serif" font-size="11" fill="#7a858e">
 <title>${escape(title)}</title>

@@ -264,7 +264,8 @@ function settle(
     flocs.fill(0);
     single.fill(0);
     for (let j = 0; j < cells - 1; j += 1) {
-      const at = min(fineness, crowd[j]! * fineness);
+      // Read half-way between the cells: read in the lower one alone, the fat piles up in steps under the line.
+      const at = min(fineness, 0.5 * (crowd[j]! + crowd[j + 1]!) * fineness);
       const whole = at | 0;
       const hindered = hindrance[whole]! + (at - whole) * (hindrance[whole + 1]! - hindrance[whole]!);
       passing[j] = hindered * min(1, max(0, 4 * (1 - crowd[j + 1]! / packed))) * faces[j + 1]!;
