@@ -6,6 +6,7 @@ import { gheeYieldCalculation } from './byProducts/gheeYield';
 import { yoghurtPlanCalculation } from './byProducts/yoghurtPlan';
 import { bankPlanCalculation } from './planning/bankPlan';
 import { herdForecastCalculation } from './planning/herdForecast';
+import { todayRankCalculation } from './planning/todayRank';
 import { scheduleBackCalculation } from './planning/scheduleBack';
 import { costPerKilogramCalculation } from './planning/costPerKilogram';
 import { ripenPredictCalculation } from './ripening/ripenPredict';
@@ -83,6 +84,7 @@ const predicting = [
   herdForecastCalculation,
   bankPlanCalculation,
   scheduleBackCalculation,
+  todayRankCalculation,
 ];
 
 /** Every calculation by its name: the one door for the command line, HTTP and the screens. */
