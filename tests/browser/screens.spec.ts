@@ -43,3 +43,18 @@ test('calculations answer over HTTP as they do on the command line', async ({ re
   expect(await wrong.json()).toMatchObject({ error: { path: 'fat' } });
   expect((await request.post('/api/calc/no.such', { data: {} })).status()).toBe(400);
 });
+
+test('cream rises on the bench in a worker, and milk that does not fit is refused', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('house.settle', { unitSystem: 'metric' });
+  await page.goto('/bench');
+  await page.getByRole('button', { name: 'Let it rise' }).click();
+  await expect(
+    page.getByText(/Ladle \d+ mm deep: .* of cream, 2\d % fat, with [89]\d % of all the fat/),
+  ).toBeVisible();
+  await page.getByLabel('Milk stood cold').fill('90 L');
+  await page.getByRole('button', { name: 'Let it rise' }).click();
+  await expect(page.getByText(/would stand \d+ mm high/)).toBeVisible();
+});

@@ -19,17 +19,19 @@ import { readSalt, SaltChooser } from '../churning/SaltChooser';
 import type { SaltDraft } from '../churning/SaltChooser';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { CreamDrawing } from '../vessel/CreamDrawing';
+import { StandingMilk } from './StandingMilk';
 import styles from './Bench.module.css';
 
 /** Fat of farm butter and churn efficiency in the middle of their usual range (handbook §6.8). */
 const butterFat = 0.82;
 const churnEfficiency = 0.97;
 
-/** Two calculators that need no batch: what butter would take, and salt in every way of saying it. */
+/** Calculators that need no batch: what butter would take, how far cream has risen, and salt in every way of saying it. */
 export function Bench() {
   return (
     <div className={styles.bench}>
       <WhatItTakes />
+      <StandingMilk />
       <SaltBench />
     </div>
   );

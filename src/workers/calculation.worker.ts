@@ -1,0 +1,27 @@
+import { expose } from 'comlink';
+import { bankPlan } from '@/core/planning/bankPlan';
+import { herdForecast } from '@/core/planning/herdForecast';
+import { creamRise } from '@/core/separating/creamRise.calc';
+
+/** The calculations that take long enough to be watched and stopped. */
+const long = { 'cream.rise': creamRise, 'herd.forecast': herdForecast, 'bank.plan': bankPlan };
+
+export type LongCalculations = typeof long;
+export type LongName = keyof LongCalculations;
+
+const face = {
+  run<N extends LongName>(
+    name: N,
+    input: Parameters<LongCalculations[N]>[0],
+    progress: (share: number) => void,
+  ): ReturnType<LongCalculations[N]> {
+    const calculate = long[name] as (
+      given: typeof input,
+      told: (share: number) => void,
+    ) => ReturnType<LongCalculations[N]>;
+    return calculate(input, (share) => progress(share));
+  },
+};
+export type CalculationWorker = typeof face;
+
+expose(face);
