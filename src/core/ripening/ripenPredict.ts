@@ -272,7 +272,12 @@ function ripenReasons({ route, temperatures, generation, readings }: RipenInput,
         ]),
     ...(generation > 0 ? [{ says: `Carried on ${generation} times.`, weight: 0.1 * generation }] : []),
     ...(readings.length > 0
-      ? [{ says: `${readings.length} readings so far.`, weight: 0.7 * readings.length }]
+      ? [
+          {
+            says: `${readings.length === 1 ? 'One reading' : `${readings.length} readings`} so far.`,
+            weight: 0.7 * readings.length,
+          },
+        ]
       : []),
   ];
 }

@@ -196,7 +196,9 @@ export function separatorExpect(input: SeparatorInput): SeparatorExpected {
       {
         says:
           runs.length > 0
-            ? `Your last ${runs.length} runs of this machine.`
+            ? runs.length === 1
+              ? 'Your last run of this machine.'
+              : `Your last ${runs.length} runs of this machine.`
             : 'No run of this machine is known yet.',
         weight: 1.5,
       },
