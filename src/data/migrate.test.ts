@@ -1,3 +1,4 @@
+import { facts } from '@/server/testing/aBatch';
 import { migrate, migrations } from './migrate';
 import type { TestDatabase } from './testing/database';
 import { testDatabase } from './testing/database';
@@ -32,6 +33,41 @@ it('brings a house with lots and entries in it forward, changing nothing that wa
   expect(ran).toEqual(migrations.slice(1).map((step) => step.name));
   expect((await balances())[0]).toEqual(before);
   expect(await migrate(house.owner)).toEqual([]);
+});
+
+it('brings a house with batches forward to the signs of their amounts, and keeps them', async () => {
+  const old = await testDatabase(migrations[1]!.name);
+  const farm = await old.farm();
+  const write = (sql: string) =>
+    old.owner.transaction(async (transaction) => {
+      await old.owner.query(`SELECT set_config('immulgo.farm', '${farm}', true)`, { transaction });
+      return old.owner.query(sql, { transaction });
+    });
+  await write(
+    `INSERT INTO command (farm_id, id, device, name, input, at, received_at) VALUES ('${farm}', 'command-1', 'tablet', 'x', '{}', now(), now())`,
+  );
+  await write(
+    `INSERT INTO lot (farm_id, id, code, kind, made_at, raw, ripened) VALUES ('${farm}', 'cream-0001', 'C1', 'cream', now(), false, false)`,
+  );
+  await write(
+    `INSERT INTO batch (farm_id, id, number, cream_lot_id, facts, started_at, phase) VALUES ('${farm}', 'batch-0001', 1, 'cream-0001', '${JSON.stringify(facts)}', now(), 'churning')`,
+  );
+  for (const [id, data] of Object.entries({
+    'event-0001': {},
+    'event-0002': { mass: 700, massSd: 5 },
+    'event-0003': { mass: 600, saltMass: 9 },
+  }))
+    await write(
+      `INSERT INTO batch_event (farm_id, batch_id, id, kind, at, recorded_at, device, command_id, data) VALUES ('${farm}', 'batch-0001', '${id}', 'x', now(), now(), 'x', 'command-1', '${JSON.stringify(data)}')`,
+    );
+  expect(await migrate(old.owner)).toEqual(migrations.slice(2).map((step) => step.name));
+  const [kept] = await write(`SELECT data FROM batch_event ORDER BY id`);
+  expect(kept).toEqual([
+    { data: {} },
+    { data: { mass: 700, massSd: 5 } },
+    { data: { mass: 600, saltMass: 9 } },
+  ]);
+  await old.close();
 });
 
 it('guards every table that belongs to a farm, against its owner too', async () => {

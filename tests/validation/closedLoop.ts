@@ -59,6 +59,7 @@ export function troubled(seed: string, trouble: LoopTrouble): TroubledChurning {
     roomTemperature: cold ? noise.between(5, 9) : noise.between(12, 20),
     ripened: noise.between(0, 1) < 0.2,
     homogenised: false,
+    treatment: 'pasteurised',
     hardness: noise.normal(0, 0.8),
     crystallised: 1,
     tool,
@@ -81,7 +82,7 @@ export function troubled(seed: string, trouble: LoopTrouble): TroubledChurning {
       ? { richCream: { mass: truth.creamMass, fat: 0.45, temperature: 8 } }
       : {}),
   };
-  return { trouble, truth, told, logPace: noise.normal(0, Math.log(1.3)) };
+  return { trouble, truth, told, logPace: noise.normal(0, Math.log(1.6)) };
 }
 
 /** Asked at the start and then every half of the tool's usual time. */

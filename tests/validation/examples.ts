@@ -11,6 +11,7 @@ export const plainLoad: ChurnInput = {
   roomTemperature: 18,
   ripened: false,
   homogenised: false,
+  treatment: 'pasteurised',
   hardness: 0,
   crystallised: 1,
   tool: 'paddleHand',

@@ -2,7 +2,7 @@ import { bankPlan } from '@/core/planning/bankPlan';
 import { drawYear, herdForecast } from '@/core/planning/herdForecast';
 import type { Animal } from '@/core/planning/herdForecast';
 import type { FarmLot } from '@/core/planning/todayRank';
-import { coolWithin, keepsUntil, todayRank } from '@/core/planning/todayRank';
+import { todayRank } from '@/core/planning/todayRank';
 import { cutAt, riseCream } from '@/core/separating/creamRise';
 import { drawsFrom } from '@/core/statistics/draws';
 
@@ -31,6 +31,9 @@ const butterFat = 0.82;
 const freshKeeps = 21 * 24;
 const frozenKeeps = 270 * 24;
 const weeks = 52;
+
+/** What the handbook allows at 4 °C, hours: raw milk and cream 4–5 days, skim as raw milk. Kept apart from the ranking’s own limits. */
+const oldest = { cream: 120, milk: 120, skim: 120 };
 
 export interface LivedYear {
   /** g of butter made. */
@@ -103,8 +106,11 @@ export function liveByRank(seed: string, visits = weeks * 14): LivedYear {
       else if (act.act === 'discard') {
         discarded += chosen.reduce((sum, one) => sum + one.mass * one.fat, 0);
         lots = rest();
-      } else if (act.act === 'use') lots = rest();
-      else if (act.act === 'skim')
+      } else if (act.act === 'use') {
+        for (const one of chosen)
+          if (one.ageHours > oldest.skim) broken.push(`${one.kind} of ${one.ageHours} h used`);
+        lots = rest();
+      } else if (act.act === 'skim')
         for (const one of chosen) {
           const [column] = riseCream(standing(one), [one.ageHours], 40);
           const cut = cutAt(column!, act.ladleDepth ?? 0);
@@ -116,7 +122,7 @@ export function liveByRank(seed: string, visits = weeks * 14): LivedYear {
         }
       else if (act.act === 'churn') {
         for (const one of chosen)
-          if (one.ageHours > keepsUntil(one)) broken.push(`cream of ${one.ageHours} h churned`);
+          if (one.ageHours > oldest.cream) broken.push(`cream of ${one.ageHours} h churned`);
         const butter = (chosen.reduce((sum, one) => sum + one.mass * one.fat, 0) * churned) / butterFat;
         made += butter;
         lots = rest();
@@ -138,7 +144,7 @@ export function liveByRank(seed: string, visits = weeks * 14): LivedYear {
       }
     }
     for (const one of lots)
-      if (one.kind === 'milk' && one.celsius > 10 && one.ageHours > coolWithin) broken.push('milk left warm');
+      if (one.celsius > 10 && one.kind === 'milk' && one.ageHours > 4) broken.push('milk left warm');
     daysOut += eat(lots, demand / 14, broken);
     lots = lots.filter((one) => one.mass > 1e-6);
     for (const one of lots) {
@@ -149,17 +155,26 @@ export function liveByRank(seed: string, visits = weeks * 14): LivedYear {
   return { made, daysOut: daysOut / 2, broken, discarded };
 }
 
-/** A fixed habit: every jar ladled at twelve hours to the same depth, everything churned on Saturdays, nothing frozen. */
-export function liveByHabit(seed: string, visits = weeks * 14): number {
-  const ladle = 30;
+/** A fixed habit: when every jar is ladled, how deep, and whether cream past its age is thrown out on churning day. */
+export interface Habit {
+  hours: number;
+  /** mm */
+  ladle: number;
+  minds: boolean;
+}
+
+/** Butter from the same milk by a fixed habit, churning once a week, on every fourteenth visit. */
+export function liveByHabit(seed: string, { hours, ladle, minds }: Habit, visits = weeks * 14): number {
   return milkings(seed)
     .slice(0, visits)
-    .reduce((made, { milk, fat }) => {
-      if (milk <= 1) return made;
+    .reduce((made, { milk, fat }, visit) => {
+      // From this milking to the end of its week.
+      const ageAtChurning = 12 * (13 - (visit % 14)) + 12;
+      if (milk <= 1 || (minds && ageAtChurning > oldest.cream)) return made;
       const jars = Math.ceil(milk / jarHolds);
       const [column] = riseCream(
         standing({ ...base('m', 'milk', milk / jars, fat), standing: jar }),
-        [12],
+        [hours],
         40,
       );
       const { creamMass, creamFat } = cutAt(column!, ladle);

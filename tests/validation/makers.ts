@@ -72,6 +72,7 @@ function live(maker: Maker, day: number): LivedBatch | undefined {
     roomTemperature: 18,
     ripened: noise.between(0, 1) < 0.3,
     homogenised: false,
+    treatment: 'pasteurised',
     hardness: 0,
     crystallised: 1,
     tool,

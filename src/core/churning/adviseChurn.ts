@@ -73,7 +73,7 @@ export function adviseChurn(input: AdviseInput): Advice {
   const possibilities = believe(input, pace, marks, elapsed, paces);
   const broke = marks.find(({ stage }) => stage === 'break' || stage === 'grains' || stage === 'mass');
   const asItStands = judge(input, possibilities);
-  const cautions = churningCautions({ tool, treatment: 'pasteurised' });
+  const cautions = churningCautions({ tool, treatment: input.treatment });
   if (broke) return afterBreak(possibilities, elapsed, asItStands, cautions);
 
   const usual = tools[tool].medianBreakMinutes * Math.exp(pace.logMean);

@@ -134,7 +134,7 @@ export function breakTime(input: LiveInput): BreakTime {
           : []),
     ]),
     cautions: [
-      ...churningCautions({ tool, treatment: 'pasteurised' }),
+      ...churningCautions({ tool, treatment: input.treatment }),
       ...(temperature > 20
         ? [
             {

@@ -83,6 +83,8 @@ export const churnEntries = {
   roomTemperature: v.optional(temperature, usualRoom),
   ripened: v.optional(v.boolean(), false),
   homogenised: v.optional(v.boolean(), false),
+  /** For the cautions: raw cream has its own. */
+  treatment: v.optional(v.picklist(['pasteurised', 'raw']), 'pasteurised'),
   hardness: v.optional(
     v.pipe(
       v.number(),

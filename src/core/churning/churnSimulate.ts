@@ -88,7 +88,7 @@ export function churnSimulate(input: SimulateInput): Simulated {
     })),
     reasons: ranked(churnEffects(input)),
     cautions: [
-      ...churningCautions({ tool: input.tool, treatment: 'pasteurised' }),
+      ...churningCautions({ tool: input.tool, treatment: input.treatment }),
       ...(isQuick(input.tool)
         ? [
             {

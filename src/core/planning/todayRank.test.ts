@@ -32,6 +32,20 @@ describe('what waits to be done', () => {
     expect(all[0]).toMatchObject({ act: 'cool', now: true, untilHours: 3, waiting: { kind: 'safety' } });
   });
 
+  it('cream left warm is chilled or churned, and milk found warm too late is not drunk raw', () => {
+    expect(rank([{ id: 'pool', kind: 'cream', celsius: 15 }]).acts[0]).toMatchObject({
+      act: 'cool',
+      untilHours: 2,
+      waiting: { kind: 'safety' },
+    });
+    expect(rank([milk({ id: 'pail', celsius: 20, ageHours: 9 })]).acts[0]).toMatchObject({
+      act: 'cool',
+      untilHours: -5,
+      says: expect.stringMatching(/do not drink it raw/),
+    });
+    expect(acts([milk({ celsius: 8, ageHours: 9 })])).toEqual(['cool']);
+  });
+
   it('milk stands while waiting brings cream, and is skimmed before its skim is stale', () => {
     expect(acts([milk({ ageHours: 6 })])).toEqual(['skim later']);
     expect(rank([milk({ ageHours: 6 })]).acts[0]!.waiting.grams).toBeGreaterThan(5);
@@ -86,6 +100,6 @@ describe('what waits to be done', () => {
     const lived = liveByRank('test', visits);
     expect(lived.broken).toEqual([]);
     expect(lived.daysOut).toBe(0);
-    expect(lived.made).toBeGreaterThan(liveByHabit('test', visits));
+    expect(lived.made).toBeGreaterThan(liveByHabit('test', { hours: 24, ladle: 30, minds: true }, visits));
   });
 });

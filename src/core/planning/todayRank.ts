@@ -102,6 +102,10 @@ export const keepsFor = { rawCream: 108, cream: 156, rawMilk: 96, milk: 132, ski
 /** Milk is at 10 °C within four hours of the start of milking, and under 7 °C to stand (handbook §7). */
 export const coolWithin = 4;
 const coolTo = 10;
+const standsAt = 7;
+/** Unsoured cream and what is drawn from it: two hours over 5 °C at most (handbook §7); a fridge is read with two degrees to spare. */
+const creamWarm = 7;
+const warmWithin = 2;
 /** Longest that milk stands to cream and its skim is still fresh for people (engineering estimate). */
 const standLongest = 44;
 /** Waiting is worth while it still brings this much of the milk's fat by the next visit (engineering estimate). */
@@ -172,12 +176,26 @@ function forLot(
       },
     ];
   if (souring) return ripeningActs(one);
-  if (one.kind === 'milk' && one.celsius > coolTo)
+  if (one.kind !== 'milk' && one.celsius > creamWarm)
     return [
       {
         act: 'cool',
         lots: [one.id],
-        says: `Cool this milk now: it has to be at ${coolTo} °C within ${coolWithin} h of the start of milking.`,
+        says: `Chill this ${one.kind} or churn it: unsoured, it may be over 5 °C for ${warmWithin} h at most.`,
+        now: true,
+        untilHours: warmWithin,
+        waiting: { kind: 'safety', grams: 0 },
+      },
+    ];
+  if (one.kind === 'milk' && one.celsius > standsAt)
+    return [
+      {
+        act: 'cool',
+        lots: [one.id],
+        says:
+          one.ageHours > coolWithin && one.celsius > coolTo
+            ? `This milk is ${Math.round(one.ageHours)} h old and still warm: cool it at once, and do not drink it raw.`
+            : `Cool this milk now: it has to be at ${coolTo} °C within ${coolWithin} h of the start of milking, then at 4 °C.`,
         now: true,
         untilHours: coolWithin - one.ageHours,
         waiting: { kind: 'safety', grams: 0 },
@@ -334,7 +352,7 @@ function butterActs({ lots, demand, bankWanted, nextVisitHours }: RankInput): Ac
     acts.push({
       act: 'discard',
       lots: [one.id],
-      says: 'This butter is past its date: bake with it today if it smells right, or let it go.',
+      says: 'This butter is past its date: let it go.',
       now: true,
       untilHours: one.keepsHours!,
       waiting: { kind: 'safety', grams: 0 },

@@ -107,7 +107,11 @@ export class Outbox {
 
   private async reread(): Promise<void> {
     if (!this.database) return;
-    this.list = (await this.database.getAll('waiting')).map(({ seq, command }) => ({ seq: seq!, command }));
+    // What was kept before commands named their farm was meant for the one this device is bound to.
+    this.list = (await this.database.getAll('waiting')).map(({ seq, command }) => ({
+      seq: seq!,
+      command: { ...command, farm: command.farm ?? this.farm },
+    }));
     this.tell();
   }
 
