@@ -3,10 +3,11 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import { theHouse } from './migrations/0001-the-house';
 import { theBatch } from './migrations/0002-the-batch';
 import { theAmounts } from './migrations/0003-the-amounts';
+import { theDairy } from './migrations/0004-the-dairy';
 import { guard } from './migrations/migration';
 
 /** Every step, oldest first. A released step is never edited: what follows is a new one. */
-export const migrations = [theHouse, theBatch, theAmounts];
+export const migrations = [theHouse, theBatch, theAmounts, theDairy];
 
 /**
  * Brings a database forward, to the newest step or to `upTo`. Each step is one transaction; two starts at once wait

@@ -1,4 +1,3 @@
-import { addAnimalTo } from '@/server/house/addAnimal';
 import { now, setClock } from '@/server/clock';
 import { todayView } from '@/server/today/views';
 import { animals, inProgress, mornings, vessels } from './larkfold';
@@ -19,7 +18,7 @@ export async function loadLarkfold(farmId: string, seed = 'larkfold'): Promise<b
     ? 'Europe/Dublin'
     : Intl.DateTimeFormat().resolvedOptions().timeZone;
   await send(living, 'house.settle', { name: 'Larkfold', unitSystem: 'metric', timeZone }, opened);
-  for (const animal of animals) await addAnimalTo(farmId, { id: noise.id(), ...animal });
+  for (const animal of animals) await send(living, 'animal.put', { id: noise.id(), ...animal }, opened);
   for (const { key, ...vessel } of vessels) {
     const id = noise.id();
     living.vesselIds.set(key, id);

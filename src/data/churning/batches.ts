@@ -80,7 +80,7 @@ export async function batchById(
   const row = await BatchRow.findOne({
     where: { farmId, id },
     transaction,
-    ...(hold ? { lock: transaction.LOCK.UPDATE } : {}),
+    ...(hold ? { lock: transaction.LOCK.NO_KEY_UPDATE } : {}),
   });
   return row ? batchFrom(row) : undefined;
 }

@@ -1,3 +1,4 @@
+import { QueryTypes } from 'sequelize';
 import type { ToolKey } from '@/core/churning/tools';
 import type { Breed } from '@/core/dairy/breeds';
 import type { UnitSystem } from '@/core/quantities/units';
@@ -16,15 +17,42 @@ export interface Farm {
   settled: boolean;
 }
 
-export type VesselKind = 'churn' | 'jar' | 'can' | 'pan' | 'tub' | 'crock' | 'mould';
+export const vesselKinds = [
+  'churn',
+  'pail',
+  'jar',
+  'can',
+  'tapCan',
+  'pan',
+  'tub',
+  'crock',
+  'mould',
+  'separator',
+] as const;
+export type VesselKind = (typeof vesselKinds)[number];
 
 export interface Vessel {
   id: string;
   name: string;
   kind: VesselKind;
   tool: ToolKey | null;
-  /** mL to the brim. */
+  /** mL to the brim; of a separator, the milk it takes in an hour. */
   capacity: number;
+  /** mm inside, when it was measured. */
+  diameter: number | null;
+  /** What a separator is made of: discs, whether a motor turns it. */
+  equipment: { discs?: number; motor?: boolean };
+}
+
+export interface Animal {
+  id: string;
+  name: string;
+  breed: Breed;
+  calvedOn: string | null;
+  sharesWithCalf: boolean;
+  withdrawnUntil: string | null;
+  withdrawnReason: string | null;
+  milked: boolean;
 }
 
 /** Farms are found before any farm is bound: this sees that the connection is there first. */
@@ -44,7 +72,7 @@ export async function farmExists(id: string): Promise<boolean> {
 }
 
 export async function openFarm(id: string): Promise<void> {
-  await farms().create({ id });
+  await database().query('INSERT INTO farm (id) VALUES (:id)', { replacements: { id } });
 }
 
 export async function farmOf({ farmId, transaction }: FarmScope): Promise<Farm> {
@@ -70,15 +98,20 @@ export async function changeFarm(
   );
 }
 
-/** Takes the next batch number; two takers wait for one another. */
-export async function takeBatchNumber({ farmId, transaction }: FarmScope): Promise<number> {
-  const row = await FarmRow.findByPk(farmId, {
-    transaction,
-    lock: transaction.LOCK.UPDATE,
-    rejectOnEmpty: true,
-  });
-  await row.update({ nextBatchNumber: row.nextBatchNumber + 1 }, { transaction });
-  return row.nextBatchNumber - 1;
+/** Takes the next number of a batch or of a lot; two takers wait for one another. */
+export const takeBatchNumber = (scope: FarmScope): Promise<number> => take(scope, 'next_batch_number');
+export const takeLotNumber = (scope: FarmScope): Promise<number> => take(scope, 'next_lot_number');
+
+/** One statement: an UPDATE that leaves the key alone waits for other takers, and for nobody who merely points at the farm. */
+async function take(
+  { farmId, transaction }: FarmScope,
+  which: 'next_batch_number' | 'next_lot_number',
+): Promise<number> {
+  const [row] = await database().query<{ number: number }>(
+    `UPDATE farm SET ${which} = ${which} + 1 WHERE id = :farmId RETURNING ${which} - 1 AS number`,
+    { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
+  );
+  return row!.number;
 }
 
 export async function vesselsOf({ farmId, transaction }: FarmScope): Promise<Vessel[]> {
@@ -89,16 +122,39 @@ export async function vesselsOf({ farmId, transaction }: FarmScope): Promise<Ves
     kind: row.kind as VesselKind,
     tool: row.tool as ToolKey | null,
     capacity: Number(row.capacity),
+    diameter: row.diameter === null ? null : Number(row.diameter),
+    equipment: row.equipment as Vessel['equipment'],
   }));
 }
 
 export async function addVessel({ farmId, transaction }: FarmScope, vessel: Vessel): Promise<void> {
-  await VesselRow.create({ farmId, ...vessel, capacity: vessel.capacity.toFixed(3) }, { transaction });
+  await VesselRow.create(
+    {
+      farmId,
+      ...vessel,
+      capacity: vessel.capacity.toFixed(3),
+      diameter: vessel.diameter?.toFixed(2) ?? null,
+    },
+    { transaction },
+  );
 }
 
-export async function addAnimal(
-  { farmId, transaction }: FarmScope,
-  animal: { id: string; name: string; breed: Breed },
-): Promise<void> {
-  await AnimalRow.create({ farmId, ...animal }, { transaction });
+/** The herd, in the order of their names. */
+export async function animalsOf({ farmId, transaction }: FarmScope): Promise<Animal[]> {
+  const rows = await AnimalRow.findAll({ where: { farmId }, transaction, order: [['name', 'ASC']] });
+  return rows.map((row) => ({
+    id: row.id,
+    name: row.name,
+    breed: row.breed as Breed,
+    calvedOn: row.calvedOn,
+    sharesWithCalf: row.sharesWithCalf,
+    withdrawnUntil: row.withdrawnUntil,
+    withdrawnReason: row.withdrawnReason,
+    milked: row.milked,
+  }));
+}
+
+/** Adds an animal, or brings one of the same id up to date. */
+export async function putAnimal({ farmId, transaction }: FarmScope, animal: Animal): Promise<void> {
+  await AnimalRow.upsert({ farmId, ...animal }, { transaction });
 }

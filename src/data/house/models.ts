@@ -9,6 +9,7 @@ export class FarmRow extends Model<InferAttributes<FarmRow>, InferCreationAttrib
   declare fatHardness: CreationOptional<string>;
   declare settled: CreationOptional<boolean>;
   declare nextBatchNumber: CreationOptional<number>;
+  declare nextLotNumber: CreationOptional<number>;
 }
 
 export function defineFarm(sequelize: Sequelize): void {
@@ -21,6 +22,7 @@ export function defineFarm(sequelize: Sequelize): void {
       fatHardness: DataTypes.DECIMAL(4, 2),
       settled: DataTypes.BOOLEAN,
       nextBatchNumber: DataTypes.INTEGER,
+      nextLotNumber: DataTypes.INTEGER,
     },
     { sequelize, modelName: 'farm', tableName: 'farm' },
   );
@@ -31,6 +33,11 @@ export class AnimalRow extends Model<InferAttributes<AnimalRow>, InferCreationAt
   declare id: string;
   declare name: string;
   declare breed: string;
+  declare calvedOn: CreationOptional<string | null>;
+  declare sharesWithCalf: CreationOptional<boolean>;
+  declare withdrawnUntil: CreationOptional<string | null>;
+  declare withdrawnReason: CreationOptional<string | null>;
+  declare milked: CreationOptional<boolean>;
 }
 
 export function defineAnimal(sequelize: Sequelize): void {
@@ -40,6 +47,11 @@ export function defineAnimal(sequelize: Sequelize): void {
       id: { type: DataTypes.UUID, primaryKey: true },
       name: DataTypes.TEXT,
       breed: DataTypes.TEXT,
+      calvedOn: DataTypes.DATEONLY,
+      sharesWithCalf: DataTypes.BOOLEAN,
+      withdrawnUntil: DataTypes.DATEONLY,
+      withdrawnReason: DataTypes.TEXT,
+      milked: DataTypes.BOOLEAN,
     },
     { sequelize, modelName: 'animal', tableName: 'animal' },
   );
@@ -52,6 +64,8 @@ export class VesselRow extends Model<InferAttributes<VesselRow>, InferCreationAt
   declare kind: string;
   declare tool: string | null;
   declare capacity: string;
+  declare diameter: CreationOptional<string | null>;
+  declare equipment: CreationOptional<Record<string, unknown>>;
 }
 
 export function defineVessel(sequelize: Sequelize): void {
@@ -63,6 +77,8 @@ export function defineVessel(sequelize: Sequelize): void {
       kind: DataTypes.TEXT,
       tool: DataTypes.TEXT,
       capacity: DataTypes.DECIMAL(12, 3),
+      diameter: DataTypes.DECIMAL(8, 2),
+      equipment: DataTypes.JSONB,
     },
     { sequelize, modelName: 'vessel', tableName: 'vessel' },
   );

@@ -5,6 +5,7 @@ import type { FarmScope } from '../farmScope';
 import { EntryLineRow, EntryRow, LotRow } from './models';
 
 export type LotKind = 'milk' | 'cream' | 'skim' | 'buttermilk' | 'butter' | 'culture' | 'ghee';
+export type Treatment = 'raw' | 'pasteurised' | 'boiled';
 
 export interface NewLot {
   id: string;
@@ -13,9 +14,14 @@ export interface NewLot {
   vesselId?: string | null;
   batchId?: string | null;
   madeAt: Date;
-  raw: boolean;
+  /** When the oldest of what is in it was milked or bought; `madeAt` when not given. */
+  oldestAt?: Date;
+  treatment: Treatment;
   ripened: boolean;
   fatMethod?: string | null;
+  fatSd?: number | null;
+  blockedReason?: string | null;
+  blockedUntil?: string | null;
   storage?: string | null;
   keepUntil?: string | null;
   keepReasons?: string[];
@@ -32,10 +38,12 @@ export interface Line {
 
 export interface NewEntry {
   commandId: string;
-  kind: 'received' | 'churned' | 'used';
+  kind: 'received' | 'milked' | 'bought' | 'separated' | 'poured' | 'churned' | 'used';
   at: Date;
   recordedAt: Date;
   lines: Line[];
+  /** How it was done: the separator's screw, where the ladle stopped. */
+  details?: Record<string, unknown>;
 }
 
 /** Makes a lot, or brings one that a corrected batch made before up to date. Balances never live here. */
@@ -44,6 +52,9 @@ export async function putLot({ farmId, transaction }: FarmScope, lot: NewLot): P
     {
       farmId,
       ...lot,
+      raw: lot.treatment === 'raw',
+      oldestAt: lot.oldestAt ?? lot.madeAt,
+      fatSd: lot.fatSd?.toFixed(6) ?? null,
       vesselId: lot.vesselId ?? null,
       batchId: lot.batchId ?? null,
       fatMethod: lot.fatMethod ?? null,
@@ -66,6 +77,7 @@ export async function postEntry({ farmId, transaction }: FarmScope, entry: NewEn
       at: entry.at,
       recordedAt: entry.recordedAt,
       correctsId: null,
+      details: entry.details ?? {},
     },
     { transaction },
   );
@@ -118,7 +130,7 @@ export async function lotBalance(
   lotId: string,
 ): Promise<{ mass: number; fat: number }> {
   const [row] = await database().query<{ mass: string; fat: string }>(
-    `SELECT mass, fat FROM lot_balance WHERE farm_id = :farmId AND lot_id = :lotId`,
+    `SELECT mass_now AS mass, fat_now AS fat FROM lot WHERE farm_id = :farmId AND id = :lotId`,
     {
       replacements: { farmId, lotId },
       type: QueryTypes.SELECT,
@@ -136,7 +148,7 @@ export async function holdLot(
   const row = await LotRow.findOne({
     where: { farmId, id: lotId },
     transaction,
-    lock: transaction.LOCK.UPDATE,
+    lock: transaction.LOCK.NO_KEY_UPDATE,
   });
   return row ? { id: row.id, kind: row.kind as LotKind, code: row.code } : undefined;
 }
@@ -175,13 +187,11 @@ export interface ButterOnHand {
 /** Butter with something left in it, oldest first. */
 export async function butterOnHand({ farmId, transaction }: FarmScope): Promise<ButterOnHand[]> {
   const rows = await database().query<Record<string, unknown>>(
-    `SELECT lot.id, lot.code, lot.batch_id, portion.name, balance.mass, balance.fat, portion.additions,
+    `SELECT lot.id, lot.code, lot.batch_id, portion.name, lot.mass_now AS mass, lot.fat_now AS fat, portion.additions,
             lot.storage, lot.made_at, lot.keep_until::text AS keep_until, lot.keep_reasons, lot.raw
      FROM lot
      JOIN portion ON portion.farm_id = lot.farm_id AND portion.lot_id = lot.id
-     JOIN LATERAL (SELECT coalesce(sum(mass), 0) AS mass, coalesce(sum(fat), 0) AS fat FROM entry_line
-                   WHERE farm_id = lot.farm_id AND lot_id = lot.id) balance ON balance.mass > 0
-     WHERE lot.farm_id = :farmId AND lot.kind = 'butter'
+     WHERE lot.farm_id = :farmId AND lot.kind = 'butter' AND lot.mass_now > 0
      ORDER BY lot.made_at, lot.code`,
     { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
   );

@@ -17,6 +17,10 @@ export class LotRow extends Model<InferAttributes<LotRow>, InferCreationAttribut
   declare keepReasons: CreationOptional<string[]>;
   declare blockedReason: CreationOptional<string | null>;
   declare details: CreationOptional<Record<string, unknown>>;
+  declare treatment: CreationOptional<string>;
+  declare oldestAt: Date;
+  declare fatSd: CreationOptional<string | null>;
+  declare blockedUntil: CreationOptional<string | null>;
 }
 
 export function defineLot(sequelize: Sequelize): void {
@@ -37,6 +41,10 @@ export function defineLot(sequelize: Sequelize): void {
       keepReasons: DataTypes.JSONB,
       blockedReason: DataTypes.TEXT,
       details: DataTypes.JSONB,
+      treatment: DataTypes.TEXT,
+      oldestAt: DataTypes.DATE,
+      fatSd: DataTypes.DECIMAL(8, 6),
+      blockedUntil: DataTypes.DATEONLY,
     },
     { sequelize, modelName: 'lot', tableName: 'lot' },
   );
@@ -50,6 +58,7 @@ export class EntryRow extends Model<InferAttributes<EntryRow>, InferCreationAttr
   declare at: Date;
   declare recordedAt: Date;
   declare correctsId: string | null;
+  declare details: CreationOptional<Record<string, unknown>>;
 }
 
 export function defineEntry(sequelize: Sequelize): void {
@@ -62,6 +71,7 @@ export function defineEntry(sequelize: Sequelize): void {
       at: DataTypes.DATE,
       recordedAt: DataTypes.DATE,
       correctsId: DataTypes.UUID,
+      details: DataTypes.JSONB,
     },
     { sequelize, modelName: 'entry', tableName: 'entry' },
   );
@@ -92,5 +102,65 @@ export function defineEntryLine(sequelize: Sequelize): void {
       fat: DataTypes.DECIMAL(14, 3),
     },
     { sequelize, modelName: 'entryLine', tableName: 'entry_line' },
+  );
+}
+
+export class LotEventRow extends Model<InferAttributes<LotEventRow>, InferCreationAttributes<LotEventRow>> {
+  declare farmId: string;
+  declare id: string;
+  declare lotId: string;
+  declare kind: string;
+  declare at: Date;
+  declare recordedAt: Date;
+  declare device: string;
+  declare commandId: string;
+  declare data: object;
+}
+
+export function defineLotEvent(sequelize: Sequelize): void {
+  LotEventRow.init(
+    {
+      farmId: { type: DataTypes.UUID, primaryKey: true },
+      id: { type: DataTypes.TEXT, primaryKey: true },
+      lotId: DataTypes.TEXT,
+      kind: DataTypes.TEXT,
+      at: DataTypes.DATE,
+      recordedAt: DataTypes.DATE,
+      device: DataTypes.TEXT,
+      commandId: DataTypes.TEXT,
+      data: DataTypes.JSONB,
+    },
+    { sequelize, modelName: 'lotEvent', tableName: 'lot_event' },
+  );
+}
+
+export class ParkedRow extends Model<InferAttributes<ParkedRow>, InferCreationAttributes<ParkedRow>> {
+  declare farmId: string;
+  declare commandId: string;
+  declare name: string;
+  declare input: object;
+  declare lotId: string;
+  declare device: string;
+  declare at: Date;
+  declare question: string;
+  declare settledAt: CreationOptional<Date | null>;
+  declare settledHow: CreationOptional<string | null>;
+}
+
+export function defineParked(sequelize: Sequelize): void {
+  ParkedRow.init(
+    {
+      farmId: { type: DataTypes.UUID, primaryKey: true },
+      commandId: { type: DataTypes.TEXT, primaryKey: true },
+      name: DataTypes.TEXT,
+      input: DataTypes.JSONB,
+      lotId: DataTypes.TEXT,
+      device: DataTypes.TEXT,
+      at: DataTypes.DATE,
+      question: DataTypes.TEXT,
+      settledAt: DataTypes.DATE,
+      settledHow: DataTypes.TEXT,
+    },
+    { sequelize, modelName: 'parked', tableName: 'parked' },
   );
 }

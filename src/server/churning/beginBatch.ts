@@ -5,7 +5,9 @@ import { leanestChurnable } from '@/core/dairy/creamFat';
 import { addBatch, addEvents, batchById, changeBatch } from '@/data/churning/batches';
 import { takeBatchNumber, vesselsOf } from '@/data/house/house';
 import { postEntry, putLot } from '@/data/ledger/ledger';
+import { addLotEvents } from '@/data/ledger/standing';
 import { command } from '../commands/command';
+import { blendOf, draw, outs } from '../ledger/move';
 import { Refusal } from '../refusal';
 
 /** Most cream one batch takes, g: past this a unit was mistyped (engineering estimate). */
@@ -23,8 +25,14 @@ export const beginBatch = command({
     startedEventId: id,
     startedAtSeconds: v.number(),
     facts: batchFacts,
+    /** Cream from the Shelf; without it the cream comes in with the batch. */
+    fromLots: v.optional(outs),
   }),
-  carryOut: async (scope, { batchId, creamLotId, startedEventId, startedAtSeconds, facts }, sender) => {
+  carryOut: async (
+    scope,
+    { batchId, creamLotId, startedEventId, startedAtSeconds, facts, fromLots },
+    sender,
+  ) => {
     const existing = await batchById(scope, batchId);
     if (existing) throw new Refusal('This batch was begun already.', 'batchId');
     if (facts.creamMass > mostCream)
@@ -42,6 +50,16 @@ export const beginBatch = command({
       throw new Refusal('That churn is not one of this farm’s.', 'vesselId');
     }
     const startedAt = new Date(startedAtSeconds * 1000);
+    const drawn = fromLots ? await draw(scope, fromLots, sender) : [];
+    const odd = drawn.find(({ lot }) => lot.kind !== 'cream');
+    if (odd) throw new Refusal(`${odd.lot.code} is ${odd.lot.kind}: cream is churned.`, 'fromLots');
+    const blocked = drawn.find(({ lot }) => lot.blockedReason !== null);
+    if (blocked)
+      throw new Refusal(
+        `${blocked.lot.code} is kept from people’s food (${blocked.lot.blockedReason}): it is not churned for them.`,
+        'fromLots',
+      );
+    const whole = drawn.length > 0 ? blendOf(drawn.map(({ lot }) => lot)) : undefined;
     const number = await takeBatchNumber(scope);
     const fat = round(facts.creamMass * facts.creamFat);
     const cream = round(facts.creamMass);
@@ -51,21 +69,39 @@ export const beginBatch = command({
       kind: 'cream',
       vesselId: facts.vesselId,
       madeAt: startedAt,
-      raw: facts.treatment === 'raw',
+      oldestAt: whole?.oldestAt ?? startedAt,
+      treatment: whole?.treatment ?? facts.treatment,
       ripened: facts.ripened,
       fatMethod: facts.fatMethod,
-      details: { fatSd: facts.creamFatSd, massSd: facts.creamMassSd },
+      fatSd: facts.creamFatSd,
+      details: { massSd: facts.creamMassSd, ...whole?.details },
     });
+    const took = {
+      mass: drawn.reduce((sum, one) => sum + one.mass, 0),
+      fat: drawn.reduce((sum, one) => sum + one.fat, 0),
+    };
     await postEntry(scope, {
       commandId: sender.commandId,
-      kind: 'received',
+      kind: drawn.length > 0 ? 'poured' : 'received',
       at: startedAt,
       recordedAt: sender.receivedAt,
       lines: [
-        { account: 'received', mass: -cream, fat: -fat },
+        ...drawn.map(({ lot, mass, fat: fatTaken }) => ({ lot: lot.id, mass: -mass, fat: -fatTaken })),
+        // What the scale or the label says beside the books is shown as unaccounted, never hidden.
+        {
+          account: drawn.length > 0 ? 'unaccounted' : 'received',
+          mass: round(took.mass - cream),
+          fat: round(took.fat - fat),
+        },
         { lot: creamLotId, mass: cream, fat },
       ],
     });
+    await addLotEvents(
+      scope,
+      creamLotId,
+      [{ kind: 'poured', id: `${sender.commandId}-p0`, atSeconds: startedAtSeconds, mass: cream, fat: facts.creamFat, celsius: facts.temperature }],
+      { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt },
+    ); // prettier-ignore
     await addBatch(scope, { id: batchId, number, creamLotId, facts, startedAt });
     const started = { kind: 'started' as const, id: startedEventId, atSeconds: startedAtSeconds };
     await addEvents(scope, batchId, [started], {

@@ -21,6 +21,7 @@ import type { Batch } from '@/data/churning/batches';
 import type { FarmScope } from '@/data/farmScope';
 import { farmOf } from '@/data/house/house';
 import { bookedMass, counterEntry, lotBalance, postEntry, putLot } from '@/data/ledger/ledger';
+import { addLotEvents, lotsById } from '@/data/ledger/standing';
 import type { Sender } from '../commands/command';
 import { command } from '../commands/command';
 import { localDate } from '../localDate';
@@ -137,7 +138,7 @@ async function bookButter(
       kind: 'butter',
       batchId: batch.id,
       madeAt,
-      raw,
+      treatment: facts.treatment,
       ripened: facts.ripened,
       storage: portion.storage,
       keepUntil: kept.until,
@@ -145,16 +146,30 @@ async function bookButter(
     });
   }
   const buttermilkLot = `${batch.creamLotId}-bm`;
+  const cream = (await lotsById(scope, [batch.creamLotId])).get(batch.creamLotId);
   await putLot(scope, {
     id: buttermilkLot,
     code: `M${batch.number}`,
     kind: 'buttermilk',
     batchId: batch.id,
     madeAt,
-    raw,
+    treatment: facts.treatment,
     ripened: facts.ripened,
-    details: { measured: judged.buttermilkMeasured },
+    details: {
+      measured: judged.buttermilkMeasured,
+      ...(cream?.details.line ? { line: cream.details.line } : {}),
+    },
   });
+  // It drains near the temperature of the churn, and stands in the fridge until somebody says otherwise.
+  await addLotEvents(
+    scope,
+    buttermilkLot,
+    [
+      { kind: 'poured', id: `${buttermilkLot}-p`, atSeconds: packed.atSeconds, mass: facts.creamMass / 2, fat: 0.005, celsius: facts.temperature },
+      { kind: 'placed', id: `${buttermilkLot}-a`, atSeconds: packed.atSeconds + 0.001, place: 'fridge', celsius: 4 },
+    ],
+    { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt },
+  ); // prettier-ignore
   await putPortions(scope, batch.id, story.portions);
   const churnedEntryId = await postEntry(scope, {
     commandId: sender.commandId,

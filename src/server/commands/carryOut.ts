@@ -2,23 +2,51 @@ import { isDeepStrictEqual } from 'node:util';
 import { CalculationError, readInput } from '@/core/calculation';
 import { claimCommand, storedCommand, storeResult } from '@/data/commands/commands';
 import { inFarm, savepoint, sqlState } from '@/data/farmScope';
+import { park } from '@/data/ledger/movements';
 import { beginBatch } from '../churning/beginBatch';
 import { recordEvents } from '../churning/recordEvents';
 import { now } from '../clock';
 import { addVesselCommand } from '../house/addVessel';
+import { putAnimalCommand } from '../house/putAnimal';
 import { settleHouse } from '../house/settleHouse';
 import { finishButter } from '../larder/finishButter';
 import { restoreButter } from '../larder/restoreButter';
+import { LateOverdraw } from '../ledger/move';
+import { recordLot } from '../ledger/recordLot';
+import { settleParkedEntry } from '../ledger/settleParked';
+import { undoEntry } from '../ledger/undoEntry';
+import { useLot } from '../ledger/useLot';
+import { milkIn } from '../pail/milkIn';
+import { recordCleaning } from '../pail/recordCleaning';
+import { separateMilk } from '../pail/separateMilk';
+import { creamIn } from '../shelf/creamIn';
+import { keepCulture } from '../shelf/keepCulture';
+import { pourCream } from '../shelf/pourCream';
 import { Refusal } from '../refusal';
 import type { Command } from './command';
 import { envelope } from './envelope';
 import type { Answer } from './envelope';
 
 const commands = new Map(
-  [settleHouse, addVesselCommand, beginBatch, recordEvents, finishButter, restoreButter].map((one) => [
-    one.name,
-    one as unknown as Command<unknown, unknown>,
-  ]),
+  [
+    settleHouse,
+    addVesselCommand,
+    putAnimalCommand,
+    milkIn,
+    separateMilk,
+    recordCleaning,
+    creamIn,
+    pourCream,
+    keepCulture,
+    recordLot,
+    useLot,
+    undoEntry,
+    settleParkedEntry,
+    beginBatch,
+    recordEvents,
+    finishButter,
+    restoreButter,
+  ].map((one) => [one.name, one as unknown as Command<unknown, unknown>]),
 );
 
 /**
@@ -76,15 +104,30 @@ async function attempt(
     );
     return { status: 'done', result: result ?? null };
   } catch (error) {
+    if (error instanceof LateOverdraw) {
+      await park(scope, {
+        commandId: sender.commandId,
+        name: found.name,
+        input: input as Record<string, unknown>,
+        lotId: error.lotId,
+        device: sender.device,
+        at: sender.at,
+        question: error.question,
+      });
+      return { status: 'done', result: { parked: true, question: error.question } };
+    }
     if (error instanceof Refusal) return { status: 'refused', message: error.message, field: error.field };
     if (error instanceof CalculationError)
       return { status: 'refused', message: error.message, field: error.path };
     if (sqlState(error) === 'IM003')
       return {
         status: 'refused',
-        message: 'This lot is blocked: it does not go to people’s food.',
+        message:
+          'This lot is blocked: it does not go to people’s food. Calves, pigs, hens or soap can have it; ask before animals get milk under medicine.',
         field: 'lotId',
       };
+    if (sqlState(error) === '23505' && /lot_pkey/.test(String((error as Error).message)))
+      return { status: 'refused', message: 'This lot is there already.', field: 'lotId' };
     if (sqlState(error) === '23505')
       return { status: 'refused', message: 'That name is taken on this farm.', field: 'name' };
     throw error;

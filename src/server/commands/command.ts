@@ -12,7 +12,7 @@ export interface Sender {
 /** A command's name, the schema of its input, and the one use-case that carries it out. */
 export interface Command<I, R> {
   name: string;
-  input: v.GenericSchema<I>;
+  input: v.GenericSchema<unknown, I>;
   carryOut: (scope: FarmScope, input: I, sender: Sender) => Promise<R>;
 }
 

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
-import { positiveVolume } from '@/core/calculation';
+import { positive, positiveVolume } from '@/core/calculation';
 import { toolKeys } from '@/core/churning/tools';
-import { addVessel } from '@/data/house/house';
+import { addVessel, vesselKinds } from '@/data/house/house';
 import { command } from '../commands/command';
 import { Refusal } from '../refusal';
 
@@ -19,9 +19,25 @@ export const addVesselCommand = command({
       v.minLength(1, 'a name of 1 to 60 letters is needed.'),
       v.maxLength(60, 'a name of 1 to 60 letters is needed.'),
     ),
-    kind: v.picklist(['churn', 'jar', 'can', 'pan', 'tub', 'crock', 'mould']),
+    kind: v.picklist(vesselKinds),
     tool: v.nullable(v.picklist(toolKeys)),
     capacity: positiveVolume,
+    /** mm inside; worked out from what it holds when it is not given. */
+    diameter: v.optional(v.nullable(v.pipe(positive, v.maxValue(3000, 'at most 3 m, in mm.'))), null),
+    equipment: v.optional(
+      v.strictObject({
+        discs: v.optional(
+          v.pipe(
+            v.number(),
+            v.integer('a whole number.'),
+            v.minValue(1, 'at least one.'),
+            v.maxValue(200, 'at most 200 discs.'),
+          ),
+        ),
+        motor: v.optional(v.boolean()),
+      }),
+      {},
+    ),
   }),
   carryOut: async (scope, vessel) => {
     if ((vessel.kind === 'churn') !== (vessel.tool !== null))

@@ -1,0 +1,105 @@
+import * as v from 'valibot';
+import { fraction, mass, positiveMass, temperature } from '../calculation';
+import { id } from '../churning/batchEvents';
+import { placeKeys } from './places';
+
+/** Seconds since 1970, from the device's clock. */
+export const atSeconds = v.pipe(
+  v.number(),
+  v.minValue(946684800, 'a time after the year 2000 is needed.'),
+  v.maxValue(4102444800, 'a time before the year 2100 is needed.'),
+);
+
+/** Culture routes, and what a culture can be. */
+export const routes = ['mesophilic', 'yoghurt', 'both', 'natural'] as const;
+export type Route = (typeof routes)[number];
+export const cultureKinds = ['bought', 'culturedButtermilk', 'liveYoghurt', 'sourCream', 'curd'] as const;
+export type CultureKind = (typeof cultureKinds)[number];
+
+/** What eyes and nose say of a souring vessel. The last four are the end of it (handbook §4). */
+export const looks = ['notYet', 'thickAndTart', 'mould', 'pink', 'gas', 'foul'] as const;
+export type Look = (typeof looks)[number];
+export const spoiledLooks: readonly Look[] = ['mould', 'pink', 'gas', 'foul'];
+
+const shared = { id, atSeconds };
+
+/** What a maker can say happened to a lot, each as it is sent, stored and read back. */
+export const saidLotEvent = v.variant('kind', [
+  v.strictObject({ ...shared, kind: v.literal('reading'), celsius: temperature }),
+  v.strictObject({
+    ...shared,
+    kind: v.literal('placed'),
+    place: v.picklist(placeKeys),
+    /** Around it, when it was measured or chosen. */
+    celsius: v.optional(temperature),
+    /** A temperature it is brought to, when it is tempered: then it is looked at again at that time. */
+    to: v.optional(temperature),
+    readyAtSeconds: v.optional(atSeconds),
+  }),
+  v.strictObject({
+    ...shared,
+    kind: v.literal('soured'),
+    route: v.picklist(routes),
+    dose: v.optional(v.pipe(fraction, v.maxValue(0.3, 'at most 30 % of culture.'))),
+    culture: v.optional(v.picklist(cultureKinds)),
+    generation: v.optional(
+      v.pipe(
+        v.number(),
+        v.integer('a whole number.'),
+        v.minValue(0, 'zero or more.'),
+        v.maxValue(200, 'at most 200.'),
+      ),
+      0,
+    ),
+  }),
+  v.strictObject({
+    ...shared,
+    kind: v.literal('looked'),
+    seen: v.picklist(looks),
+    ph: v.optional(
+      v.pipe(
+        v.number(),
+        v.minValue(3.5, 'a pH from 3.5 to 7 is allowed.'),
+        v.maxValue(7, 'a pH from 3.5 to 7 is allowed.'),
+      ),
+    ),
+  }),
+  v.strictObject({
+    ...shared,
+    kind: v.literal('heated'),
+    how: v.picklist(['pasteurised', 'boiled']),
+    celsius: v.pipe(temperature, v.minValue(60, 'pasteurising starts at 60 °C and more.')),
+    minutes: v.pipe(
+      v.number(),
+      v.gtValue(0, 'some time, in minutes.'),
+      v.maxValue(600, 'at most ten hours.'),
+    ),
+  }),
+  v.strictObject({ ...shared, kind: v.literal('undone'), eventId: id }),
+]);
+export type SaidLotEvent = v.InferOutput<typeof saidLotEvent>;
+
+/** What the ledger adds by itself when grams move. */
+export interface PouredEvent {
+  kind: 'poured';
+  id: string;
+  atSeconds: number;
+  /** g and mass fraction of what came in. */
+  mass: number;
+  fat: number;
+  celsius: number;
+}
+export interface DrawnEvent {
+  kind: 'drawn';
+  id: string;
+  atSeconds: number;
+  mass: number;
+}
+export type LotEvent = SaidLotEvent | PouredEvent | DrawnEvent;
+
+/** Amounts of a movement, as sent: all of a lot when no mass is given. */
+export const outOf = v.strictObject({
+  lotId: id,
+  mass: v.optional(positiveMass),
+});
+export const amounts = { mass, positiveMass };

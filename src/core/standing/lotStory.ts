@@ -1,0 +1,338 @@
+import { creamDensity } from '../dairy/creamDensity';
+import { heatCapacity } from '../dairy/heatCapacity';
+import type { Spell } from '../ripening/ripenCream';
+import type { RipenInput } from '../ripening/ripenPredict';
+import { lotsMix } from '../tempering/lotsMix';
+import { transfer } from '../tempering/temperPlan';
+import type { LotEvent, Look } from './lotEvents';
+import { spoiledLooks } from './lotEvents';
+import type { Place, VesselShape } from './places';
+import { places } from './places';
+
+/** What is told of a lot: who it is, and everything that was done to it. */
+export interface ToldLot {
+  kind: 'milk' | 'cream' | 'skim' | 'buttermilk' | 'butter' | 'culture' | 'ghee';
+  treatment: 'raw' | 'pasteurised' | 'boiled';
+  /** It was sour already when it came to be: a pool of ripened cream, cultured buttermilk. */
+  ripened: boolean;
+  vessel: VesselShape;
+  /** How this vessel passes heat against the table, learned; 1 when nobody probed it. */
+  vesselFactor: number;
+  events: readonly LotEvent[];
+}
+
+/** A point of a temperature curve: foreseen, or read from a probe. */
+export interface CurvePoint {
+  atSeconds: number;
+  celsius: number;
+  read: boolean;
+}
+
+export interface Souring {
+  route: RipenInput['route'];
+  dose?: number;
+  culture?: RipenInput['culture'];
+  generation: number;
+  startedSeconds: number;
+  /** Temperatures it has had since, hours each. */
+  spells: Spell[];
+  elapsedHours: number;
+  readings: RipenInput['readings'];
+}
+
+export interface LotStory {
+  /** °C now: read lately, or foreseen from the last reading. */
+  celsius: number;
+  /** When a probe last said so, s. */
+  readAtSeconds: number | undefined;
+  place: Place;
+  /** °C around it. */
+  around: number;
+  placedAtSeconds: number;
+  /** What it is brought to, while it is tempered. */
+  tempering:
+    { to: number; readyAtSeconds: number | undefined; from: number; sinceSeconds: number } | undefined;
+  frozen: 'frozen' | 'thawing' | undefined;
+  /** Hours over 5 °C since it was last cold, unsoured. */
+  warmHours: number;
+  /** Hours from the first drop until it was at 10 °C; undefined while it is warmer. */
+  hoursTo10: number | undefined;
+  souring: Souring | undefined;
+  /** Thick and tart, as somebody saw. */
+  soured: boolean;
+  /** What somebody saw that ends it. */
+  spoiled: Look | undefined;
+  curve: CurvePoint[];
+  /** Factors on U that readings showed, each against what was foreseen without them. */
+  shown: { eventId: string; factor: number }[];
+  /** Pours and draws since the first filling, for cream that rises: hours since then, g. */
+  happenings: (
+    | { atHours: number; kind: 'topUp'; mass: number; fat: number }
+    | { atHours: number; kind: 'draw'; mass: number }
+  )[];
+  firstSeconds: number;
+  firstMass: number;
+  firstFat: number;
+}
+
+const step = 120;
+const warmFrom = 5;
+const coolTo = 10;
+/** Cream through and through frozen, and thawed again (engineering estimates), s. */
+const freezing = 12 * 3600;
+const thawing = 24 * 3600;
+/** A reading nearer than this to its surroundings says little of how heat passes, K. */
+const tellsFrom = 3;
+
+/** The events that still stand: what was taken back is left out. */
+function standing(events: readonly LotEvent[]): LotEvent[] {
+  const undone = new Set(events.flatMap((event) => (event.kind === 'undone' ? [event.eventId] : [])));
+  return events
+    .filter((event) => event.kind !== 'undone' && !undone.has(event.id))
+    .toSorted((a, b) => a.atSeconds - b.atSeconds || a.id.localeCompare(b.id));
+}
+
+/**
+ * Tells what has become of a lot by now from what was done to it: temperature by the lumped heat balance between
+ * readings (docs/models.md, Heat), where it stands, how long it was warm, whether it is frozen, and how it sours. Does
+ * not depend on the order in which events arrived.
+ * @param nowSeconds the time to tell it for, s since 1970
+ * @returns undefined for a lot nothing was ever poured into
+ */
+export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined {
+  const events = standing(lot.events);
+  const first = events.find((event) => event.kind === 'poured');
+  if (!first) return undefined;
+  const story: LotStory = {
+    celsius: first.celsius,
+    readAtSeconds: undefined,
+    place: 'room',
+    around: first.celsius > 15 ? places.room.celsius : places.fridge.celsius,
+    placedAtSeconds: first.atSeconds,
+    tempering: undefined,
+    frozen: undefined,
+    warmHours: 0,
+    hoursTo10: first.celsius <= coolTo ? 0 : undefined,
+    souring: undefined,
+    soured: lot.ripened,
+    spoiled: undefined,
+    curve: [{ atSeconds: first.atSeconds, celsius: first.celsius, read: false }],
+    shown: [],
+    happenings: [],
+    firstSeconds: first.atSeconds,
+    firstMass: first.mass,
+    firstFat: first.fat,
+  };
+  if (first.celsius <= 15) story.place = 'fridge';
+  let { mass, fat } = first;
+  let at = first.atSeconds;
+  let since = { atSeconds: at, celsius: first.celsius };
+  const cold = { since: undefined as number | undefined };
+  const advance = (to: number) => {
+    const conduct = lot.vesselFactor;
+    while (at < to - 1e-6) {
+      const seconds = Math.min(step, to - at);
+      story.celsius = after(story.celsius, story, mass, fat, lot, seconds, conduct);
+      at += seconds;
+      if (story.celsius > warmFrom + 0.5) {
+        story.warmHours += seconds / 3600;
+        cold.since = undefined;
+      } else cold.since ??= at;
+      if (story.hoursTo10 === undefined && story.celsius <= coolTo)
+        story.hoursTo10 = (at - first.atSeconds) / 3600;
+      const last = story.curve.at(-1)!;
+      if (at - last.atSeconds >= 600 || Math.abs(last.celsius - story.celsius) > 0.5)
+        story.curve.push({ atSeconds: at, celsius: story.celsius, read: false });
+      if (story.souring) spell(story.souring, seconds / 3600, story.celsius);
+    }
+  };
+  for (const event of events) {
+    if (event.atSeconds > nowSeconds) break;
+    advance(event.atSeconds);
+    switch (event.kind) {
+      case 'poured':
+        if (event !== first) {
+          const mixed = lotsMix({
+            lots: [
+              { mass: Math.max(1e-3, mass), fat, temperature: story.celsius },
+              { mass: event.mass, fat: event.fat, temperature: event.celsius },
+            ],
+          });
+          story.celsius = mixed.temperature;
+          fat = mixed.fat;
+          mass = mixed.mass;
+          story.happenings.push({
+            atHours: (event.atSeconds - first.atSeconds) / 3600,
+            kind: 'topUp',
+            mass: event.mass,
+            fat: event.fat,
+          });
+          since = { atSeconds: at, celsius: story.celsius };
+        }
+        break;
+      case 'drawn':
+        mass = Math.max(1e-3, mass - event.mass);
+        story.happenings.push({
+          atHours: (event.atSeconds - first.atSeconds) / 3600,
+          kind: 'draw',
+          mass: event.mass,
+        });
+        break;
+      case 'reading': {
+        const factor = factorShown(since, event, story, mass, fat, lot);
+        if (factor !== undefined) story.shown.push({ eventId: event.id, factor });
+        story.celsius = event.celsius;
+        story.readAtSeconds = event.atSeconds;
+        story.curve.push({ atSeconds: event.atSeconds, celsius: event.celsius, read: true });
+        since = { atSeconds: event.atSeconds, celsius: event.celsius };
+        break;
+      }
+      case 'placed':
+        if (story.place === 'freezer' && at - story.placedAtSeconds > freezing / 4) story.frozen = 'thawing';
+        story.place = event.place;
+        story.around = event.celsius ?? places[event.place].celsius;
+        story.placedAtSeconds = event.atSeconds;
+        story.tempering =
+          event.to === undefined
+            ? undefined
+            : {
+                to: event.to,
+                readyAtSeconds: event.readyAtSeconds,
+                from: story.celsius,
+                sinceSeconds: event.atSeconds,
+              };
+        since = { atSeconds: event.atSeconds, celsius: story.celsius };
+        break;
+      case 'soured':
+        story.souring = {
+          route: event.route,
+          ...(event.dose === undefined ? {} : { dose: event.dose }),
+          ...(event.culture === undefined ? {} : { culture: event.culture }),
+          generation: event.generation,
+          startedSeconds: event.atSeconds,
+          spells: [],
+          elapsedHours: 0,
+          readings: [],
+        };
+        break;
+      case 'looked':
+        if (spoiledLooks.includes(event.seen)) story.spoiled = event.seen;
+        if (event.seen === 'thickAndTart') story.soured = true;
+        if (story.souring) {
+          const atHours = Math.min(400, (event.atSeconds - story.souring.startedSeconds) / 3600);
+          if (event.ph !== undefined) story.souring.readings.push({ kind: 'ph', atHours, ph: event.ph });
+          if (event.seen === 'notYet' || event.seen === 'thickAndTart')
+            story.souring.readings.push({
+              kind: 'thickAndTart',
+              atHours,
+              seen: event.seen === 'thickAndTart',
+            });
+        }
+        break;
+      case 'heated':
+        story.celsius = event.celsius;
+        story.curve.push({ atSeconds: event.atSeconds, celsius: event.celsius, read: true });
+        story.warmHours = 0;
+        since = { atSeconds: event.atSeconds, celsius: event.celsius };
+        break;
+      case 'undone':
+        break;
+    }
+  }
+  advance(nowSeconds);
+  if (story.place === 'freezer' && nowSeconds - story.placedAtSeconds >= freezing) story.frozen = 'frozen';
+  else if (story.frozen === 'thawing' && nowSeconds - story.placedAtSeconds > thawing)
+    story.frozen = undefined;
+  // Two hours cold start the count of warm hours again: what was warm before was either in time, or said so then.
+  if (cold.since !== undefined && nowSeconds - cold.since > 2 * 3600) story.warmHours = 0;
+  if (story.souring)
+    story.souring.elapsedHours = Math.min(400, (nowSeconds - story.souring.startedSeconds) / 3600);
+  story.curve.push({ atSeconds: nowSeconds, celsius: story.celsius, read: false });
+  return story;
+}
+
+/** Midpoint step of m·c·dT/dt = U·A·(around − T). */
+function after(
+  celsius: number,
+  { place, around, soured }: Pick<LotStory, 'place' | 'around' | 'soured'>,
+  mass: number,
+  fat: number,
+  { kind, vessel }: Pick<ToldLot, 'kind' | 'vessel'>,
+  seconds: number,
+  factor: number,
+): number {
+  const volume = mass / creamDensity(fat, Math.min(45, Math.max(0, celsius)));
+  const d = vessel.diameter / 1000;
+  const depth = Math.min(vessel.height / 1000, volume / 1e6 / ((Math.PI / 4) * d * d));
+  const area = Math.PI * d * depth + (Math.PI / 2) * d * d;
+  const u = transfer(places[place].u * factor, soured && kind !== 'buttermilk', vessel.diameter);
+  const slope = (T: number) => (u * area * (around - T)) / (mass * heatCapacity(fat, T, 0));
+  const middle = celsius + 0.5 * seconds * slope(celsius);
+  const next = celsius + seconds * slope(middle);
+  // A step never overshoots its surroundings.
+  return celsius < around ? Math.min(around, next) : Math.max(around, next);
+}
+
+/** How heat passed against the table between the last known temperature and a reading; undefined when it tells nothing. */
+function factorShown(
+  since: { atSeconds: number; celsius: number },
+  reading: { atSeconds: number; celsius: number },
+  story: Pick<LotStory, 'place' | 'around' | 'soured'>,
+  mass: number,
+  fat: number,
+  lot: ToldLot,
+): number | undefined {
+  const seconds = reading.atSeconds - since.atSeconds;
+  if (seconds < 300 || Math.abs(since.celsius - story.around) < tellsFrom) return undefined;
+  const left = (reading.celsius - story.around) / (since.celsius - story.around);
+  if (left <= 0.1 || left >= 0.995) return undefined;
+  const foreseen = (factor: number) => {
+    let celsius = since.celsius;
+    for (let gone = 0; gone < seconds; gone += step)
+      celsius = after(celsius, story, mass, fat, lot, Math.min(step, seconds - gone), factor);
+    return (celsius - story.around) / (since.celsius - story.around);
+  };
+  // More heat passes, less is left: halve until the factor fits.
+  let [low, high] = [0.1, 10];
+  if (foreseen(low) < left || foreseen(high) > left) return undefined;
+  for (let i = 0; i < 24; i += 1) {
+    const middle = Math.sqrt(low * high);
+    if (foreseen(middle) > left) low = middle;
+    else high = middle;
+  }
+  return Math.sqrt(low * high);
+}
+
+/** Adds to the last spell while the temperature stays near it; a spell more otherwise. */
+function spell({ spells }: Souring, hours: number, celsius: number): void {
+  const last = spells.at(-1);
+  if (last && Math.abs(last.celsius - celsius) < 0.5) last.hours += hours;
+  else if (spells.length < 190) spells.push({ hours, celsius });
+  else last!.hours += hours;
+}
+
+/** When a lot left where it is reaches a temperature, s from now; undefined when it never will. */
+export function secondsUntil(
+  lot: ToldLot,
+  { celsius, place, around, soured }: Pick<LotStory, 'celsius' | 'place' | 'around' | 'soured'>,
+  mass: number,
+  fat: number,
+  to: number,
+): number | undefined {
+  const cooling = to < celsius;
+  if (cooling ? around > to + 0.3 : around < to - 0.3) return undefined;
+  const near = cooling ? Math.max(to, around + 0.3) : Math.min(to, around - 0.3);
+  let now = celsius;
+  for (let seconds = 0; seconds < 72 * 3600; seconds += step) {
+    if (cooling ? now <= near : now >= near) return seconds;
+    now = after(now, { place, around, soured }, mass, fat, lot, step, lot.vesselFactor);
+  }
+  return undefined;
+}
+
+/** A vessel's factor on U from what its readings showed: conjugate normal on the logarithm (Gelman et al., Bayesian Data Analysis, 2013, §2.5). */
+export function vesselFactor(shown: readonly number[]): number {
+  const precision = 1 / 0.25 ** 2 + shown.length / 0.2 ** 2;
+  const sum = shown.reduce((all, one) => all + Math.max(-1, Math.min(1, Math.log(one))), 0);
+  return Math.exp(sum / 0.2 ** 2 / precision);
+}

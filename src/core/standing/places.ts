@@ -1,0 +1,41 @@
+/** Where a vessel can stand: the temperature around it, °C, and the heat that passes, W/m²K (docs/models.md, Heat). */
+export const places = {
+  room: { name: 'In the room', inSentence: 'in the room', celsius: 19, u: 10 },
+  cool: { name: 'Cool larder', inSentence: 'in the cool larder', celsius: 12, u: 10 },
+  fridge: { name: 'Fridge', inSentence: 'in the fridge', celsius: 4, u: 8 },
+  fanFridge: { name: 'Fridge with a fan', inSentence: 'in the fridge with a fan', celsius: 4, u: 13 },
+  coldWater: { name: 'Cold water, stirred', inSentence: 'in cold water', celsius: 10, u: 90 },
+  iceWater: { name: 'Ice water, stirred', inSentence: 'in ice water', celsius: 0.5, u: 90 },
+  bath: { name: 'Warm bath', inSentence: 'in a warm bath', celsius: 25, u: 55 },
+  stirredBath: { name: 'Warm bath, stirred', inSentence: 'in a stirred warm bath', celsius: 25, u: 90 },
+  freezer: { name: 'Freezer', inSentence: 'in the freezer', celsius: -18, u: 8 },
+} as const;
+
+export type Place = keyof typeof places;
+export const placeKeys = Object.keys(places) as [Place, ...Place[]];
+
+/** Shape of a vessel, mm inside; worked out from what it holds where nobody measured it. */
+export interface VesselShape {
+  diameter: number;
+  /** To the brim. */
+  height: number;
+}
+
+/** Height over diameter of usual vessels (engineering estimates). */
+const slenderness: Record<string, number> = {
+  pail: 1,
+  jar: 1.9,
+  can: 1.8,
+  tapCan: 1.6,
+  pan: 0.28,
+  tub: 0.8,
+  crock: 1.2,
+};
+
+/** A vessel as a cylinder that holds `capacity` mL to the brim; its own diameter is used when it is known. */
+export function vesselShape(kind: string, capacity: number, diameter?: number | null): VesselShape {
+  const slender = slenderness[kind] ?? 1.2;
+  // V = π/4·d²·(slender·d), in mm³.
+  const across = diameter ?? Math.cbrt((4 * capacity * 1000) / (Math.PI * slender));
+  return { diameter: across, height: (capacity * 1000) / ((Math.PI / 4) * across ** 2) };
+}

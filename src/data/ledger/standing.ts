@@ -1,0 +1,206 @@
+import { Op, QueryTypes } from 'sequelize';
+import type { LotEvent } from '@/core/standing/lotEvents';
+import { database } from '../connection';
+import type { FarmScope } from '../farmScope';
+import type { VesselKind } from '../house/house';
+import type { LotKind, Treatment } from './ledger';
+import { LotEventRow, LotRow } from './models';
+
+/** A lot as it stands: what is in it, how old its oldest part is, and the vessel it stands in. */
+export interface StandingLot {
+  id: string;
+  code: string;
+  kind: LotKind;
+  /** g now, and g of fat among them. */
+  mass: number;
+  fat: number;
+  /** One standard deviation of the fat fraction, when it is known. */
+  fatSd: number | null;
+  fatMethod: string | null;
+  treatment: Treatment;
+  ripened: boolean;
+  madeAt: Date;
+  oldestAt: Date;
+  blockedReason: string | null;
+  blockedUntil: string | null;
+  details: LotDetails;
+  batchId: string | null;
+  vessel: { id: string; name: string; kind: VesselKind; capacity: number; diameter: number | null } | null;
+}
+
+/** What else is known of a lot. */
+export interface LotDetails {
+  /** Animals the milk is of, and the species that decides how it creams. */
+  animals?: string[];
+  species?: 'cow' | 'goat' | 'sheep' | 'buffalo';
+  from?: 'herd' | 'bought' | 'animals';
+  strained?: boolean;
+  homogenised?: boolean;
+  /** How the fat was worked out. */
+  fatHow?: string[];
+  /** Part of a skimming: all of it, the heavy top, or the light rest. */
+  cut?: 'whole' | 'top' | 'rest';
+  /** A line of culture: its name, how often it was carried on, and what kind it is. */
+  line?: { name: string; generation: number; kind: 'mesophilic' | 'yoghurt' | 'both'; culture: string };
+  amountTyped?: string;
+  [other: string]: unknown;
+}
+
+const columns = `lot.id, lot.code, lot.kind, lot.mass_now, lot.fat_now, lot.fat_sd, lot.fat_method, lot.treatment, lot.ripened,
+  lot.made_at, lot.oldest_at, lot.blocked_reason, lot.blocked_until::text AS blocked_until, lot.details, lot.batch_id,
+  vessel.id AS vessel_id, vessel.name AS vessel_name, vessel.kind AS vessel_kind, vessel.capacity, vessel.diameter`;
+
+const standingLot = (row: Record<string, unknown>): StandingLot => ({
+  id: String(row.id),
+  code: String(row.code),
+  kind: row.kind as LotKind,
+  mass: Number(row.mass_now),
+  fat: Number(row.fat_now),
+  fatSd: row.fat_sd === null ? null : Number(row.fat_sd),
+  fatMethod: row.fat_method as string | null,
+  treatment: row.treatment as Treatment,
+  ripened: row.ripened === true,
+  madeAt: row.made_at as Date,
+  oldestAt: row.oldest_at as Date,
+  blockedReason: row.blocked_reason as string | null,
+  blockedUntil: row.blocked_until as string | null,
+  details: row.details as LotDetails,
+  batchId: row.batch_id as string | null,
+  vessel:
+    row.vessel_id === null
+      ? null
+      : {
+          id: String(row.vessel_id),
+          name: String(row.vessel_name),
+          kind: row.vessel_kind as VesselKind,
+          capacity: Number(row.capacity),
+          diameter: row.diameter === null ? null : Number(row.diameter),
+        },
+});
+
+/** The one statement behind Pail and Shelf: lots of some kinds with something in them, oldest part first; cream in a churn stands there. */
+export const standingSql = `SELECT ${columns} FROM lot LEFT JOIN vessel ON vessel.farm_id = lot.farm_id AND vessel.id = lot.vessel_id
+  WHERE lot.farm_id = :farmId AND lot.mass_now > 0 AND lot.kind IN (:kinds)
+    AND NOT EXISTS (SELECT 1 FROM batch WHERE batch.farm_id = lot.farm_id AND batch.cream_lot_id = lot.id AND batch.phase <> 'abandoned')
+  ORDER BY lot.oldest_at, lot.code`;
+
+export async function standingLots(
+  { farmId, transaction }: FarmScope,
+  kinds: readonly LotKind[],
+): Promise<StandingLot[]> {
+  const rows = await database().query<Record<string, unknown>>(standingSql, {
+    replacements: { farmId, kinds: [...kinds] },
+    type: QueryTypes.SELECT,
+    transaction,
+  });
+  return rows.map(standingLot);
+}
+
+/**
+ * Lots by id, in the order of their ids. `hold` waits for each and keeps others from changing them until the
+ * transaction ends; taking them in one order keeps two holders from waiting for one another.
+ */
+export async function lotsById(
+  { farmId, transaction }: FarmScope,
+  ids: readonly string[],
+  hold = false,
+): Promise<Map<string, StandingLot>> {
+  if (ids.length === 0) return new Map();
+  const rows = await database().query<Record<string, unknown>>(
+    `SELECT ${columns} FROM lot LEFT JOIN vessel ON vessel.farm_id = lot.farm_id AND vessel.id = lot.vessel_id
+     WHERE lot.farm_id = :farmId AND lot.id IN (:ids) ORDER BY lot.id ${hold ? 'FOR NO KEY UPDATE OF lot' : ''}`,
+    { replacements: { farmId, ids: [...new Set(ids)] }, type: QueryTypes.SELECT, transaction },
+  );
+  return new Map(rows.map((row) => [String(row.id), standingLot(row)]));
+}
+
+/** Keeps the age of the oldest part, and how sure the fat is, of a lot that something was poured into. */
+export async function changeLot(
+  { farmId, transaction }: FarmScope,
+  id: string,
+  change: {
+    oldestAt?: Date;
+    fatSd?: number | null;
+    treatment?: Treatment;
+    ripened?: boolean;
+    blockedReason?: string | null;
+    blockedUntil?: string | null;
+    details?: LotDetails;
+    vesselId?: string | null;
+  },
+): Promise<void> {
+  const { fatSd, treatment, ...rest } = change;
+  await LotRow.update(
+    {
+      ...rest,
+      ...(fatSd === undefined ? {} : { fatSd: fatSd?.toFixed(6) ?? null }),
+      ...(treatment === undefined ? {} : { treatment, raw: treatment === 'raw' }),
+    },
+    { where: { farmId, id }, transaction },
+  );
+}
+
+export type RecordedLotEvent = LotEvent & { factor?: number };
+
+/** Adds what happened to a lot; one sent twice stays once. */
+export async function addLotEvents(
+  { farmId, transaction }: FarmScope,
+  lotId: string,
+  events: readonly RecordedLotEvent[],
+  by: { device: string; commandId: string; recordedAt: Date },
+): Promise<void> {
+  await LotEventRow.bulkCreate(
+    events.map((event) => ({
+      farmId,
+      lotId,
+      id: event.id,
+      kind: event.kind,
+      at: new Date(event.atSeconds * 1000),
+      data: event,
+      ...by,
+    })),
+    { transaction, ignoreDuplicates: true },
+  );
+}
+
+/** Events of lots, oldest first. */
+export async function lotEventsOf(
+  { farmId, transaction }: FarmScope,
+  lotIds: readonly string[],
+): Promise<Map<string, RecordedLotEvent[]>> {
+  const byLot = new Map<string, RecordedLotEvent[]>(lotIds.map((id) => [id, []]));
+  if (lotIds.length === 0) return byLot;
+  const rows = await LotEventRow.findAll({
+    where: { farmId, lotId: { [Op.in]: [...lotIds] } },
+    attributes: ['lotId', 'data'],
+    transaction,
+    order: [
+      ['at', 'ASC'],
+      ['id', 'ASC'],
+    ],
+    raw: true,
+  });
+  for (const row of rows) byLot.get(row.lotId)?.push(row.data as RecordedLotEvent);
+  return byLot;
+}
+
+/** What readings taught of how each vessel passes heat, newest first, at most twenty a vessel. */
+export async function shownFactors(
+  { farmId, transaction }: FarmScope,
+  vesselIds: readonly string[],
+): Promise<Map<string, number[]>> {
+  const byVessel = new Map<string, number[]>(vesselIds.map((id) => [id, []]));
+  if (vesselIds.length === 0) return byVessel;
+  const rows = await database().query<{ vessel_id: string; factor: string }>(
+    `SELECT lot.vessel_id, (event.data->>'factor')::numeric AS factor
+     FROM lot_event event JOIN lot ON lot.farm_id = event.farm_id AND lot.id = event.lot_id
+     WHERE event.farm_id = :farmId AND event.kind = 'reading' AND jsonb_exists(event.data, 'factor') AND lot.vessel_id IN (:vesselIds)
+     ORDER BY event.at DESC LIMIT 400`,
+    { replacements: { farmId, vesselIds: [...vesselIds] }, type: QueryTypes.SELECT, transaction },
+  );
+  for (const { vessel_id, factor } of rows) {
+    const list = byVessel.get(vessel_id)!;
+    if (list.length < 20) list.push(Number(factor));
+  }
+  return byVessel;
+}

@@ -1,0 +1,138 @@
+import * as v from 'valibot';
+import { positiveMass } from '@/core/calculation';
+import { id } from '@/core/churning/batchEvents';
+import { ripenPredict } from '@/core/ripening/ripenPredict';
+import type { SaidLotEvent } from '@/core/standing/lotEvents';
+import { saidLotEvent } from '@/core/standing/lotEvents';
+import { lotStory, vesselFactor } from '@/core/standing/lotStory';
+import { vesselShape } from '@/core/standing/places';
+import type { FarmScope } from '@/data/farmScope';
+import type { RecordedLotEvent, StandingLot } from '@/data/ledger/standing';
+import { addLotEvents, changeLot, lotEventsOf, lotsById, shownFactors } from '@/data/ledger/standing';
+import { command } from '../commands/command';
+import { draw, momentOf, move } from './move';
+import { Refusal } from '../refusal';
+
+/**
+ * Records what was done to a lot or seen of it: probe readings (which teach the vessel), where it stands, souring, looks,
+ * heating, and undo. Culture from a lot of its own is poured in by the same entry.
+ */
+export const recordLot = command({
+  name: 'lot.record',
+  input: v.strictObject({
+    lotId: id,
+    events: v.pipe(
+      v.array(saidLotEvent),
+      v.minLength(1, 'at least one event.'),
+      v.maxLength(20, 'at most 20 events at once.'),
+    ),
+    /** Culture of the maker's own, for a `soured` event. */
+    culture: v.optional(v.strictObject({ lotId: id, mass: positiveMass })),
+  }),
+  carryOut: async (scope, { lotId, events, culture }, sender) => {
+    const lot = (await lotsById(scope, [lotId], true)).get(lotId);
+    if (!lot) throw new Refusal('There is no such lot on this farm.', 'lotId');
+    for (const event of events) momentOf(event.atSeconds, sender);
+    const before = (await lotEventsOf(scope, [lotId])).get(lotId) ?? [];
+    const known = new Set(before.map((event) => event.id));
+    const fresh = events.filter((event) => !known.has(event.id));
+    for (const event of fresh) await follow(scope, lot, event, culture, sender);
+    const told = await withFactors(scope, lot, before, fresh);
+    await addLotEvents(scope, lotId, told, {
+      device: sender.device,
+      commandId: sender.commandId,
+      recordedAt: sender.receivedAt,
+    });
+    return { lotId };
+  },
+});
+
+/** What an event changes beside being remembered, and what is refused. */
+async function follow(
+  scope: FarmScope,
+  lot: StandingLot,
+  event: SaidLotEvent,
+  culture: { lotId: string; mass: number } | undefined,
+  sender: Parameters<typeof momentOf>[1],
+): Promise<void> {
+  if (event.kind === 'heated') {
+    if (event.how === 'pasteurised' && !pasteurises(event))
+      throw new Refusal(
+        `${event.celsius} °C for ${event.minutes} min does not pasteurise: 66 °C for 30 min or 75 °C for 15 s throughout are common figures; your local code decides.`,
+        'celsius',
+      );
+    await changeLot(scope, lot.id, { treatment: event.how === 'boiled' ? 'boiled' : 'pasteurised' });
+  }
+  if (event.kind === 'looked' && event.seen === 'thickAndTart')
+    await changeLot(scope, lot.id, { ripened: true });
+  if (event.kind !== 'soured') return;
+  if (lot.kind === 'butter' || lot.kind === 'ghee' || lot.kind === 'culture')
+    throw new Refusal(`${lot.kind === 'culture' ? 'A culture' : 'Butter'} is not soured.`, 'lotId');
+  let line = lot.details.line;
+  if (culture) {
+    const [drawn] = await draw(scope, [culture], sender);
+    if (drawn!.lot.kind !== 'culture')
+      throw new Refusal(`${drawn!.lot.code} is ${drawn!.lot.kind}, not a culture.`, 'culture.lotId');
+    line = drawn!.lot.details.line;
+    await move(scope, sender, {
+      kind: 'poured',
+      at: momentOf(event.atSeconds, sender),
+      from: [drawn!],
+      into: [{ lotId: lot.id, mass: drawn!.mass, fat: drawn!.fat, celsius: 8 }],
+    });
+  }
+  // The core refuses what cannot sour: natural souring of heated cream, a dose for wild flora.
+  ripenPredict({
+    of: lot.kind,
+    route: event.route,
+    ...(event.dose === undefined ? {} : { dose: event.dose }),
+    treatment: lot.treatment,
+    ...(event.culture === undefined ? {} : { culture: event.culture }),
+    generation: event.generation,
+    temperatures: [{ hours: 1, celsius: 20 }],
+    elapsedHours: 0,
+    readings: [],
+    readyPh: 5,
+  });
+  const kept =
+    event.route === 'natural'
+      ? undefined
+      : (line ?? {
+          name: event.culture === 'bought' ? 'Bought culture' : 'Culture',
+          generation: event.generation,
+          kind: event.route,
+          culture: event.culture ?? 'bought',
+        });
+  await changeLot(scope, lot.id, { details: { ...lot.details, ...(kept ? { line: kept } : {}) } });
+}
+
+/** Common code figures for cream of 10 % fat and more: 66 °C for 30 min or 75 °C for 15 s, and between them (handbook §7). */
+const pasteurises = ({ celsius, minutes }: { celsius: number; minutes: number }): boolean =>
+  // On a logarithmic scale the two figures lie 9 K and a factor of 120 apart.
+  minutes >= 30 * 120 ** (-(celsius - 66) / 9) && celsius >= 66;
+
+/** Readings with the factor on U that each showed, so that the vessel is known better next time. */
+async function withFactors(
+  scope: FarmScope,
+  lot: StandingLot,
+  before: readonly RecordedLotEvent[],
+  fresh: readonly SaidLotEvent[],
+): Promise<RecordedLotEvent[]> {
+  if (!lot.vessel || !fresh.some(({ kind }) => kind === 'reading')) return [...fresh];
+  const factors = (await shownFactors(scope, [lot.vessel.id])).get(lot.vessel.id) ?? [];
+  const story = lotStory(
+    {
+      kind: lot.kind,
+      treatment: lot.treatment,
+      ripened: lot.ripened,
+      vessel: vesselShape(lot.vessel.kind, lot.vessel.capacity, lot.vessel.diameter),
+      vesselFactor: vesselFactor(factors),
+      events: [...before, ...fresh],
+    },
+    Math.max(...fresh.map(({ atSeconds }) => atSeconds)),
+  );
+  return fresh.map((event) => {
+    const factor = story?.shown.find(({ eventId }) => eventId === event.id)?.factor;
+    return factor === undefined ? event : { ...event, factor };
+  });
+}

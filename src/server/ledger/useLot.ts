@@ -1,0 +1,29 @@
+import * as v from 'valibot';
+import { positiveMass } from '@/core/calculation';
+import { id } from '@/core/churning/batchEvents';
+import { atSeconds } from '@/core/standing/lotEvents';
+import { command } from '../commands/command';
+import { draw, momentOf, move, useKeys } from './move';
+
+/** Some of a lot, or all of it, goes to a named use. */
+export const useLot = command({
+  name: 'lot.use',
+  input: v.strictObject({
+    lotId: id,
+    mass: v.optional(positiveMass),
+    to: v.picklist(useKeys),
+    atSeconds: v.optional(atSeconds),
+  }),
+  carryOut: async (scope, { lotId, mass, to, atSeconds: seconds }, sender) => {
+    const at = momentOf(seconds, sender);
+    const [drawn] = await draw(scope, [{ lotId, mass }], sender);
+    await move(scope, sender, {
+      kind: 'used',
+      at,
+      from: [drawn!],
+      into: [],
+      to: [{ account: to, mass: drawn!.mass, fat: drawn!.fat }],
+    });
+    return { lotId, mass: drawn!.mass };
+  },
+});

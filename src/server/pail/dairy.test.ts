@@ -1,0 +1,375 @@
+import { randomUUID } from 'node:crypto';
+import { QueryTypes } from 'sequelize';
+import { database } from '@/data/connection';
+import { inFarm } from '@/data/farmScope';
+import { trailOf } from '@/data/ledger/movements';
+import { lotsById } from '@/data/ledger/standing';
+import type { TestDatabase } from '@/data/testing/database';
+import { testDatabase } from '@/data/testing/database';
+import type { Answer } from '../commands/envelope';
+import { carryOut } from '../commands/carryOut';
+import { setClock } from '../clock';
+import { shelfView } from '../shelf/views';
+import { begin, event, facts, morning, portion, send } from '../testing/aBatch';
+import { pailView } from './views';
+
+let house: TestDatabase;
+beforeAll(async () => {
+  house = await testDatabase();
+  setClock(new Date(morning * 1000 + 1000));
+  jest.spyOn(console, 'warn').mockImplementation(() => undefined);
+});
+afterAll(() => {
+  setClock(undefined);
+  return house.close();
+});
+
+const milk = async (farm: string, change: Record<string, unknown> = {}): Promise<string> => {
+  const lotId = randomUUID();
+  const answer = await send(farm, 'milk.in', { lotId, from: 'herd', mass: 11200, massSd: 100, celsius: 35, ...change });
+  expect(answer).toMatchObject({ status: 'done' });
+  return lotId;
+}; // prettier-ignore
+
+const skim = (farm: string, lotIds: string[], change: Record<string, unknown> = {}) =>
+  send(farm, 'milk.separate', {
+    way: 'ladle',
+    from: lotIds.map((lotId) => ({ lotId })),
+    cuts: [{ lotId: randomUUID(), mass: 1900, fat: 0.2 }],
+    skim: { to: 'use', use: 'pigs' },
+    ...change,
+  });
+
+const sums = (farm: string) =>
+  inFarm(farm, async ({ transaction }) => {
+    const [row] = await database().query<Record<string, string>>(
+      `SELECT (SELECT coalesce(sum(mass), 0) FROM entry_line) AS mass, (SELECT coalesce(sum(fat), 0) FROM entry_line) AS fat,
+         (SELECT count(*) FROM lot JOIN LATERAL (SELECT coalesce(sum(mass), 0) AS m, coalesce(sum(fat), 0) AS f FROM entry_line l
+            WHERE l.farm_id = lot.farm_id AND l.lot_id = lot.id) told ON told.m <> lot.mass_now OR told.f <> lot.fat_now) AS astray,
+         (SELECT coalesce(min(mass_now), 0) FROM lot) AS least`,
+      { type: QueryTypes.SELECT, transaction },
+    );
+    return Object.fromEntries(Object.entries(row!).map(([key, value]) => [key, Number(value)]));
+  });
+const balanced = { mass: 0, fat: 0, astray: 0 };
+
+const animal = (change: Record<string, unknown>) => ({ id: randomUUID(), name: 'Tansy', breed: 'kerry', ...change });
+const sentAt = (farm: string, name: string, input: unknown, device: string, at: Date): Promise<Answer> =>
+  carryOut(farm, { id: randomUUID(), farm, device, name, input, at: at.toISOString() });
+
+describe('milk that comes in', () => {
+  it('stands with its fat by breed and stage, and pours onto milk in the same vessel', async () => {
+    const farm = await house.farm();
+    const can = randomUUID();
+    await send(farm, 'vessel.add', { id: can, name: 'Tall can', kind: 'can', tool: null, capacity: 30000 });
+    const tansy = animal({ calvedOn: '2026-09-01' });
+    await send(farm, 'animal.put', tansy);
+    const first = await milk(farm, { from: 'animals', animalIds: [tansy.id], vesselId: can });
+    await milk(farm, { vesselId: can, mass: 8000 });
+    const { lots } = await pailView(farm);
+    expect(lots).toMatchObject([{ id: first, kind: 'milk', mass: 19200, blockedReason: null }]);
+    expect(lots[0]!.fat / lots[0]!.mass).toBeGreaterThan(0.03);
+    expect(lots[0]!.events.filter(({ kind }) => kind === 'poured')).toHaveLength(2);
+  });
+
+  it('is blocked by itself after calving and under medicine, with the reason and the day, and feeds calves only', async () => {
+    const farm = await house.farm();
+    const today = new Date(morning * 1000).toISOString().slice(0, 10);
+    const fresh = animal({ calvedOn: today });
+    const ill = animal({ name: 'Quill', withdrawnUntil: '2099-01-02', withdrawnReason: 'udder tubes' });
+    await send(farm, 'animal.put', fresh);
+    await send(farm, 'animal.put', ill);
+    const colostrum = await milk(farm, { from: 'animals', animalIds: [fresh.id], mass: 3000 });
+    const withheld = await milk(farm, { from: 'animals', animalIds: [ill.id], mass: 3000 });
+    const { lots } = await pailView(farm);
+    expect(lots.map(({ blockedReason }) => blockedReason)).toEqual([
+      expect.stringContaining('Tansy calved'),
+      'Quill: udder tubes',
+    ]);
+    expect(lots[1]!.blockedUntil).toBe('2099-01-02');
+    for (const to of ['drunk', 'baked', 'yoghurt', 'curd', 'sold'])
+      expect(await send(farm, 'lot.use', { lotId: withheld, to })).toMatchObject({
+        status: 'refused',
+        message: expect.stringMatching(/blocked/),
+      });
+    // Separated, its cream stays blocked, and is not churned; poured onto good milk it is refused.
+    const creamLot = randomUUID();
+    expect(
+      (await skim(farm, [withheld], { cuts: [{ lotId: creamLot, mass: 400, fat: 0.25 }] })).status,
+    ).toBe('done');
+    const started = await send(farm, 'batch.begin', {
+      batchId: randomUUID(), creamLotId: randomUUID(), startedEventId: randomUUID(), startedAtSeconds: morning,
+      facts: { ...facts, creamMass: 400, creamFat: 0.25 }, fromLots: [{ lotId: creamLot }],
+    }); // prettier-ignore
+    expect(started).toMatchObject({ status: 'refused', message: expect.stringMatching(/kept from people/) });
+    const good = await milk(farm, { from: 'bought' });
+    expect(
+      await send(farm, 'lot.pour', { from: [{ lotId: colostrum }], intoLotId: good, lotId: randomUUID(), kind: 'milk', celsius: 20 }),
+    ).toMatchObject({ status: 'refused', message: expect.stringMatching(/vessel of its own/) }); // prettier-ignore
+    expect((await send(farm, 'lot.use', { lotId: colostrum, to: 'calves' })).status).toBe('done');
+    expect(await sums(farm)).toMatchObject(balanced);
+  });
+
+  it.each([
+    [{ mass: -5 }, 'mass', /above zero/],
+    [{ mass: 0 }, 'mass', /above zero/],
+    [{ fat: 0.2 }, 'fat', /at most 12 %/],
+    [{ mass: 9e9 }, 'mass', /check the unit/],
+    [{ atSeconds: 4000000000 }, 'atSeconds', /still to come/],
+    [{ from: 'animals' }, 'animalIds', /which animal/],
+    [{ vesselId: 'nobody' }, 'vesselId', /not one of this farm/],
+  ])('with %j is refused in words, and nothing is half saved', async (change, field, says) => {
+    const farm = await house.farm();
+    const answer = await send(farm, 'milk.in', { lotId: randomUUID(), from: 'herd', mass: 5000, massSd: 50, ...change });
+    expect(answer).toMatchObject({ status: 'refused', field, message: expect.stringMatching(says) });
+    expect((await pailView(farm)).lots).toEqual([]);
+  }); // prettier-ignore
+});
+
+describe('cream off milk', () => {
+  it('takes its cuts, leaves the rest of the fat in the skim, and balances to the milligram', async () => {
+    const farm = await house.farm();
+    const [a, b] = [await milk(farm), await milk(farm)];
+    const [top, rest] = [randomUUID(), randomUUID()];
+    const answer = await skim(farm, [a, b], {
+      cuts: [
+        { lotId: top, mass: 700, fat: 0.3, cut: 'top' },
+        { lotId: rest, mass: 2600, fat: 0.17, cut: 'rest' },
+      ],
+      skim: { to: 'lot', lotId: randomUUID() },
+      spilledMass: 100,
+    });
+    expect(answer.status).toBe('done');
+    const { lots } = await shelfView(farm);
+    expect(lots.map(({ kind, mass, details }) => [kind, mass, details.cut])).toEqual(
+      expect.arrayContaining([
+        ['cream', 700, 'top'],
+        ['cream', 2600, 'rest'],
+        ['skim', 19000, undefined],
+      ]),
+    );
+    const skimLot = lots.find(({ kind }) => kind === 'skim')!;
+    expect(skimLot.fat / skimLot.mass).toBeGreaterThan(0.005);
+    expect(skimLot.fat / skimLot.mass).toBeLessThan(0.025);
+    expect(await sums(farm)).toMatchObject(balanced);
+  });
+
+  it.each([
+    [{ cuts: [{ lotId: randomUUID(), mass: 500, fat: 0.65 }] }, /at most 60 %/],
+    [{ cuts: [{ lotId: randomUUID(), mass: 50000, fat: 0.01 }] }, /cannot come from/],
+    [{ cuts: [{ lotId: randomUUID(), mass: 5000, fat: 0.4 }] }, /the milk held about/],
+    [{ cuts: [{ lotId: randomUUID(), mass: -1, fat: 0.4 }] }, /above zero/],
+    [{ way: 'separator', details: { milkCelsius: 8 } }, /does not separate/],
+    [{ way: 'separator', details: { discsIn: 12, discsOut: 11 } }, /12 discs went in and 11 came out/],
+    [{ atSeconds: 4000000000 }, /still to come/],
+  ])('that cannot be, %j, is refused', async (change, says) => {
+    const farm = await house.farm();
+    const lotId = await milk(farm);
+    expect(await skim(farm, [lotId], change)).toMatchObject({
+      status: 'refused',
+      message: expect.stringMatching(says),
+    });
+    expect((await pailView(farm)).lots).toMatchObject([{ id: lotId, mass: 11200 }]);
+  });
+
+  it('is not taken twice: the second time says when it was emptied', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm);
+    expect((await skim(farm, [lotId])).status).toBe('done');
+    expect(await skim(farm, [lotId])).toMatchObject({
+      status: 'refused',
+      message: expect.stringMatching(/is empty: it was emptied within the last hour/),
+    });
+    expect(await send(farm, 'lot.use', { lotId, to: 'pigs', mass: 5 })).toMatchObject({ status: 'refused' });
+  });
+
+  it('is taken back whole by Undo, unless some of it was used since', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm);
+    const [id, cream] = [randomUUID(), randomUUID()];
+    const input = { way: 'ladle', from: [{ lotId }], cuts: [{ lotId: cream, mass: 1900, fat: 0.2 }], skim: { to: 'use', use: 'pigs' } };
+    await send(farm, 'milk.separate', input, id);
+    const useId = randomUUID();
+    await send(farm, 'lot.use', { lotId: cream, to: 'baked', mass: 100 }, useId);
+    expect(await send(farm, 'entry.undo', { commandId: id })).toMatchObject({ status: 'refused', message: expect.stringMatching(/used since/) });
+    expect((await send(farm, 'entry.undo', { commandId: useId })).status).toBe('done');
+    expect((await send(farm, 'entry.undo', { commandId: id })).status).toBe('done');
+    expect((await pailView(farm)).lots).toMatchObject([{ id: lotId, mass: 11200 }]);
+    expect(await send(farm, 'entry.undo', { commandId: id })).toMatchObject({ status: 'refused' });
+    expect(await sums(farm)).toMatchObject(balanced);
+  }); // prettier-ignore
+});
+
+describe('two devices that did not know of one another', () => {
+  it('have the late one parked in sight with its question, and settled once', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm);
+    const before = new Date(morning * 1000 - 60_000);
+    await sentAt(farm, 'lot.use', { lotId, to: 'drunk', mass: 11000 }, 'tablet', new Date(morning * 1000));
+    const late = await sentAt(farm, 'lot.use', { lotId, to: 'pigs', mass: 5000 }, 'phone', before);
+    expect(late).toMatchObject({ status: 'done', result: { parked: true } });
+    const { parked } = await pailView(farm);
+    expect(parked).toMatchObject([{ question: expect.stringMatching(/5000 g of it was wanted, 200 g is left/) }]);
+    const { commandId } = parked[0]!;
+    expect((await send(farm, 'parked.settle', { commandId, how: 'takeWhatIsLeft' })).status).toBe('done');
+    expect(await send(farm, 'parked.settle', { commandId, how: 'letGo' })).toMatchObject({ status: 'refused' });
+    const after = await pailView(farm);
+    expect(after.parked).toEqual([]);
+    expect(after.lots).toEqual([]);
+    expect(after.uses).toEqual(
+      expect.arrayContaining([expect.objectContaining({ account: 'pigs', mass: 200 })]),
+    );
+    // The same device, which knew, is simply refused.
+    expect(await sentAt(farm, 'lot.use', { lotId, to: 'pigs', mass: 1 }, 'tablet', new Date(morning * 1000))).toMatchObject({
+      status: 'refused',
+    });
+  });
+
+  it('conserve every gram, lose nothing and double nothing, however many write at once', async () => {
+    const farm = await house.farm();
+    const lots = await Promise.all([milk(farm), milk(farm), milk(farm)]);
+    const tub = randomUUID();
+    await send(farm, 'cream.in', { lotId: tub, mass: 500, fat: 0.38, fatSd: 0.01, fatMethod: 'label', treatment: 'raw' });
+    const commands = Array.from({ length: 48 }, (_, i) => {
+      const lotId = lots[i % 3]!;
+      const other = lots[(i + 1 + (i % 2)) % 3]!;
+      const input =
+        i % 4 === 0
+          ? { name: 'lot.pour', input: { from: [{ lotId, mass: 90 + i }, { lotId: tub, mass: 3 }], intoLotId: other, lotId: randomUUID(), kind: 'milk', celsius: 6 } }
+          : i % 4 === 1
+            ? { name: 'milk.separate', input: { way: 'tap', from: [{ lotId, mass: 300 }], cuts: [{ lotId: randomUUID(), intoLotId: tub, mass: 40, fat: 0.22 }], skim: { to: 'use', use: 'pigs' } } }
+            : { name: 'lot.use', input: { lotId, mass: 100, to: 'drunk' } };
+      return { id: randomUUID(), farm, device: i % 2 ? 'phone' : 'tablet', at: new Date(morning * 1000).toISOString(), ...input };
+    });
+    const answers = await Promise.all([...commands, ...commands].map((one) => carryOut(farm, one)));
+    expect(answers.filter(({ status }) => status === 'refused')).toEqual([]);
+    expect(answers.slice(48)).toEqual(answers.slice(0, 48));
+    expect(await sums(farm)).toMatchObject({ ...balanced });
+    expect((await sums(farm)).least).toBeGreaterThanOrEqual(0);
+    const { lots: left, uses } = await pailView(farm);
+    const drunk = uses.find(({ account }) => account === 'drunk')!.mass;
+    expect(drunk).toBe(2400);
+    const total = left.reduce((sum, { mass }) => sum + mass, 0) + uses.reduce((sum, { mass }) => sum + mass, 0);
+    expect(total).toBeCloseTo(3 * 11200 + 500, 3);
+  }, 60_000); // prettier-ignore
+});
+
+describe('from a pat to the milkings and back', () => {
+  it('leads every step both ways, once, in one statement', async () => {
+    const farm = await house.farm();
+    const [a, b] = [await milk(farm), await milk(farm)];
+    const [creamA, creamB, pool] = [randomUUID(), randomUUID(), randomUUID()];
+    await skim(farm, [a], { cuts: [{ lotId: creamA, mass: 1900, fat: 0.2 }] });
+    await skim(farm, [b], { cuts: [{ lotId: creamB, mass: 1900, fat: 0.2 }] });
+    await send(farm, 'lot.pour', { from: [{ lotId: creamA }, { lotId: creamB, mass: 1000 }], lotId: pool, kind: 'cream', celsius: 5 });
+    const batchId = randomUUID();
+    const creamLotId = randomUUID();
+    const started = await send(farm, 'batch.begin', {
+      batchId, creamLotId, startedEventId: randomUUID(), startedAtSeconds: morning,
+      facts: { ...facts, creamMass: 2900, creamVolume: 2900, creamFat: 0.23, treatment: 'raw' }, fromLots: [{ lotId: pool }],
+    });
+    expect(started.status).toBe('done');
+    const pat = randomUUID();
+    const at = (minutes: number) => morning + 60 * minutes;
+    expect((await send(farm, 'batch.record', { batchId, events: [
+      { ...event(9, { kind: 'mark', stage: 'break' }), atSeconds: at(9) },
+      { ...event(20, portion(pat, 700)), atSeconds: at(20) },
+      { ...event(21, { kind: 'packed' }), atSeconds: at(21) },
+    ] })).status).toBe('done');
+    const trail = await inFarm(farm, (scope) => trailOf(scope, pat));
+    const side = (steps: number) => trail.lots.filter((lot) => lot.steps === steps).map(({ id }) => id).toSorted();
+    expect(side(-1)).toEqual([a, b, creamA, creamB, pool, creamLotId].toSorted());
+    expect(trail.steps.map(({ from, to }) => [from, to])).toEqual(
+      expect.arrayContaining([[a, creamA], [creamA, pool], [creamB, pool], [pool, creamLotId], [creamLotId, pat]]),
+    );
+    const forth = await inFarm(farm, (scope) => trailOf(scope, b));
+    expect(forth.lots.filter(({ steps }) => steps === 1).map(({ id }) => id)).toEqual(expect.arrayContaining([creamB, pool, creamLotId, pat]));
+    // What was taken back leads nowhere any more.
+    const lot = (await inFarm(farm, (scope) => lotsById(scope, [pat]))).get(pat)!;
+    expect(lot.treatment).toBe('raw');
+  }); // prettier-ignore
+
+  it('does not lose its way when cream is poured there and back', async () => {
+    const farm = await house.farm();
+    const [a, b] = [await milk(farm), await milk(farm)];
+    const pour = (from: string, into: string) =>
+      send(farm, 'lot.pour', { from: [{ lotId: from, mass: 500 }], intoLotId: into, lotId: randomUUID(), kind: 'milk', celsius: 5 });
+    for (let i = 0; i < 4; i += 1) expect((await (i % 2 ? pour(a, b) : pour(b, a))).status).toBe('done');
+    const trail = await inFarm(farm, (scope) => trailOf(scope, a));
+    expect(trail.lots).toHaveLength(2);
+  }); // prettier-ignore
+});
+
+describe('souring and cultures', () => {
+  const creamOf = async (farm: string, treatment: string) => {
+    const lotId = randomUUID();
+    await send(farm, 'cream.in', { lotId, mass: 2000, fat: 0.36, fatSd: 0.01, fatMethod: 'label', treatment });
+    return lotId;
+  };
+  const told = (kind: string, more: object) => ({ id: randomUUID(), atSeconds: morning, kind, ...more });
+
+  it('refuses to let heated cream sour alone, and a culture from what never soured', async () => {
+    const farm = await house.farm();
+    const lotId = await creamOf(farm, 'pasteurised');
+    expect(
+      await send(farm, 'lot.record', { lotId, events: [told('soured', { route: 'natural' })] }),
+    ).toMatchObject({ status: 'refused', message: expect.stringMatching(/Add a culture/) });
+    expect(
+      await send(farm, 'culture.keep', { lotId: randomUUID(), fromLotId: lotId, mass: 50 }),
+    ).toMatchObject({ status: 'refused', message: expect.stringMatching(/thick and tart/) });
+  });
+
+  it('carries a line on from cultured buttermilk, a generation more each time, never from sweet', async () => {
+    const farm = await house.farm();
+    const lotId = await creamOf(farm, 'pasteurised');
+    const soured = told('soured', { route: 'mesophilic', dose: 0.02, culture: 'bought' });
+    expect((await send(farm, 'lot.record', { lotId, events: [soured] })).status).toBe('done');
+    expect(
+      (await send(farm, 'lot.record', { lotId, events: [told('looked', { seen: 'thickAndTart', ph: 4.8 })] })).status,
+    ).toBe('done');
+    const churn = async (ripened: boolean, fromLots?: { lotId: string }[]) => {
+      const batchId = ripened && fromLots ? randomUUID() : await begin(farm);
+      if (fromLots)
+        await send(farm, 'batch.begin', { batchId, creamLotId: randomUUID(), startedEventId: randomUUID(), startedAtSeconds: morning, facts: { ...facts, ripened }, fromLots });
+      const base = morning;
+      await send(farm, 'batch.record', { batchId, events: [
+        { ...event(9, { kind: 'mark', stage: 'break' }), atSeconds: base + 540 },
+        { ...event(20, portion(randomUUID(), 800)), atSeconds: base + 1200 },
+        { ...event(21, { kind: 'packed' }), atSeconds: base + 1260 },
+      ] });
+      const { lots } = await shelfView(farm);
+      return lots.filter(({ kind, ripened: sour }) => kind === 'buttermilk' && sour === ripened).at(-1)!;
+    };
+    const cultured = await churn(true, [{ lotId }]);
+    expect(cultured.details.line).toMatchObject({ generation: 0, kind: 'mesophilic' });
+    const line = randomUUID();
+    expect(await send(farm, 'culture.keep', { lotId: line, fromLotId: cultured.id, mass: 100, name: 'Larkfold line' })).toMatchObject({ status: 'done', result: { line: { generation: 1, name: 'Larkfold line' } } });
+    const sweet = await churn(false);
+    expect(await send(farm, 'culture.keep', { lotId: randomUUID(), fromLotId: sweet.id, mass: 100 })).toMatchObject({ status: 'refused', message: expect.stringMatching(/sweet cream/) });
+    const next = await creamOf(farm, 'pasteurised');
+    expect((await send(farm, 'lot.record', { lotId: next, culture: { lotId: line, mass: 40 }, events: [told('soured', { route: 'mesophilic', dose: 0.02, culture: 'culturedButtermilk', generation: 1 })] })).status).toBe('done');
+    const { lots } = await shelfView(farm);
+    expect(lots.find(({ id }) => id === next)).toMatchObject({ mass: 2040, details: { line: { generation: 1 } } });
+    expect(await sums(farm)).toMatchObject(balanced);
+  }); // prettier-ignore
+
+  it('takes a probe reading and lets it teach the vessel; a heating that does not pasteurise is refused', async () => {
+    const farm = await house.farm();
+    const jar = randomUUID();
+    await send(farm, 'vessel.add', { id: jar, name: 'Blue jar', kind: 'jar', tool: null, capacity: 3000 });
+    const hour = 3600;
+    const start = morning - 6 * hour;
+    const lotId = await milk(farm, { vesselId: jar, mass: 2500, atSeconds: start, place: 'fridge', celsius: 34 });
+    expect(
+      (await send(farm, 'lot.record', { lotId, events: [{ ...told('reading', { celsius: 24 }), atSeconds: start + hour }] })).status,
+    ).toBe('done');
+    const [lot] = (await pailView(farm)).lots;
+    expect(lot!.vesselReadings).toBe(1);
+    expect(lot!.vesselFactor).not.toBe(1);
+    expect(
+      await send(farm, 'lot.record', { lotId, events: [told('heated', { how: 'pasteurised', celsius: 63, minutes: 5 })] }),
+    ).toMatchObject({ status: 'refused', message: expect.stringMatching(/local code/) });
+    expect((await send(farm, 'lot.record', { lotId, events: [told('heated', { how: 'pasteurised', celsius: 75, minutes: 1 })] })).status).toBe('done');
+    expect((await pailView(farm)).lots[0]!.treatment).toBe('pasteurised');
+  }); // prettier-ignore
+});

@@ -1,0 +1,228 @@
+import * as v from 'valibot';
+import { fraction, mass, positiveMass, temperature } from '@/core/calculation';
+import { id } from '@/core/churning/batchEvents';
+import { richestCream } from '@/core/dairy/creamFat';
+import { atSeconds } from '@/core/standing/lotEvents';
+import { placeKeys, places } from '@/core/standing/places';
+import { vesselsOf } from '@/data/house/house';
+import { addLotEvents, standingLots } from '@/data/ledger/standing';
+import { command } from '../commands/command';
+import type { Into } from '../ledger/move';
+import { blendOf, draw, milligrams, momentOf, move, outs, useKeys } from '../ledger/move';
+import { Refusal } from '../refusal';
+
+/** Milk this cold does not separate (handbook §5, §6.3), °C. */
+const coldest = 25;
+/** Fat of the milk is known this badly at worst: cream may hold this much more of it than there was (engineering estimate). */
+const mostFatOver = 1.5;
+
+/**
+ * Cream off milk: ladled, drawn from under by a tap, off a pan or off boiled milk, or through a separator. One entry moves
+ * all of the milk into its cuts of cream, and the skim into a vessel or to its use.
+ */
+export const separateMilk = command({
+  name: 'milk.separate',
+  input: v.strictObject({
+    way: v.picklist(['ladle', 'tap', 'pan', 'boiled', 'separator']),
+    atSeconds: v.optional(atSeconds),
+    from: outs,
+    cuts: v.pipe(
+      v.array(
+        v.strictObject({
+          lotId: id,
+          intoLotId: v.optional(id),
+          mass: positiveMass,
+          fat: fraction,
+          fatSd: v.optional(fraction, 0.035),
+          fatMethod: v.optional(v.picklist(['test', 'separator', 'gravity', 'batches']), 'gravity'),
+          cut: v.optional(v.picklist(['whole', 'top', 'rest']), 'whole'),
+          vesselId: v.optional(v.nullable(v.string()), null),
+          place: v.optional(v.picklist(placeKeys), 'fridge'),
+        }),
+      ),
+      v.minLength(1, 'at least one cut of cream.'),
+      v.maxLength(4, 'at most four cuts.'),
+    ),
+    /** Where the skim goes: a use, or a lot that stays. */
+    skim: v.variant('to', [
+      v.strictObject({ to: v.literal('use'), use: v.picklist(useKeys) }),
+      v.strictObject({
+        to: v.literal('lot'),
+        lotId: id,
+        vesselId: v.optional(v.nullable(v.string()), null),
+        place: v.optional(v.picklist(placeKeys), 'fridge'),
+      }),
+    ]),
+    celsius: v.optional(temperature, 5),
+    /** Water or skim run through at the end, g; some of it ends in the cream and the skim. */
+    flushMass: v.optional(mass, 0),
+    spilledMass: v.optional(mass, 0),
+    details: v.optional(
+      v.strictObject({
+        /** Where the ladle was foreseen to meet the blue and where it really stopped, mm below the surface. */
+        foreseen: v.optional(v.number()),
+        stopped: v.optional(v.number()),
+        standHours: v.optional(v.number()),
+        screw: v.optional(v.number()),
+        flow: v.optional(v.number()),
+        milkCelsius: v.optional(temperature),
+        skimFat: v.optional(fraction),
+        minutes: v.optional(v.number()),
+        discsIn: v.optional(v.number()),
+        discsOut: v.optional(v.number()),
+        separatorId: v.optional(v.string()),
+        ladleDepth: v.optional(v.number()),
+      }),
+      {},
+    ),
+  }),
+  carryOut: async (scope, input, sender) => {
+    const at = momentOf(input.atSeconds, sender);
+    const { details } = input;
+    if (input.way === 'separator' && (details.milkCelsius ?? 36) < coldest)
+      throw new Refusal(
+        `Milk of ${Math.round(details.milkCelsius!)} °C does not separate: it works at 35 to 40 °C. Warm it first.`,
+        'details.milkCelsius',
+      );
+    if (
+      details.discsIn !== undefined &&
+      details.discsOut !== undefined &&
+      details.discsIn !== details.discsOut
+    )
+      throw new Refusal(
+        `${details.discsIn} discs went in and ${details.discsOut} came out: look in the bowl and the sink before anything else.`,
+        'details.discsOut',
+      );
+    for (const { fat } of input.cuts)
+      if (fat > richestCream)
+        throw new Refusal(
+          `Cream of ${Math.round(fat * 100)} % is butter already: cream holds at most 60 % fat.`,
+          'cuts.fat',
+        );
+    const held = new Map(
+      (await standingLots(scope, ['cream'])).flatMap((lot) => (lot.vessel ? [[lot.vessel.id, lot.id]] : [])),
+    );
+    // Cream put into a vessel that holds cream is poured onto it: a tub that is topped up keeps the age of its oldest part.
+    const tubOf = ({ intoLotId, vesselId }: (typeof input.cuts)[number]) =>
+      intoLotId ?? (vesselId === null ? undefined : held.get(vesselId));
+    const drawn = await draw(scope, input.from, sender, input.cuts.map(tubOf));
+    const notMilk = drawn.find(({ lot }) => lot.kind !== 'milk');
+    if (notMilk) throw new Refusal(`${notMilk.lot.code} is ${notMilk.lot.kind}, not milk.`, 'from');
+    const milkMass = drawn.reduce((sum, one) => sum + one.mass, 0);
+    const milkFat = drawn.reduce((sum, one) => sum + one.fat, 0);
+    const creamMass = input.cuts.reduce((sum, cut) => sum + cut.mass, 0);
+    const creamFat = input.cuts.reduce((sum, cut) => sum + cut.mass * cut.fat, 0);
+    const skimMass = milligrams(milkMass + input.flushMass - creamMass - input.spilledMass);
+    if (skimMass < 0)
+      throw new Refusal(
+        `${Math.round(creamMass)} g of cream cannot come from ${Math.round(milkMass)} g of milk: check the amount and the unit.`,
+        'cuts.mass',
+      );
+    if (creamFat > milkFat * mostFatOver)
+      throw new Refusal(
+        `That cream would hold ${Math.round(creamFat)} g of fat; the milk held about ${Math.round(milkFat)} g. Check the amount, or the cream’s fat.`,
+        'cuts.fat',
+      );
+    const spilledFat = milligrams((input.spilledMass / milkMass) * milkFat);
+    // The skim holds what was tested, or what is left; never less than a separator leaves.
+    const skimFat =
+      details.skimFat !== undefined
+        ? milligrams(details.skimFat * skimMass)
+        : milligrams(Math.max(0.0005 * skimMass, milkFat - creamFat - spilledFat));
+    const vessels = await vesselsOf(scope);
+    const owns = (vesselId: string | null) =>
+      vesselId === null || vessels.some((vessel) => vessel.id === vesselId);
+    if (
+      !input.cuts.every((cut) => owns(cut.vesselId)) ||
+      (input.skim.to === 'lot' && !owns(input.skim.vesselId))
+    )
+      throw new Refusal('That vessel is not one of this farm’s.', 'vesselId');
+    const milk = blendOf(drawn.map(({ lot }) => lot));
+    const treatment = input.way === 'boiled' ? 'boiled' : milk.treatment;
+    const shared = {
+      treatment,
+      ripened: false,
+      blockedReason: milk.blockedReason,
+      blockedUntil: milk.blockedUntil,
+      oldestAt: milk.oldestAt,
+    } as const;
+    const into: Into[] = input.cuts.map((cut) => {
+      const tub = tubOf(cut);
+      return {
+        lotId: tub ?? cut.lotId,
+        mass: milligrams(cut.mass),
+        fat: milligrams(cut.mass * cut.fat),
+        celsius: input.celsius,
+        ...(tub
+          ? {}
+          : {
+              fresh: {
+                ...shared,
+                kind: 'cream' as const,
+                vesselId: cut.vesselId,
+                fatMethod: cut.fatMethod,
+                fatSd: cut.fatSd,
+                details: { ...milk.details, cut: cut.cut },
+              },
+            }),
+      };
+    });
+    const to = [
+      ...(input.spilledMass > 0
+        ? [{ account: 'spilled', mass: milligrams(input.spilledMass), fat: spilledFat }]
+        : []),
+      ...(input.skim.to === 'use' && skimMass > 0
+        ? [{ account: input.skim.use, mass: skimMass, fat: skimFat }]
+        : []),
+    ];
+    const skimInto: Into[] =
+      input.skim.to === 'lot' && skimMass > 0
+        ? [
+            {
+              lotId: input.skim.lotId,
+              mass: skimMass,
+              fat: skimFat,
+              celsius: input.celsius,
+              fresh: {
+                ...shared,
+                kind: 'skim',
+                vesselId: input.skim.vesselId,
+                fatMethod: 'batches',
+                fatSd: 0.002,
+                details: milk.details,
+              },
+            },
+          ]
+        : [];
+    const codes = await move(scope, sender, {
+      kind: 'separated',
+      at,
+      details: {
+        ...details,
+        way: input.way,
+        vesselId: drawn[0]!.lot.vessel?.id ?? null,
+        milkMass,
+        milkFat: milkFat / milkMass,
+        creamMass,
+        creamFat: creamFat / creamMass,
+        skimUse: input.skim.to === 'use' ? input.skim.use : 'kept',
+      },
+      from: drawn,
+      sources: input.flushMass > 0 ? [{ account: 'water', mass: milligrams(input.flushMass), fat: 0 }] : [],
+      into: [...into, ...skimInto],
+      to,
+    });
+    const by = { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt };
+    const placed = [...into.map((one, i) => ({ lotId: one.lotId, fresh: one.fresh, place: input.cuts[i]!.place })),
+      ...skimInto.map((one) => ({ lotId: one.lotId, fresh: one.fresh, place: input.skim.to === 'lot' ? input.skim.place : 'fridge' as const }))]; // prettier-ignore
+    for (const [i, { lotId, fresh, place }] of placed.entries())
+      if (fresh)
+        await addLotEvents(
+          scope,
+          lotId,
+          [{ kind: 'placed', id: `${sender.commandId}-a${i}`, atSeconds: at.getTime() / 1000 + 0.001, place, celsius: places[place].celsius }],
+          by,
+        ); // prettier-ignore
+    return { codes, creamMass, skimMass, skimFat: skimMass > 0 ? skimFat / skimMass : 0 };
+  },
+});

@@ -1,0 +1,85 @@
+import * as v from 'valibot';
+import { positiveMass, temperature } from '@/core/calculation';
+import { id } from '@/core/churning/batchEvents';
+import { richestCream } from '@/core/dairy/creamFat';
+import { atSeconds } from '@/core/standing/lotEvents';
+import { placeKeys, places } from '@/core/standing/places';
+import { vesselsOf } from '@/data/house/house';
+import { addLotEvents } from '@/data/ledger/standing';
+import { command } from '../commands/command';
+import { milligrams, momentOf, move } from '../ledger/move';
+import { Refusal } from '../refusal';
+
+/** Leanest that is still called cream (handbook §6.1: light cream 18–20 %, half-and-half about 10), mass fraction. */
+const leanestCream = 0.08;
+
+/** Bought cream, or cream separated before anyone wrote it down: no animal and no milk needed. */
+export const creamIn = command({
+  name: 'cream.in',
+  input: v.strictObject({
+    lotId: id,
+    atSeconds: v.optional(atSeconds),
+    mass: positiveMass,
+    fat: v.number(),
+    fatSd: v.pipe(
+      v.number(),
+      v.gtValue(0, 'a spread above zero is needed.'),
+      v.maxValue(0.2, 'a spread of at most 20 points.'),
+    ),
+    fatMethod: v.picklist(['test', 'label', 'batches', 'separator', 'gravity', 'breed']),
+    treatment: v.picklist(['raw', 'pasteurised', 'boiled']),
+    homogenised: v.optional(v.boolean(), false),
+    ripened: v.optional(v.boolean(), false),
+    bought: v.optional(v.boolean(), true),
+    celsius: v.optional(temperature, 4),
+    vesselId: v.optional(v.nullable(v.string()), null),
+    place: v.optional(v.picklist(placeKeys), 'fridge'),
+  }),
+  carryOut: async (scope, input, sender) => {
+    const at = momentOf(input.atSeconds, sender);
+    if (input.fat > richestCream)
+      throw new Refusal(
+        `Cream of ${Math.round(input.fat * 100)} % is butter already: cream holds at most 60 % fat.`,
+        'fat',
+      );
+    if (input.fat < leanestCream)
+      throw new Refusal(
+        `${(input.fat * 100).toFixed(1)} % is milk: it comes in on the Pail. Cream holds 8 % and more.`,
+        'fat',
+      );
+    if (input.vesselId !== null && !(await vesselsOf(scope)).some(({ id: one }) => one === input.vesselId))
+      throw new Refusal('That vessel is not one of this farm’s.', 'vesselId');
+    const mass = milligrams(input.mass);
+    const fat = milligrams(mass * input.fat);
+    const codes = await move(scope, sender, {
+      kind: input.bought ? 'bought' : 'received',
+      at,
+      from: [],
+      sources: [{ account: 'received', mass, fat }],
+      into: [
+        {
+          lotId: input.lotId,
+          mass,
+          fat,
+          celsius: input.celsius,
+          fresh: {
+            kind: 'cream',
+            vesselId: input.vesselId,
+            treatment: input.treatment,
+            ripened: input.ripened,
+            fatMethod: input.fatMethod,
+            fatSd: input.fatSd,
+            details: { from: 'bought', homogenised: input.homogenised },
+          },
+        },
+      ],
+    });
+    await addLotEvents(
+      scope,
+      input.lotId,
+      [{ kind: 'placed', id: `${sender.commandId}-at`, atSeconds: at.getTime() / 1000 + 0.001, place: input.place, celsius: places[input.place].celsius }],
+      { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt },
+    ); // prettier-ignore
+    return { lotId: input.lotId, code: codes[input.lotId] };
+  },
+});

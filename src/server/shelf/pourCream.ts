@@ -1,0 +1,109 @@
+import * as v from 'valibot';
+import { mass, temperature } from '@/core/calculation';
+import { id } from '@/core/churning/batchEvents';
+import { atSeconds } from '@/core/standing/lotEvents';
+import { placeKeys, places } from '@/core/standing/places';
+import { vesselsOf } from '@/data/house/house';
+import { addLotEvents, standingLots } from '@/data/ledger/standing';
+import { command } from '../commands/command';
+import { blendOf, draw, milligrams, momentOf, move, outs } from '../ledger/move';
+import { Refusal } from '../refusal';
+
+/** Pools lots, thins them with skim, milk or water, tops one up, or sets part of one aside: grams flow, nothing else. */
+export const pourCream = command({
+  name: 'lot.pour',
+  input: v.strictObject({
+    from: outs,
+    /** A lot that stands already; or else a new one, of this kind, in this vessel. */
+    intoLotId: v.optional(id),
+    lotId: id,
+    kind: v.picklist(['milk', 'cream', 'skim', 'buttermilk']),
+    vesselId: v.optional(v.nullable(v.string()), null),
+    cut: v.optional(v.picklist(['whole', 'top', 'rest'])),
+    waterMass: v.optional(mass, 0),
+    celsius: temperature,
+    place: v.optional(v.picklist(placeKeys), 'fridge'),
+    atSeconds: v.optional(atSeconds),
+  }),
+  carryOut: async (scope, input, sender) => {
+    const at = momentOf(input.atSeconds, sender);
+    if (input.from.some(({ lotId }) => lotId === input.intoLotId))
+      throw new Refusal('A lot cannot be poured into itself.', 'intoLotId');
+    const drawn = await draw(scope, input.from, sender, [input.intoLotId]);
+    const odd = drawn.find(({ lot }) => lot.kind === 'butter' || lot.kind === 'ghee');
+    if (odd) throw new Refusal(`${odd.lot.code} is ${odd.lot.kind}: it does not pour.`, 'from');
+    if (input.vesselId !== null && !input.intoLotId) {
+      const vessels = await vesselsOf(scope);
+      const vessel = vessels.find((one) => one.id === input.vesselId);
+      if (!vessel) throw new Refusal('That vessel is not one of this farm’s.', 'vesselId');
+      const emptied = new Set(drawn.filter(({ all }) => all).map(({ lot }) => lot.id));
+      const there = (await standingLots(scope, ['milk', 'cream', 'skim', 'buttermilk', 'culture'])).find(
+        (lot) => lot.vessel?.id === vessel.id && !emptied.has(lot.id),
+      );
+      if (there)
+        throw new Refusal(
+          `${vessel.name} still holds ${there.kind} (${there.code}): use another, or pour onto it.`,
+          'vesselId',
+        );
+      const total = drawn.reduce((sum, one) => sum + one.mass, 0) + input.waterMass;
+      if (total > vessel.capacity * 1.08)
+        throw new Refusal(
+          `${vessel.name} holds ${(vessel.capacity / 1000).toFixed(1)} L to the brim: this is more.`,
+          'vesselId',
+        );
+    }
+    const total = {
+      mass: milligrams(drawn.reduce((sum, one) => sum + one.mass, 0) + input.waterMass),
+      fat: milligrams(drawn.reduce((sum, one) => sum + one.fat, 0)),
+    };
+    const all = blendOf(drawn.map(({ lot }) => lot));
+    // Independent errors of the parts, each by its share of the whole.
+    const fatSd = Math.hypot(...drawn.map((one) => ((one.lot.fatSd ?? 0.03) * one.mass) / total.mass));
+    const lotId = input.intoLotId ?? input.lotId;
+    const codes = await move(scope, sender, {
+      kind: 'poured',
+      at,
+      from: drawn,
+      sources: input.waterMass > 0 ? [{ account: 'water', mass: milligrams(input.waterMass), fat: 0 }] : [],
+      into: [
+        {
+          lotId,
+          ...total,
+          celsius: input.celsius,
+          ...(input.intoLotId
+            ? {}
+            : {
+                fresh: {
+                  kind: input.kind,
+                  vesselId: input.vesselId,
+                  treatment: all.treatment,
+                  ripened: all.ripened,
+                  oldestAt: all.oldestAt,
+                  blockedReason: all.blockedReason,
+                  blockedUntil: all.blockedUntil,
+                  fatSd,
+                  fatMethod: drawn.length === 1 ? drawn[0]!.lot.fatMethod : 'batches',
+                  details: { ...all.details, ...(input.cut ? { cut: input.cut } : {}) },
+                },
+              }),
+        },
+      ],
+    });
+    if (!input.intoLotId)
+      await addLotEvents(
+        scope,
+        lotId,
+        [
+          {
+            kind: 'placed',
+            id: `${sender.commandId}-at`,
+            atSeconds: at.getTime() / 1000 + 0.001,
+            place: input.place,
+            celsius: places[input.place].celsius,
+          },
+        ],
+        { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt },
+      );
+    return { lotId, code: codes[lotId], ...total };
+  },
+});
