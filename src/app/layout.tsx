@@ -7,7 +7,7 @@ import type { Metadata, Viewport } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { theFarmId } from '@/server/house/theFarm';
-import { houseView } from '@/server/house/views';
+import { frameView } from '@/server/house/views';
 import { Frame } from '@/ui/frame/Frame';
 import { ThemeRoot } from '@/ui/theme/ThemeRoot';
 
@@ -26,14 +26,14 @@ export const viewport: Viewport = {
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get('x-nonce') ?? undefined;
-  const { farm, nowSeconds } = await houseView(await theFarmId());
+  const { farm, nowSeconds, hasMilk } = await frameView(await theFarmId());
   return (
     <html lang="en" suppressHydrationWarning>
       <body>
         <InitColorSchemeScript attribute="data-scheme" defaultMode="system" nonce={nonce} />
         <AppRouterCacheProvider options={{ nonce, key: 'im' }}>
           <ThemeRoot>
-            <Frame farm={farm} nowSeconds={nowSeconds}>
+            <Frame farm={farm} nowSeconds={nowSeconds} hasMilk={hasMilk}>
               {children}
             </Frame>
           </ThemeRoot>

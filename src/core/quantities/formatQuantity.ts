@@ -113,3 +113,10 @@ export function clockText(seconds: number): string {
   const rest = String(whole % 60).padStart(2, '0');
   return hours > 0 ? `${hours}:${String(minutes).padStart(2, '0')}:${rest}` : `${minutes}:${rest}`;
 }
+
+/** A length in mm, or in inches on US and imperial farms. */
+export function spokenLength(millimetres: number, system: UnitSystem): Spoken {
+  return system === 'metric'
+    ? { number: String(Math.round(millimetres)), unit: 'mm' }
+    : { number: round(millimetres / 25.4, 1), unit: 'in' };
+}

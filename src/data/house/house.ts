@@ -158,3 +158,12 @@ export async function animalsOf({ farmId, transaction }: FarmScope): Promise<Ani
 export async function putAnimal({ farmId, transaction }: FarmScope, animal: Animal): Promise<void> {
   await AnimalRow.upsert({ farmId, ...animal }, { transaction });
 }
+
+/** Whether milk ever came in, or an animal is there to give it. */
+export async function milkWasHere({ farmId, transaction }: FarmScope): Promise<boolean> {
+  const [row] = await database().query<{ here: boolean }>(
+    `SELECT EXISTS (SELECT 1 FROM animal WHERE farm_id = :farmId) OR EXISTS (SELECT 1 FROM lot WHERE farm_id = :farmId AND kind = 'milk') AS here`,
+    { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
+  );
+  return row!.here;
+}

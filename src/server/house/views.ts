@@ -1,10 +1,10 @@
-import type { Farm, Vessel } from '@/data/house/house';
-import { farmOf, vesselsOf } from '@/data/house/house';
+import type { Animal, Farm, Vessel } from '@/data/house/house';
+import { animalsOf, farmOf, milkWasHere, vesselsOf } from '@/data/house/house';
 import type { FarmScope } from '@/data/farmScope';
 import { inFarm } from '@/data/farmScope';
 import { now } from '../clock';
 
-export type { Farm, Vessel };
+export type { Animal, Farm, Vessel };
 
 /** What every screen knows of the house it is in. */
 export interface HouseView {
@@ -17,5 +17,15 @@ export async function houseViewOf(scope: FarmScope): Promise<HouseView> {
   return { farm: await farmOf(scope), nowSeconds: now().getTime() / 1000 };
 }
 
-export const houseView = (farmId: string): Promise<HouseView & { vessels: Vessel[] }> =>
-  inFarm(farmId, async (scope) => ({ ...(await houseViewOf(scope)), vessels: await vesselsOf(scope) }));
+/** What the frame around every screen knows. */
+export const frameView = (farmId: string): Promise<HouseView & { hasMilk: boolean }> =>
+  inFarm(farmId, async (scope) => ({ ...(await houseViewOf(scope)), hasMilk: await milkWasHere(scope) }));
+
+export const houseView = (
+  farmId: string,
+): Promise<HouseView & { vessels: Vessel[]; animals: Animal[] }> =>
+  inFarm(farmId, async (scope) => ({
+    ...(await houseViewOf(scope)),
+    vessels: await vesselsOf(scope),
+    animals: await animalsOf(scope),
+  }));

@@ -53,7 +53,12 @@ const sums = (farm: string) =>
   });
 const balanced = { mass: 0, fat: 0, astray: 0 };
 
-const animal = (change: Record<string, unknown>) => ({ id: randomUUID(), name: 'Tansy', breed: 'kerry', ...change });
+const animal = (change: Record<string, unknown>) => ({
+  id: randomUUID(),
+  name: 'Tansy',
+  breed: 'kerry',
+  ...change,
+});
 const sentAt = (farm: string, name: string, input: unknown, device: string, at: Date): Promise<Answer> =>
   carryOut(farm, { id: randomUUID(), farm, device, name, input, at: at.toISOString() });
 
@@ -94,9 +99,9 @@ describe('milk that comes in', () => {
       });
     // Separated, its cream stays blocked, and is not churned; poured onto good milk it is refused.
     const creamLot = randomUUID();
-    expect(
-      (await skim(farm, [withheld], { cuts: [{ lotId: creamLot, mass: 400, fat: 0.25 }] })).status,
-    ).toBe('done');
+    expect((await skim(farm, [withheld], { cuts: [{ lotId: creamLot, mass: 400, fat: 0.25 }] })).status).toBe(
+      'done',
+    );
     const started = await send(farm, 'batch.begin', {
       batchId: randomUUID(), creamLotId: randomUUID(), startedEventId: randomUUID(), startedAtSeconds: morning,
       facts: { ...facts, creamMass: 400, creamFat: 0.25 }, fromLots: [{ lotId: creamLot }],
@@ -209,10 +214,14 @@ describe('two devices that did not know of one another', () => {
     const late = await sentAt(farm, 'lot.use', { lotId, to: 'pigs', mass: 5000 }, 'phone', before);
     expect(late).toMatchObject({ status: 'done', result: { parked: true } });
     const { parked } = await pailView(farm);
-    expect(parked).toMatchObject([{ question: expect.stringMatching(/5000 g of it was wanted, 200 g is left/) }]);
+    expect(parked).toMatchObject([
+      { question: expect.stringMatching(/5000 g of it was wanted, 200 g is left/) },
+    ]);
     const { commandId } = parked[0]!;
     expect((await send(farm, 'parked.settle', { commandId, how: 'takeWhatIsLeft' })).status).toBe('done');
-    expect(await send(farm, 'parked.settle', { commandId, how: 'letGo' })).toMatchObject({ status: 'refused' });
+    expect(await send(farm, 'parked.settle', { commandId, how: 'letGo' })).toMatchObject({
+      status: 'refused',
+    });
     const after = await pailView(farm);
     expect(after.parked).toEqual([]);
     expect(after.lots).toEqual([]);
@@ -220,7 +229,9 @@ describe('two devices that did not know of one another', () => {
       expect.arrayContaining([expect.objectContaining({ account: 'pigs', mass: 200 })]),
     );
     // The same device, which knew, is simply refused.
-    expect(await sentAt(farm, 'lot.use', { lotId, to: 'pigs', mass: 1 }, 'tablet', new Date(morning * 1000))).toMatchObject({
+    expect(
+      await sentAt(farm, 'lot.use', { lotId, to: 'pigs', mass: 1 }, 'tablet', new Date(morning * 1000)),
+    ).toMatchObject({
       status: 'refused',
     });
   });
@@ -303,7 +314,14 @@ describe('from a pat to the milkings and back', () => {
 describe('souring and cultures', () => {
   const creamOf = async (farm: string, treatment: string) => {
     const lotId = randomUUID();
-    await send(farm, 'cream.in', { lotId, mass: 2000, fat: 0.36, fatSd: 0.01, fatMethod: 'label', treatment });
+    await send(farm, 'cream.in', {
+      lotId,
+      mass: 2000,
+      fat: 0.36,
+      fatSd: 0.01,
+      fatMethod: 'label',
+      treatment,
+    });
     return lotId;
   };
   const told = (kind: string, more: object) => ({ id: randomUUID(), atSeconds: morning, kind, ...more });

@@ -21,22 +21,36 @@ import { echo, QuantityField } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { Foresight } from './Foresight';
 import type { CreamInFront, PlanDraft } from './planDraft';
-import { freshDraft, readPlan, usualTemperatures } from './planDraft';
+import type { CreamFromShelf } from './planDraft';
+import { draftFromShelf, freshDraft, readPlan, usualTemperatures } from './planDraft';
 import styles from './PlanChurning.module.css';
 
 /** What cream is in front of them, and at once what it will do: the screen before a churning. */
-export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFront }) {
+export function PlanChurning({
+  plan,
+  front,
+  from,
+}: {
+  plan: PlanView;
+  front: CreamInFront;
+  /** Cream from the Shelf: what it is, is known. */
+  from?: CreamFromShelf;
+}) {
   const router = useRouter();
   const outbox = useOutbox();
   const say = useSay();
-  const [draft, change, forget] = useDraft<PlanDraft & { begun?: string }>(`plan:${front ?? 'new'}`, () =>
-    freshDraft(plan, front),
+  const [draft, change, forget] = useDraft<PlanDraft & { begun?: string }>(
+    `plan:${plan.farm.id}:${from ? from.lots.map(({ lotId }) => lotId).join() : (front ?? 'new')}`,
+    () => (from ? draftFromShelf(plan, from) : freshDraft(plan, front)),
   );
   const { begun } = draft;
   const [more, setMore] = useState(false);
   const [refused, setRefused] = useState<string>();
 
-  const read = useMemo(() => readPlan(draft, plan), [draft, plan]);
+  const read = useMemo(() => {
+    const told = readPlan(draft, plan);
+    return from && told.facts ? { ...told, facts: { ...told.facts, ...from.facts } } : told;
+  }, [draft, plan, from]);
   const later = useDeferredValue(read);
   const foreseen = useMemo(
     () => later.facts && foresee(creamInChurn(later.facts), plan.paces[later.facts.tool]),
@@ -62,6 +76,7 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
       startedEventId: newId(),
       startedAtSeconds: Date.now() / 1000,
       facts: read.facts,
+      ...(from ? { fromLots: from.lots } : {}),
     });
     if (answer.status === 'refused') {
       setRefused(answer.message);
@@ -86,85 +101,96 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
 
   const own = plan.vessels.filter((vessel) => vessel.kind === 'churn');
   const chosenTool = tools[read.tool];
-  const cautions = churningCautions({ tool: read.tool, treatment: draft.treatment });
+  const cautions = churningCautions({ tool: read.tool, treatment: from?.facts.treatment ?? draft.treatment });
   const system = say.system;
   return (
     <div className={styles.plan}>
       <div className={styles.form}>
-        <h1>What cream is it?</h1>
-        <QuantityField
-          label="How much cream"
-          typed={draft.amount}
-          onTyped={(amount) => change({ amount })}
-          understood={read.amount}
-          system={system}
-          hint={
-            {
-              metric: '1.4 L, 900 g, “just over 1 L”',
-              us: '1 1/2 qt, 3 lb, “just over a pint”',
-              imperial: '2 pints, 3 lb, 1.4 L',
-            }[system]
-          }
-          autoFocus
-          says={
-            read.facts && read.amount && 'quantity' in read.amount
-              ? `= ${echo(read.amount.quantity, system)}, ${say.mass(read.facts.creamMass)} by its density`
-              : undefined
-          }
-        />
-        <Chips
-          legend="How rich"
-          chosen={draft.cream}
-          onChoose={(cream) => {
-            const usual = usualCreams.find((one) => one.key === cream);
-            change({
-              cream,
-              ...(usual ? { treatment: usual.method === 'label' ? 'pasteurised' : 'raw' } : {}),
-            });
-          }}
-          choices={[
-            ...(plan.fatFromBatches
-              ? [
-                  {
-                    key: 'batches',
-                    name: 'As my batches',
-                    small: `${text(spokenFraction(plan.fatFromBatches.fat, 0))}, ± ${(plan.fatFromBatches.sd * 100).toFixed(0)}`,
-                  },
-                ]
-              : []),
-            ...usualCreams.map(({ key, name, fat, method }) => ({
-              key: key as string,
-              name,
-              small: `${fat * 100} %, ± ${(fatMethods[method].sd * 100).toFixed(0)}`,
-            })),
-            { key: 'other', name: 'Another', small: 'tested, label, breed' },
-          ]}
-        />
-        {draft.cream === 'other' && (
-          <div className={styles.inset}>
-            <Chips
-              legend="How it is known"
-              chosen={draft.fatMethod}
-              onChoose={(fatMethod) => change({ fatMethod })}
-              choices={(['test', 'label', 'breed'] as const).map((key) => ({
-                key,
-                name: fatMethods[key].name,
-                small: `± ${fatMethods[key].sd * 100} points`,
-              }))}
+        {from ? (
+          <>
+            <h1>{from.says}</h1>
+            <Quiet>{from.small}</Quiet>
+          </>
+        ) : (
+          <h1>What cream is it?</h1>
+        )}
+        {!from && (
+          <>
+            <QuantityField
+              label="How much cream"
+              typed={draft.amount}
+              onTyped={(amount) => change({ amount })}
+              understood={read.amount}
+              system={system}
+              hint={
+                {
+                  metric: '1.4 L, 900 g, “just over 1 L”',
+                  us: '1 1/2 qt, 3 lb, “just over a pint”',
+                  imperial: '2 pints, 3 lb, 1.4 L',
+                }[system]
+              }
+              autoFocus
+              says={
+                read.facts && read.amount && 'quantity' in read.amount
+                  ? `= ${echo(read.amount.quantity, system)}, ${say.mass(read.facts.creamMass)} by its density`
+                  : undefined
+              }
             />
-            {draft.fatMethod === 'breed' ? (
-              <BreedSelect label="Breed" breed={draft.breed} onBreed={(breed) => change({ breed })} />
-            ) : (
-              <QuantityField
-                label="Fat of the cream"
-                typed={draft.fatTyped}
-                onTyped={(fatTyped) => change({ fatTyped })}
-                understood={read.fat}
-                system={system}
-                hint="38 %"
-              />
+            <Chips
+              legend="How rich"
+              chosen={draft.cream}
+              onChoose={(cream) => {
+                const usual = usualCreams.find((one) => one.key === cream);
+                change({
+                  cream,
+                  ...(usual ? { treatment: usual.method === 'label' ? 'pasteurised' : 'raw' } : {}),
+                });
+              }}
+              choices={[
+                ...(plan.fatFromBatches
+                  ? [
+                      {
+                        key: 'batches',
+                        name: 'As my batches',
+                        small: `${text(spokenFraction(plan.fatFromBatches.fat, 0))}, ± ${(plan.fatFromBatches.sd * 100).toFixed(0)}`,
+                      },
+                    ]
+                  : []),
+                ...usualCreams.map(({ key, name, fat, method }) => ({
+                  key: key as string,
+                  name,
+                  small: `${fat * 100} %, ± ${(fatMethods[method].sd * 100).toFixed(0)}`,
+                })),
+                { key: 'other', name: 'Another', small: 'tested, label, breed' },
+              ]}
+            />
+            {draft.cream === 'other' && (
+              <div className={styles.inset}>
+                <Chips
+                  legend="How it is known"
+                  chosen={draft.fatMethod}
+                  onChoose={(fatMethod) => change({ fatMethod })}
+                  choices={(['test', 'label', 'breed'] as const).map((key) => ({
+                    key,
+                    name: fatMethods[key].name,
+                    small: `± ${fatMethods[key].sd * 100} points`,
+                  }))}
+                />
+                {draft.fatMethod === 'breed' ? (
+                  <BreedSelect label="Breed" breed={draft.breed} onBreed={(breed) => change({ breed })} />
+                ) : (
+                  <QuantityField
+                    label="Fat of the cream"
+                    typed={draft.fatTyped}
+                    onTyped={(fatTyped) => change({ fatTyped })}
+                    understood={read.fat}
+                    system={system}
+                    hint="38 %"
+                  />
+                )}
+              </div>
             )}
-          </div>
+          </>
         )}
         <Chips
           legend="How cold"
@@ -212,29 +238,31 @@ export function PlanChurning({ plan, front }: { plan: PlanView; front: CreamInFr
             hint={`assumed ${say.volume(chosenTool.usualVolume)}, a usual one`}
           />
         )}
-        <div className={styles.pair}>
-          <Chips
-            legend="Sweet or ripened"
-            chosen={draft.ripened ? 'ripened' : 'sweet'}
-            onChoose={(key) => change({ ripened: key === 'ripened' })}
-            choices={[
-              { key: 'sweet', name: 'Sweet' },
-              { key: 'ripened', name: 'Ripened', small: 'thick and tart' },
-            ]}
-          />
-          <Chips
-            legend="Raw or heated"
-            chosen={draft.homogenised ? 'longlife' : draft.treatment}
-            onChoose={(key) =>
-              change({ homogenised: key === 'longlife', treatment: key === 'raw' ? 'raw' : 'pasteurised' })
-            }
-            choices={[
-              { key: 'pasteurised', name: 'Pasteurised' },
-              { key: 'raw', name: 'Raw' },
-              { key: 'longlife', name: 'Long-life', small: 'or homogenised' },
-            ]}
-          />
-        </div>
+        {!from && (
+          <div className={styles.pair}>
+            <Chips
+              legend="Sweet or ripened"
+              chosen={draft.ripened ? 'ripened' : 'sweet'}
+              onChoose={(key) => change({ ripened: key === 'ripened' })}
+              choices={[
+                { key: 'sweet', name: 'Sweet' },
+                { key: 'ripened', name: 'Ripened', small: 'thick and tart' },
+              ]}
+            />
+            <Chips
+              legend="Raw or heated"
+              chosen={draft.homogenised ? 'longlife' : draft.treatment}
+              onChoose={(key) =>
+                change({ homogenised: key === 'longlife', treatment: key === 'raw' ? 'raw' : 'pasteurised' })
+              }
+              choices={[
+                { key: 'pasteurised', name: 'Pasteurised' },
+                { key: 'raw', name: 'Raw' },
+                { key: 'longlife', name: 'Long-life', small: 'or homogenised' },
+              ]}
+            />
+          </div>
+        )}
       </div>
       <Enamel className={styles.ahead} aria-label="What to expect">
         <Foresight

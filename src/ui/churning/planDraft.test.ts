@@ -11,7 +11,15 @@ const farm: Farm = {
   settled: true,
 };
 const usFarm: Farm = { ...farm, unitSystem: 'us' };
-const oak: Vessel = { id: 'v1', name: 'Oak churn', kind: 'churn', tool: 'paddleHand', capacity: 5000, diameter: null, equipment: {} };
+const oak: Vessel = {
+  id: 'v1',
+  name: 'Oak churn',
+  kind: 'churn',
+  tool: 'paddleHand',
+  capacity: 5000,
+  diameter: null,
+  equipment: {},
+};
 const bare = { farm, vessels: [], last: undefined, fatFromBatches: undefined };
 
 const read = (change: Partial<PlanDraft>, plan: Parameters<typeof readPlan>[1] = bare) =>

@@ -135,6 +135,47 @@ export function freshDraft(
   };
 }
 
+/** Cream chosen on the Shelf: its lots, and the facts nobody needs to be asked for. */
+export interface CreamFromShelf {
+  lots: { lotId: string }[];
+  facts: Pick<
+    BatchFacts,
+    | 'creamMass'
+    | 'creamMassSd'
+    | 'creamVolume'
+    | 'amountTyped'
+    | 'creamFat'
+    | 'creamFatSd'
+    | 'fatMethod'
+    | 'ripened'
+    | 'treatment'
+    | 'homogenised'
+  >;
+  /** °C as it should stand now. */
+  celsius: number;
+  says: string;
+  small: string;
+}
+
+/** The draft for cream from the Shelf: churn and temperature are all that is left to say. */
+export function draftFromShelf(
+  plan: Pick<PlanView, 'last' | 'vessels' | 'farm' | 'fatFromBatches'>,
+  { facts, celsius }: CreamFromShelf,
+): PlanDraft {
+  return {
+    ...freshDraft(plan, undefined),
+    amount: `${Math.round(facts.creamMass)} g`,
+    cream: 'other',
+    fatMethod: 'label',
+    fatTyped: `${(facts.creamFat * 100).toFixed(1)} %`,
+    cold: 'measured',
+    temperatureTyped: sayTemperature(celsius, plan.farm.unitSystem),
+    ripened: facts.ripened,
+    treatment: facts.treatment,
+    homogenised: facts.homogenised,
+  };
+}
+
 const sayTemperature = (celsius: number, system: UnitSystem): string =>
   system === 'us' ? `${Math.round(celsius * 1.8 + 32)} °F` : `${Math.round(celsius * 2) / 2} °C`;
 

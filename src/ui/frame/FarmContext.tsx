@@ -6,6 +6,7 @@ import type { Spoken } from '@/core/quantities/formatQuantity';
 import {
   saidMass,
   saidMassRange,
+  spokenLength,
   spokenMass,
   spokenTemperature,
   spokenVolume,
@@ -49,6 +50,7 @@ export function useSay() {
       about: (grams: number) => text(saidMass(grams, unitSystem)),
       volume: (millilitres: number) => text(spokenVolume(millilitres, unitSystem)),
       temperature: (celsius: number) => text(spokenTemperature(celsius, unitSystem)),
+      length: (millimetres: number) => text(spokenLength(millimetres, unitSystem)),
       massRange: (low: number, high: number) => text(saidMassRange(low, high, unitSystem)),
       massRangeSpoken: (low: number, high: number): Spoken => saidMassRange(low, high, unitSystem),
       /** An ISO date, said as a day; with its year when that is not the year of `beside`. */

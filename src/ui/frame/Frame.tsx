@@ -15,6 +15,8 @@ import { Unsent } from './Unsent';
 
 const places: { href: string; name: string; icon: Place }[] = [
   { href: '/', name: 'Today', icon: 'today' },
+  { href: '/pail', name: 'Pail', icon: 'pail' },
+  { href: '/shelf', name: 'Shelf', icon: 'shelf' },
   { href: '/churn', name: 'Churn', icon: 'churn' },
   { href: '/ledger', name: 'Ledger', icon: 'ledger' },
   { href: '/bench', name: 'Bench', icon: 'bench' },
@@ -71,7 +73,7 @@ const Door = styled(Link)({
   alignItems: 'center',
   gap: 8,
   minHeight: 48,
-  padding: '4px 14px',
+  padding: '4px 12px',
   borderRadius: 12,
   color: 'var(--quiet)',
   textDecoration: 'none',
@@ -82,10 +84,12 @@ const Door = styled(Link)({
     flexDirection: 'column',
     gap: 0,
     minHeight: 58,
-    padding: '6px 10px',
-    fontSize: '0.8rem',
+    padding: '6px 4px',
+    fontSize: '0.78rem',
     borderRadius: 0,
     flex: 1,
+    minWidth: 0,
+    '&[href="/bench"]': { display: 'none' },
     justifyContent: 'center',
   },
 });
@@ -107,10 +111,13 @@ const Skip = styled('a')({
 export function Frame({
   farm,
   nowSeconds,
+  hasMilk,
   children,
 }: {
   farm: Farm;
   nowSeconds: number;
+  /** The Pail stays hidden until there is milk, or an animal that gives it. */
+  hasMilk: boolean;
   children: ReactNode;
 }) {
   const path = usePathname();
@@ -124,16 +131,20 @@ export function Frame({
               <Word href="/">Immulgo{farm.name && <small>{farm.name}</small>}</Word>
               <Unsent />
               <Places aria-label="Places">
-                {places.map(({ href, name, icon }) => (
-                  <Door
-                    key={href}
-                    href={href}
-                    aria-current={(href === '/' ? path === '/' : path.startsWith(href)) ? 'page' : undefined}
-                  >
-                    <PlaceIcon place={icon} />
-                    {name}
-                  </Door>
-                ))}
+                {places
+                  .filter(({ href }) => hasMilk || href !== '/pail')
+                  .map(({ href, name, icon }) => (
+                    <Door
+                      key={href}
+                      href={href}
+                      aria-current={
+                        (href === '/' ? path === '/' : path.startsWith(href)) ? 'page' : undefined
+                      }
+                    >
+                      <PlaceIcon place={icon} />
+                      {name}
+                    </Door>
+                  ))}
               </Places>
             </Rail>
             <Room id="room" tabIndex={-1}>

@@ -24,3 +24,6 @@ export function useNow(everyMs = 250): number {
   }, [everyMs]);
   return now;
 }
+
+/** What this device's clock reads when something is pressed, s since 1970. */
+export const clockSeconds = (): number => Date.now() / 1000;

@@ -4,12 +4,12 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import { useColorScheme } from '@mui/material/styles';
 import TextField from '@mui/material/TextField';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ToolKey } from '@/core/churning/tools';
 import { tools } from '@/core/churning/tools';
-import type { Vessel } from '@/server/house/views';
-import type { HouseView } from '@/server/house/views';
+import type { Animal, HouseView, Vessel } from '@/server/house/views';
 import { ToolSelect } from '../churning/ToolSelect';
 import { sizeRules } from '../churning/planDraft';
 import { useSay } from '../frame/FarmContext';
@@ -20,30 +20,24 @@ import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { CreamDrawing } from '../vessel/CreamDrawing';
-import type { shapes } from '../vessel/shapes';
+import { vesselShapes } from '../vessel/shapes';
+import { Animals } from './Animals';
 import styles from './House.module.css';
 
 const kinds: Record<Vessel['kind'], string> = {
   churn: 'Churn',
   jar: 'Jar',
+  pail: 'Pail',
   can: 'Settling can',
+  tapCan: 'Can with a tap',
   pan: 'Pan',
   tub: 'Tub',
   crock: 'Crock',
   mould: 'Mould',
+  separator: 'Separator',
 };
-const drawings: Record<Vessel['kind'], keyof typeof shapes> = {
-  churn: 'churn',
-  jar: 'jar',
-  can: 'standing',
-  pan: 'tub',
-  tub: 'tub',
-  crock: 'tub',
-  mould: 'tub',
-};
-
 /** The house: what the maker owns, in drawings; then units, name and light. */
-export function House({ view }: { view: HouseView & { vessels: Vessel[] } }) {
+export function House({ view }: { view: HouseView & { vessels: Vessel[]; animals: Animal[] } }) {
   const say = useSay();
   const outbox = useOutbox();
   const router = useRouter();
@@ -55,6 +49,12 @@ export function House({ view }: { view: HouseView & { vessels: Vessel[] } }) {
     if (answer.status === 'done') notice({ says });
     router.refresh();
   };
+  const today = new Intl.DateTimeFormat('en-CA', {
+    timeZone: view.farm.timeZone,
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+  }).format(new Date(view.nowSeconds * 1000));
   const churns = view.vessels.filter((vessel) => vessel.kind === 'churn').length;
   return (
     <div className={styles.house}>
@@ -69,7 +69,7 @@ export function House({ view }: { view: HouseView & { vessels: Vessel[] } }) {
             <li key={vessel.id}>
               <div>
                 <CreamDrawing
-                  shape={vessel.tool ? tools[vessel.tool].drawing : drawings[vessel.kind]}
+                  shape={vessel.tool ? tools[vessel.tool].drawing : vesselShapes[vessel.kind]}
                   fill={0}
                   fat={0}
                   stage="fluid"
@@ -77,12 +77,21 @@ export function House({ view }: { view: HouseView & { vessels: Vessel[] } }) {
                 />
               </div>
               <strong>{vessel.name}</strong>
-              <span>{say.volume(vessel.capacity)}</span>
+              <span>
+                {say.volume(vessel.capacity)}
+                {vessel.kind === 'separator' && ' an hour'}
+              </span>
             </li>
           ))}
         </ul>
         <AddVessel />
       </section>
+      <Animals animals={view.animals} today={today} />
+      <nav aria-label="Also here">
+        <Button component={Link} href="/bench" variant="outlined">
+          To the bench: every calculator by itself
+        </Button>
+      </nav>
       <Enamel className={styles.settings} aria-label="Settings">
         <Chips
           legend="Units"
@@ -145,6 +154,9 @@ function AddVessel() {
   const [tool, setTool] = useState<ToolKey>('paddleHand');
   const [name, setName] = useState('');
   const [typed, setTyped] = useState('');
+  const [across, setAcross] = useState('');
+  const [discs, setDiscs] = useState('');
+  const [motor, setMotor] = useState(false);
   const [wrong, setWrong] = useState<{ message: string; field?: string }>();
   const size = understand(typed, sizeRules(say.system));
   async function add() {
@@ -158,6 +170,12 @@ function AddVessel() {
       kind,
       tool: kind === 'churn' ? tool : null,
       capacity: size.quantity.value,
+      ...(kind !== 'churn' && kind !== 'separator' && /^\d+([.,]\d+)?$/.test(across.trim())
+        ? { diameter: Number(across.trim().replace(',', '.')) * (say.system === 'metric' ? 10 : 25.4) }
+        : {}),
+      ...(kind === 'separator'
+        ? { equipment: { motor, ...(/^\d+$/.test(discs.trim()) ? { discs: Number(discs) } : {}) } }
+        : {}),
     });
     if (answer.status === 'refused') return setWrong(answer);
     setWrong(undefined);
@@ -188,7 +206,7 @@ function AddVessel() {
         helperText={wrong?.field === 'name' ? wrong.message : 'the oak one, blue jar'}
       />
       <QuantityField
-        label="Holds, to the brim"
+        label={kind === 'separator' ? 'Milk it takes in an hour' : 'Holds, to the brim'}
         typed={typed}
         onTyped={setTyped}
         understood={wrong?.field === 'capacity' && !size ? { wrong: wrong.message } : size}
@@ -196,6 +214,35 @@ function AddVessel() {
         hint={say.system === 'metric' ? '4 L' : '4 qt'}
         onEnter={() => void add()}
       />
+      {kind !== 'churn' && kind !== 'separator' && kind !== 'mould' && (
+        <TextField
+          label={say.system === 'metric' ? 'Across inside, cm' : 'Across inside, inches'}
+          value={across}
+          onChange={(event) => setAcross(event.target.value)}
+          error={across.trim() !== '' && !/^\d+([.,]\d+)?$/.test(across.trim())}
+          helperText="for the skim gauge; a usual one is assumed"
+        />
+      )}
+      {kind === 'separator' && (
+        <>
+          <TextField
+            label="Discs in the bowl"
+            value={discs}
+            onChange={(event) => setDiscs(event.target.value)}
+            error={discs.trim() !== '' && !/^\d+$/.test(discs.trim())}
+            helperText="to count them in and out"
+          />
+          <Chips
+            legend="Turned by"
+            chosen={motor ? 'motor' : 'hand'}
+            onChoose={(key) => setMotor(key === 'motor')}
+            choices={[
+              { key: 'hand', name: 'Hand' },
+              { key: 'motor', name: 'Motor' },
+            ]}
+          />
+        </>
+      )}
       <Button variant="contained" onClick={() => void add()}>
         Put it on the shelf
       </Button>

@@ -76,9 +76,9 @@ export class Outbox {
   };
 
   /** Writes a command down and sets about sending it. The promise resolves with the house's answer, however late. */
-  async put(name: string, input: unknown): Promise<Answer> {
+  async put(name: string, input: unknown, id: string = newId()): Promise<Answer> {
     const command: QueuedCommand = {
-      id: newId(),
+      id,
       farm: this.farm,
       device: this.device,
       name,

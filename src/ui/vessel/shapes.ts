@@ -15,7 +15,71 @@ export interface Shape {
   rim: string;
 }
 
-export const shapes: Record<Tool['drawing'] | 'tub' | 'pail' | 'standing', Shape> = {
+/** Which outline stands for a vessel of the house. */
+export const vesselShapes = {
+  churn: 'churn',
+  pail: 'pail',
+  jar: 'standing',
+  can: 'can',
+  tapCan: 'tapCan',
+  pan: 'pan',
+  tub: 'tub',
+  crock: 'crock',
+  mould: 'tub',
+  separator: 'separator',
+} as const;
+
+export const shapes: Record<
+  Tool['drawing'] | 'tub' | 'pail' | 'standing' | 'can' | 'tapCan' | 'pan' | 'crock' | 'separator',
+  Shape
+> = {
+  can: {
+    inside: 'M72 52h56c0 16 24 20 24 40v112c0 12-6 18-18 18H66c-12 0-18-6-18-18V92c0-20 24-24 24-40z',
+    top: 60,
+    bottom: 222,
+    left: 48,
+    right: 152,
+    front: 'M66 52V36h68v16M48 104c-16 0-16 34 0 34M152 104c16 0 16 34 0 34',
+    rim: 'M60 36h80',
+  },
+  tapCan: {
+    inside: 'M50 52h100v152c0 12-6 18-18 18H68c-12 0-18-6-18-18z',
+    top: 58,
+    bottom: 222,
+    left: 50,
+    right: 150,
+    front: 'M50 52V40h100v12M150 200h20v-12M170 200v12h-8',
+    rim: 'M44 40h112',
+  },
+  pan: {
+    inside: 'M14 150h172l-22 56c-3 8-8 10-16 10H52c-8 0-13-2-16-10z',
+    top: 154,
+    bottom: 214,
+    left: 14,
+    right: 186,
+    front: '',
+    rim: 'M6 150h188',
+  },
+  crock: {
+    inside:
+      'M56 66h88c14 10 20 30 20 60s-8 66-18 90c-2 5-6 6-12 6H66c-6 0-10-1-12-6-10-24-18-60-18-90s6-50 20-60z',
+    top: 72,
+    bottom: 220,
+    left: 36,
+    right: 164,
+    front: 'M56 66V52h88v14M39 104c-16-4-22 26-2 30M161 104c16-4 22 26 2 30',
+    rim: 'M50 52h100',
+  },
+  separator: {
+    back: 'M100 222V150M64 232h72',
+    inside: 'M52 34h96l-14 44H66z',
+    top: 36,
+    bottom: 78,
+    left: 52,
+    right: 148,
+    front: 'M70 78h60v22H70zM78 100h44l-8 34H86zM130 90h42v14M70 90H28v22M86 134h28v16H86z',
+    rim: 'M46 34h108',
+  },
   jar: {
     inside: 'M58 46h84c0 12 14 16 14 30v128c0 12-8 20-20 20H64c-12 0-20-8-20-20V76c0-14 14-18 14-30z',
     top: 62,

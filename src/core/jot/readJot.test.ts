@@ -1,0 +1,53 @@
+import type { JotWords } from './readJot';
+import { readJot } from './readJot';
+
+const words: JotWords = {
+  animals: [
+    { id: 'tansy', name: 'Tansy' },
+    { id: 'plover', name: 'Plover' },
+    { id: 'quill', name: 'Quill' },
+  ],
+  vessels: [
+    { id: 'blue', name: 'Blue jar', holds: 'milk' },
+    { id: 'green', name: 'Green jar', holds: 'milk' },
+    { id: 'tall', name: 'Tall can', holds: null },
+  ],
+};
+const read = (text: string, system: 'metric' | 'us' = 'metric') => readJot(text, words, system);
+
+describe('a jot', () => {
+  it('of an amount and an animal is milk of that animal', () => {
+    expect(read('11.2 tansy')).toMatchObject({ kind: 'milk', from: 'animals', animalIds: ['tansy'], amount: { kind: 'volume', value: 11200 } });
+    expect(read('Tansy and Plover 14 L into tall can at 34 C')).toMatchObject({ animalIds: ['tansy', 'plover'], vesselId: 'tall', celsius: 34, amount: { value: 14000 } });
+    expect(read('3 1/2 gal herd', 'us')).toMatchObject({ from: 'herd', amount: { value: 13248.941244 } });
+    expect(read('11,2 kg herd')).toMatchObject({ amount: { kind: 'mass', value: 11200 } });
+    expect(read('about 5 quill')).toMatchObject({ amount: { value: 5000, sd: 400 } });
+    expect(read('4 quarts bought', 'us')).toMatchObject({ from: 'bought' });
+  }); // prettier-ignore
+
+  it('of one word says it is as yesterday, or what the churn did', () => {
+    expect(read('same as yesterday')).toMatchObject({ kind: 'milk', same: true });
+    expect(read('broke')).toEqual({ kind: 'mark', stage: 'break' });
+    expect(read('it whipped')).toEqual({ kind: 'mark', stage: 'whipped' });
+  });
+
+  it('of skimming names the vessel, the cream and where the skim goes', () => {
+    expect(read('skim blue jar 0.8 L to the pigs')).toMatchObject({ kind: 'skim', vesselIds: ['blue'], amount: { value: 800 }, use: 'pigs' });
+    expect(read('skim both blue jar and green jar 1.5, skim to pigs as usual')).toMatchObject({ vesselIds: ['blue', 'green'], use: 'pigs' });
+    expect(read('blue jar 6.5 C')).toEqual({ kind: 'reading', celsius: 6.5, vesselId: 'blue' });
+    expect(read('cream 2 L 36 %')).toMatchObject({ kind: 'cream', fat: 0.36, amount: { value: 2000 } });
+  }); // prettier-ignore
+
+  it.each([
+    ['', /Nothing was typed/],
+    ['tansy', /no amount/],
+    ['11.2', /Whose milk: Tansy, Plover, Quill/],
+    ['11.2 bessie', /“11.2 bessie” in/],
+    ['skim 0.8 L', /Which one was skimmed: Blue jar, Green jar/],
+    ['skim tall can 0.8 L', /Tall can holds no milk/],
+    ['0 tansy', /above zero/],
+    ['eleven parsecs tansy', /was not understood/],
+  ])('that says “%s” is not guessed at', (text, says) => {
+    expect(() => read(text)).toThrow(says);
+  });
+});

@@ -1,0 +1,232 @@
+import { CalculationError } from '../calculation';
+import type { MarkStage } from '../churning/stages';
+import { parseQuantity } from '../quantities/parseQuantity';
+import type { Quantity } from '../quantities/parseQuantity';
+import type { UnitSystem } from '../quantities/units';
+
+/** Names a farm's jots may use. */
+export interface JotWords {
+  animals: readonly { id: string; name: string }[];
+  /** Vessels with what stands in them, if anything does. */
+  vessels: readonly { id: string; name: string; holds: 'milk' | 'cream' | 'skim' | 'other' | null }[];
+}
+
+/** What a jot says, in the farm's own ids. */
+export type Jot =
+  | {
+      kind: 'milk';
+      from: 'herd' | 'animals' | 'bought';
+      animalIds: string[];
+      amount: Quantity;
+      vesselId?: string;
+      celsius?: number;
+      same?: false;
+    }
+  | { kind: 'milk'; from: 'herd'; animalIds: []; same: true }
+  | { kind: 'skim'; vesselIds: string[]; amount: Quantity; use?: JotUse }
+  | { kind: 'cream'; amount: Quantity; fat?: number; vesselId?: string }
+  | { kind: 'mark'; stage: MarkStage }
+  | { kind: 'reading'; celsius: number; vesselId?: string };
+
+const useWords = {
+  pig: 'pigs',
+  pigs: 'pigs',
+  hen: 'hens',
+  hens: 'hens',
+  calf: 'calves',
+  calves: 'calves',
+  yoghurt: 'yoghurt',
+  yogurt: 'yoghurt',
+  curd: 'curd',
+  drink: 'drunk',
+  drinking: 'drunk',
+  drunk: 'drunk',
+} as const;
+export type JotUse = (typeof useWords)[keyof typeof useWords];
+
+const stageWords: Record<string, MarkStage> = {
+  thick: 'thickening',
+  thickening: 'thickening',
+  whipped: 'whipped',
+  grainy: 'grainy',
+  broke: 'break',
+  broken: 'break',
+  break: 'break',
+  stop: 'stopped',
+  stopped: 'stopped',
+};
+const small = new Set([
+  'of',
+  'the',
+  'from',
+  'to',
+  'into',
+  'in',
+  'at',
+  'milk',
+  'and',
+  'as',
+  'usual',
+  'both',
+  'skim',
+]);
+const bare: Record<UnitSystem, string> = { metric: 'L', us: 'qt', imperial: 'pt' };
+
+/**
+ * Reads a jot: `11.2 tansy`, `11.2 herd into tall can`, `same as yesterday`, `skim blue jar 0.8 L to pigs`, `cream 2 L
+ * 36 %`, `blue jar 6 C`, `broke`. Names may be said by their first word when no other begins so. Nothing is guessed.
+ * @throws {CalculationError} quoting what was not understood, with what may be said
+ */
+export function readJot(text: string, words: JotWords, system: UnitSystem): Jot {
+  const said = text
+    .trim()
+    .toLowerCase()
+    .replace(/[“”"']/g, '')
+    .replace(/\s+/g, ' ');
+  if (said === '')
+    throw refusal('Nothing was typed: say for example “11.2 Tansy”, or “skim blue jar 0.8 L to pigs”.');
+  if (/^(same|as)( as)?( yesterday| last time)?$/.test(said))
+    return { kind: 'milk', from: 'herd', animalIds: [], same: true };
+  const stage = stageWords[said.replace(/^(it|has|just) /, '')];
+  if (stage) return { kind: 'mark', stage };
+  const rest = new Rest(said);
+  const vessels = rest.takeNames(words.vessels);
+  const animals = rest.takeNames(words.animals);
+  const skims = rest.takeWord('skim', 'skimmed', 'ladled');
+  const cream = rest.takeWord('cream');
+  const bought = rest.takeWord('bought');
+  const herd = rest.takeWord('herd', 'everyone', 'all');
+  const use = rest.takeUse();
+  const temperature = rest.takeTemperature(system);
+  const fat = rest.takeFat(system);
+  const left = rest.left();
+  if (left === '') {
+    if (temperature !== undefined && animals.length === 0 && !skims)
+      return { kind: 'reading', celsius: temperature, ...(vessels[0] ? { vesselId: vessels[0].id } : {}) };
+    throw refusal(
+      `“${text.trim()}” has no amount: say for example “11.2 ${words.animals[0]?.name ?? 'herd'}”.`,
+    );
+  }
+  const amount = amountOf(left, system, text);
+  if (
+    skims ||
+    (vessels.length > 0 && vessels.every(({ holds }) => holds === 'milk') && use && animals.length === 0)
+  ) {
+    const standing = words.vessels.filter(({ holds }) => holds === 'milk');
+    const from = vessels.length > 0 ? vessels : standing.length === 1 ? standing : [];
+    if (from.length === 0)
+      throw refusal(
+        standing.length === 0
+          ? 'No milk stands anywhere to be skimmed.'
+          : `Which one was skimmed: ${standing.map(({ name }) => name).join(', ')}?`,
+      );
+    const empty = from.find(({ holds }) => holds !== 'milk');
+    if (empty) throw refusal(`${empty.name} holds no milk to skim.`);
+    return { kind: 'skim', vesselIds: from.map(({ id }) => id), amount, ...(use ? { use } : {}) };
+  }
+  if (cream)
+    return {
+      kind: 'cream',
+      amount,
+      ...(fat === undefined ? {} : { fat }),
+      ...(vessels[0] ? { vesselId: vessels[0].id } : {}),
+    };
+  if (animals.length === 0 && !herd && !bought && vessels.length === 0 && words.animals.length > 1)
+    throw refusal(`Whose milk: ${words.animals.map(({ name }) => name).join(', ')}, or “herd”?`);
+  return {
+    kind: 'milk',
+    from: animals.length > 0 ? 'animals' : bought ? 'bought' : 'herd',
+    animalIds: animals.map(({ id }) => id),
+    amount,
+    ...(vessels[0] ? { vesselId: vessels[0].id } : {}),
+    ...(temperature === undefined ? {} : { celsius: temperature }),
+  };
+}
+
+const refusal = (message: string) => new CalculationError(message, 'jot');
+
+function amountOf(left: string, system: UnitSystem, text: string): Quantity {
+  const tries = [`${left} ${bare[system]}`, left];
+  for (const one of tries) {
+    try {
+      const quantity = parseQuantity(one, system);
+      if (quantity.kind !== 'mass' && quantity.kind !== 'volume') continue;
+      if (quantity.value <= 0) throw refusal(`“${text.trim()}”: an amount above zero is needed.`);
+      return quantity;
+    } catch (error) {
+      if (!(error instanceof CalculationError) || error.path === 'jot') throw error;
+    }
+  }
+  throw refusal(
+    `“${left}” in “${text.trim()}” was not understood. An amount, an animal or a vessel: “11.2 Tansy”, “skim blue jar 0.8 L to pigs”.`,
+  );
+}
+
+/** What of a jot has not been read yet. */
+class Rest {
+  constructor(private said: string) {}
+
+  /** Names in full, or by a first word that no other name begins with. */
+  takeNames<T extends { name: string }>(all: readonly T[]): T[] {
+    const found: { at: number; one: T }[] = [];
+    const longestFirst = all.toSorted((a, b) => b.name.length - a.name.length);
+    for (const one of longestFirst)
+      this.take(escaped(one.name.toLowerCase()), (at) => found.push({ at, one }));
+    for (const one of longestFirst) {
+      const [first = ''] = one.name.toLowerCase().split(/[\s-]/);
+      const alone = all.filter(({ name }) => name.toLowerCase().split(/[\s-]/)[0] === first).length === 1;
+      if (first.length > 2 && alone && !found.some((other) => other.one === one))
+        this.take(escaped(first), (at) => found.push({ at, one }));
+    }
+    return found.toSorted((a, b) => a.at - b.at).map(({ one }) => one);
+  }
+
+  takeWord(...words: string[]): boolean {
+    return words.some((word) => this.take(escaped(word), () => undefined));
+  }
+
+  takeUse(): JotUse | undefined {
+    const found = (Object.keys(useWords) as (keyof typeof useWords)[]).find((word) =>
+      this.take(`(?:to |for )?(?:the )?${word}`, () => undefined),
+    );
+    return found === undefined ? undefined : useWords[found];
+  }
+
+  takeTemperature(system: UnitSystem): number | undefined {
+    let celsius: number | undefined;
+    this.take('(?:at )?-?\\d+(?:[.,]\\d+)? ?°? ?[cf]', (_, matched) => {
+      const { kind, value } = parseQuantity(matched.replace(/^at /, ''), system, 'temperature');
+      if (kind === 'temperature') celsius = value;
+    });
+    return celsius;
+  }
+
+  takeFat(system: UnitSystem): number | undefined {
+    let fat: number | undefined;
+    this.take(
+      '\\d+(?:[.,]\\d+)? ?%',
+      (_, matched) => (fat = parseQuantity(matched, system, 'fraction').value),
+    );
+    return fat;
+  }
+
+  left(): string {
+    return this.said
+      .split(' ')
+      .filter((word) => !small.has(word))
+      .join(' ')
+      .trim();
+  }
+
+  private take(pattern: string, found: (at: number, matched: string) => void): boolean {
+    const match = new RegExp(`(^|[ ,])(${pattern})(?=$|[ ,])`, 'u').exec(this.said);
+    if (!match) return false;
+    found(match.index, match[2]!);
+    this.said = `${this.said.slice(0, match.index)} ${this.said.slice(match.index + match[0].length)}`
+      .replace(/\s+/g, ' ')
+      .trim();
+    return true;
+  }
+}
+
+const escaped = (words: string): string => words.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');

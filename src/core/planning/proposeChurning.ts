@@ -1,0 +1,70 @@
+import { fillLimit } from '../churning/tools';
+import { keepsUntil } from './todayRank';
+
+/** Cream as it stands on the shelf, as far as choosing goes. */
+export interface RestingCream {
+  id: string;
+  /** mL */
+  volume: number;
+  /** Of its oldest part. */
+  ageHours: number;
+  raw: boolean;
+  ripened: boolean;
+  souring: boolean;
+  frozen: boolean;
+  blocked: boolean;
+  /** Kept apart for whipping, or for the table. */
+  keptApart: boolean;
+}
+
+/** No fresh sweet cream goes to ripened cream in the hours before it is churned: mixed ripeness leaves fat behind (handbook §2). */
+export const freshHours = 12;
+
+/**
+ * The lots that make the next churning: enough for a load, the oldest first, one ripeness, within the fill limit of the
+ * churn; and why each of the others is left out.
+ * @param churnCapacity mL to the brim
+ */
+export function proposeChurning(
+  creams: readonly RestingCream[],
+  churnCapacity: number,
+): { chosen: string[]; leftOut: { id: string; why: string }[] } {
+  const leftOut: { id: string; why: string }[] = [];
+  const leave = (id: string, why: string) => void leftOut.push({ id, why });
+  const ready = creams
+    .toSorted((a, b) => b.ageHours - a.ageHours)
+    .filter((cream) => {
+      if (cream.blocked) leave(cream.id, 'kept from people’s food');
+      else if (cream.ageHours > keepsUntil({ kind: 'cream', raw: cream.raw }) && !cream.ripened)
+        leave(cream.id, 'too old');
+      else if (cream.frozen) leave(cream.id, 'frozen');
+      else if (cream.souring && !cream.ripened) leave(cream.id, 'still souring');
+      else if (cream.keptApart) leave(cream.id, 'kept apart for the table');
+      else return true;
+      return false;
+    });
+  // The ripeness of the oldest decides: it has waited longest.
+  const ripened = ready[0]?.ripened ?? false;
+  const chosen: string[] = [];
+  let volume = 0;
+  for (const cream of ready) {
+    if (cream.ripened !== ripened) {
+      leave(
+        cream.id,
+        ripened
+          ? cream.ageHours < freshHours
+            ? 'fresh sweet cream does not go to ripened'
+            : 'sweet: it churns by itself'
+          : 'ripened: it churns by itself',
+      );
+      continue;
+    }
+    if (chosen.length > 0 && volume >= fillLimit * churnCapacity) {
+      leave(cream.id, 'the churn is half full without it');
+      continue;
+    }
+    chosen.push(cream.id);
+    volume += cream.volume;
+  }
+  return { chosen, leftOut };
+}

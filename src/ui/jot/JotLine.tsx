@@ -1,0 +1,194 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { CalculationError } from '@/core/calculation';
+import { creamDensity } from '@/core/dairy/creamDensity';
+import { readJot } from '@/core/jot/readJot';
+import type { Jot } from '@/core/jot/readJot';
+import type { PailView } from '@/server/pail/views';
+import { useSay } from '../frame/FarmContext';
+import { clockSeconds, useNow } from '../frame/useNow';
+import { newId } from '../outbox/newId';
+import { useAct } from '../outbox/useAct';
+import { creamGoesTo, likeYesterday, toUse, usualSkimUse } from '../pail/usual';
+import { milkCommand } from '../pail/milkCommand';
+import { fatOfCut } from '../standing/useRises';
+import styles from './JotLine.module.css';
+
+/** One line that takes what a maker would jot on the door frame, and says back what it became. */
+export function JotLine({ view, batchId }: { view: PailView; batchId?: string | undefined }) {
+  const say = useSay();
+  const now = useNow(60_000);
+  const { act, refused, busy } = useAct();
+  const [typed, setTyped] = useState('');
+  const [wrong, setWrong] = useState<string>();
+  const holds = new Map(view.lots.flatMap((lot) => (lot.vessel ? [[lot.vessel.id, lot]] : [])));
+
+  async function send() {
+    let jot: Jot;
+    try {
+      jot = readJot(
+        typed,
+        {
+          animals: view.animals,
+          vessels: view.vessels.map(({ id, name }) => {
+            const lot = holds.get(id);
+            return {
+              id,
+              name,
+              holds: lot
+                ? lot.kind === 'milk' || lot.kind === 'cream' || lot.kind === 'skim'
+                  ? lot.kind
+                  : 'other'
+                : null,
+            };
+          }),
+        },
+        say.system,
+      );
+    } catch (error) {
+      if (!(error instanceof CalculationError)) throw error;
+      setWrong(error.message);
+      return;
+    }
+    setWrong(undefined);
+    const done = await carryOut(jot);
+    if (done === true) setTyped('');
+    else if (typeof done === 'string') setWrong(done);
+  }
+
+  async function carryOut(jot: Jot): Promise<boolean | string> {
+    const atSeconds = clockSeconds();
+    switch (jot.kind) {
+      case 'milk': {
+        const before = likeYesterday(view.milkings, now);
+        if (jot.same && !before)
+          return 'There was no milking yet to be the same as: say how much, “11.2 herd”.';
+        const told = jot.same
+          ? undefined
+          : {
+              quantity: jot.amount,
+              from: jot.from,
+              animalIds: jot.animalIds,
+              vesselId: jot.vesselId,
+              celsius: jot.celsius,
+            };
+        const { input, says } = milkCommand(view, before, told, say, typed);
+        return act('milk.in', input, says);
+      }
+      case 'skim': {
+        const lots = jot.vesselIds.map((id) => holds.get(id)!);
+        const milkMass = lots.reduce((sum, { mass }) => sum + mass, 0);
+        const milkFat = lots.reduce((sum, { fat }) => sum + fat, 0) / milkMass;
+        const { kind, value } = jot.amount;
+        const creamMass = kind === 'mass' ? value : value * creamDensity(0.22, 5);
+        const into = creamGoesTo(
+          view,
+          value,
+          lots.some(({ blockedReason }) => blockedReason !== null),
+        );
+        const use = jot.use ?? usualSkimUse(view.separations);
+        return act(
+          'milk.separate',
+          {
+            way: 'ladle',
+            from: lots.map(({ id }) => ({ lotId: id })),
+            cuts: [
+              {
+                lotId: newId(),
+                mass: creamMass,
+                fat: fatOfCut(milkMass, milkFat, creamMass),
+                vesselId: into.vesselId,
+              },
+            ],
+            skim: { to: 'use', use },
+          },
+          `${say.volume(value)} of cream off ${lots.map(({ vessel }) => vessel!.name).join(' and ')}, into ${into.name}; the skim ${toUse[use]}.`,
+        );
+      }
+      case 'cream': {
+        const { kind, value } = jot.amount;
+        const fat = jot.fat ?? 0.36;
+        return act(
+          'cream.in',
+          {
+            lotId: newId(),
+            mass: kind === 'mass' ? value : value * creamDensity(Math.min(0.6, fat), 4),
+            fat,
+            fatSd: jot.fat === undefined ? 0.03 : 0.01,
+            fatMethod: 'label',
+            treatment: 'pasteurised',
+            vesselId: jot.vesselId ?? null,
+          },
+          `${kind === 'mass' ? say.mass(value) : say.volume(value)} of bought cream, ${Math.round(fat * 100)} % fat${jot.fat === undefined ? ' assumed' : ''}.`,
+        );
+      }
+      case 'reading': {
+        const lot = jot.vesselId ? holds.get(jot.vesselId) : undefined;
+        if (lot)
+          return act(
+            'lot.record',
+            { lotId: lot.id, events: [{ kind: 'reading', id: newId(), atSeconds, celsius: jot.celsius }] },
+            `${lot.vessel!.name} reads ${say.temperature(jot.celsius)}.`,
+            false,
+          );
+        if (batchId)
+          return act(
+            'batch.record',
+            { batchId, events: [{ kind: 'reading', id: newId(), atSeconds, temperature: jot.celsius }] },
+            `The churn reads ${say.temperature(jot.celsius)}.`,
+            false,
+          );
+        return 'A temperature of what? Name the vessel: “blue jar 6 C”.';
+      }
+      case 'mark':
+        if (!batchId) return 'Nothing is being churned now.';
+        return act(
+          'batch.record',
+          { batchId, events: [{ kind: 'mark', id: newId(), atSeconds, stage: jot.stage }] },
+          `Marked: ${jot.stage === 'break' ? 'it broke' : jot.stage}.`,
+          false,
+        );
+    }
+  }
+
+  const message = wrong ?? refused?.message;
+  return (
+    <form
+      className={styles.jot}
+      onSubmit={(event) => {
+        event.preventDefault();
+        void send();
+      }}
+    >
+      <TextField
+        label="Jot it down"
+        value={typed}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          setWrong(undefined);
+        }}
+        error={message !== undefined}
+        helperText={message}
+        placeholder={`${say.system === 'metric' ? '11.2' : '3 gal'} ${view.animals.find(({ milked }) => milked)?.name.toLowerCase() ?? 'herd'}`}
+        fullWidth
+        size="small"
+        slotProps={{
+          htmlInput: {
+            autoComplete: 'off',
+            autoCapitalize: 'off',
+            spellCheck: false,
+            maxLength: 120,
+            enterKeyHint: 'done',
+          },
+          formHelperText: { 'aria-live': 'polite', sx: { fontSize: '0.95rem' } },
+        }}
+      />
+      <Button type="submit" variant="outlined" disabled={busy || typed.trim() === ''} sx={{ minHeight: 48 }}>
+        Write
+      </Button>
+    </form>
+  );
+}

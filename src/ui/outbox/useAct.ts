@@ -1,0 +1,62 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useCallback, useState } from 'react';
+import { useNotice } from '../frame/Notices';
+import { newId } from './newId';
+import { useOutbox } from './OutboxProvider';
+
+/** What came back of an act: the field and the sentence when it was refused. */
+export interface Refused {
+  message: string;
+  field?: string;
+}
+
+/**
+ * Does one thing to the ledger: sends it, says what was done with Undo beside it, and draws the page again. A refusal
+ * stays on the screen that asked.
+ */
+export function useAct(): {
+  act: (
+    name: string,
+    input: Record<string, unknown>,
+    says: string,
+    /** False for what is no entry, and so cannot be taken back as one. */
+    undoable?: boolean,
+  ) => Promise<boolean>;
+  refused: Refused | undefined;
+  busy: boolean;
+} {
+  const outbox = useOutbox();
+  const notice = useNotice();
+  const router = useRouter();
+  const [refused, setRefused] = useState<Refused>();
+  const [busy, setBusy] = useState(false);
+  const act = useCallback(
+    async (name: string, input: Record<string, unknown>, says: string, undoable = true) => {
+      const id = newId();
+      setRefused(undefined);
+      setBusy(true);
+      const answer = await outbox.put(name, input, id);
+      setBusy(false);
+      if (answer.status === 'refused') {
+        setRefused({ message: answer.message, ...(answer.field ? { field: answer.field } : {}) });
+        router.refresh();
+        return false;
+      }
+      const parked = (answer.result as { parked?: boolean; question?: string } | null)?.parked;
+      notice({
+        says: parked
+          ? `Set aside with a question: ${(answer.result as { question: string }).question}`
+          : says,
+        ...(undoable && !parked
+          ? { undo: () => void outbox.put('entry.undo', { commandId: id }).then(() => router.refresh()) }
+          : {}),
+      });
+      router.refresh();
+      return true;
+    },
+    [outbox, notice, router],
+  );
+  return { act, refused, busy };
+}

@@ -1,0 +1,246 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { milkBlock, pooledMilkFat, richestMilk } from '@/core/dairy/milkIn';
+import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { places } from '@/core/standing/places';
+import type { Place } from '@/core/standing/places';
+import type { PailView } from '@/server/pail/views';
+import { useSay } from '../frame/FarmContext';
+import { useNow } from '../frame/useNow';
+import { useAct } from '../outbox/useAct';
+import { Chips } from '../quantity/Chips';
+import { QuantityField, understand } from '../quantity/QuantityField';
+import { Quiet } from '../theme/Enamel';
+import { milkCommand } from './milkCommand';
+import styles from './Pail.module.css';
+import type { MilkingDetails } from './usual';
+import { freeVessels, likeYesterday, vesselFor } from './usual';
+
+export const milkRules = (system: PailView['farm']['unitSystem']) => ({
+  system,
+  kinds: ['volume', 'mass'] as const,
+  bareUnit: { metric: 'L', us: 'qt', imperial: 'pt' }[system],
+  check: ({ kind, value }: { kind: string; value: number }) =>
+    value <= 0
+      ? 'There has to be some milk: an amount above zero is needed.'
+      : value > 2_000_000
+        ? `That is ${Math.round(value / 1000)} ${kind === 'mass' ? 'kg' : 'L'} at once: check the unit.`
+        : undefined,
+});
+
+const isoDay = (seconds: number, timeZone: string): string =>
+  new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(
+    new Date(seconds * 1000),
+  );
+
+/** Milk in: one tap when it is as yesterday, one number when only the amount differs, a few taps for the rest. */
+export function MilkIn({ view, open: wasOpen = false }: { view: PailView; open?: boolean }) {
+  const say = useSay();
+  const now = useNow(60_000);
+  const { act, refused, busy } = useAct();
+  const before = likeYesterday(view.milkings, now);
+  const usual = (before?.details ?? {}) as MilkingDetails;
+  const [open, setOpen] = useState(wasOpen);
+  const [typed, setTyped] = useState('');
+  const [of, setOf] = useState<string>();
+  const [vesselId, setVesselId] = useState<string>();
+  const [place, setPlace] = useState<Place>();
+  const [fatTyped, setFatTyped] = useState('');
+  const [heatTyped, setHeatTyped] = useState('');
+  const [unstrained, setUnstrained] = useState(false);
+  const amount = understand(typed, milkRules(say.system));
+  const quantity = amount && 'quantity' in amount ? amount.quantity : undefined;
+  const fat = understand(fatTyped, {
+    system: say.system,
+    kinds: ['fraction'],
+    bareUnit: '%',
+    check: ({ value }) =>
+      value > richestMilk
+        ? `${text(spokenFraction(value))} is no milk: it holds at most 12 % fat.`
+        : undefined,
+  });
+  const heat = understand(heatTyped, {
+    system: say.system,
+    kinds: ['temperature'],
+    bareUnit: say.system === 'us' ? 'F' : 'C',
+    check: ({ value }) => (value < 0 || value > 42 ? 'Milk comes in between 0 and 42 °C.' : undefined),
+  });
+  const milked = view.animals.filter((animal) => animal.milked);
+  const usualOf = usual.from === 'animals' ? (usual.animalIds?.[0] ?? 'herd') : (usual.from ?? 'herd');
+  const chosenOf = of ?? usualOf;
+  const from = chosenOf === 'herd' || chosenOf === 'bought' ? chosenOf : 'animals';
+  const animals =
+    from === 'animals' ? view.animals.filter(({ id }) => id === chosenOf) : from === 'herd' ? milked : [];
+  const day = isoDay(now, view.farm.timeZone);
+  const block = milkBlock(animals, day);
+  const expected = pooledMilkFat(animals, day);
+  const volume = quantity?.value ?? (before ? before.mass / 1.03 : 2000);
+  const wouldBe = vesselFor(view, before, volume);
+  const free = freeVessels(view, 'milk');
+  const filled = view.lots.filter(({ kind, vessel }) => kind === 'milk' && vessel);
+  const wrong = [fat, heat].some((one) => one && 'wrong' in one);
+
+  async function send() {
+    if (!quantity) return;
+    const { input, says } = milkCommand(
+      view,
+      before,
+      {
+        quantity,
+        from,
+        animalIds: from === 'animals' ? [chosenOf] : [],
+        ...(vesselId === undefined ? {} : { vesselId: vesselId === 'none' ? null : vesselId }),
+        ...(fat && 'quantity' in fat ? { fat: fat.quantity.value } : {}),
+        ...(heat && 'quantity' in heat ? { celsius: heat.quantity.value } : {}),
+        ...(place ? { place } : {}),
+        strained: !unstrained,
+      },
+      say,
+      typed.trim(),
+    );
+    if (await act('milk.in', input, block ? `${says} Kept from people: ${block.reason}.` : says)) {
+      setTyped('');
+      setOpen(false);
+      setVesselId(undefined);
+    }
+  }
+
+  return (
+    <section className={styles.in} aria-label="Milk in">
+      <div className={styles.acts}>
+        {before && !quantity && (
+          <Button
+            variant={open ? 'outlined' : 'contained'}
+            size="large"
+            disabled={busy}
+            sx={{
+              minHeight: 84,
+              fontSize: '1.2rem',
+              flexDirection: 'column',
+              alignItems: 'flex-start',
+              px: 3,
+            }}
+            onClick={() => {
+              const { input, says } = milkCommand(view, before, undefined, say, '');
+              void act('milk.in', input, says);
+            }}
+          >
+            Same as yesterday, {say.volume(before.mass / 1.03)}
+            <small className={styles.small}>
+              {wouldBe ? `into ${wouldBe.name}` : 'into a pail'}
+              {usual.from === 'animals' &&
+                `, ${view.animals
+                  .filter(({ id }) => usual.animalIds?.includes(id))
+                  .map(({ name }) => name)
+                  .join(' and ')}`}
+            </small>
+          </Button>
+        )}
+        <div style={{ flex: '1 1 220px', maxWidth: 380 }}>
+          <QuantityField
+            label="How much milk"
+            typed={typed}
+            onTyped={setTyped}
+            understood={amount}
+            system={say.system}
+            hint={{ metric: '11.2 L, or kilograms', us: '3 gal, or 12 qt', imperial: '18 pints' }[say.system]}
+            onEnter={() => void send()}
+          />
+        </div>
+        {quantity && (
+          <Button
+            variant="contained"
+            size="large"
+            disabled={busy || wrong}
+            sx={{ minHeight: 84, fontSize: '1.2rem' }}
+            onClick={() => void send()}
+          >
+            Milk in
+          </Button>
+        )}
+        <Button variant="text" aria-expanded={open} onClick={() => setOpen((was) => !was)}>
+          {open ? 'As usual' : 'Differently'}
+        </Button>
+      </div>
+      {(quantity || open) && block && (
+        <p className={styles.refused} role="status">
+          This milk will be kept from people’s food until {say.day(block.until)}: {block.reason}.
+        </p>
+      )}
+      {refused && (
+        <p className={styles.refused} role="alert">
+          {refused.message}
+        </p>
+      )}
+      {open && (
+        <>
+          <Chips
+            legend="Whose milk"
+            chosen={chosenOf}
+            onChoose={setOf}
+            choices={[
+              { key: 'herd', name: 'The herd', small: text(spokenFraction(pooledMilkFat(milked, day).fat)) },
+              ...view.animals.map((animal) => ({
+                key: animal.id,
+                name: animal.name,
+                small: milkBlock([animal], day) ? 'kept from people' : animal.milked ? undefined : 'dry',
+              })),
+              { key: 'bought', name: 'Bought' },
+            ]}
+          />
+          <Chips
+            legend="Into"
+            chosen={vesselId ?? wouldBe?.id ?? 'none'}
+            onChoose={setVesselId}
+            choices={[
+              ...free.map(({ id, name, capacity }) => ({ key: id, name, small: say.volume(capacity) })),
+              ...filled.map(({ vessel }) => ({ key: vessel!.id, name: vessel!.name, small: 'pour onto it' })),
+              { key: 'none', name: 'A pail', small: 'no name' },
+            ]}
+          />
+          <Chips
+            legend="It stands"
+            chosen={place ?? usual.place ?? 'fridge'}
+            onChoose={setPlace}
+            choices={(['fridge', 'fanFridge', 'coldWater', 'iceWater', 'cool', 'room'] as const).map(
+              (key) => ({
+                key,
+                name: places[key].name,
+                small: say.temperature(places[key].celsius),
+              }),
+            )}
+          />
+          <div className={styles.pair}>
+            <QuantityField
+              label="Fat, if it was tested"
+              typed={fatTyped}
+              onTyped={setFatTyped}
+              understood={fat}
+              system={say.system}
+              hint={`${text(spokenFraction(expected.fat))} ± ${(expected.sd * 100).toFixed(1)} assumed`}
+            />
+            <QuantityField
+              label="How warm"
+              typed={heatTyped}
+              onTyped={setHeatTyped}
+              understood={heat}
+              system={say.system}
+              hint={`${say.temperature(usual.celsius ?? 35)} assumed`}
+            />
+          </div>
+          <label className={styles.check}>
+            <input
+              type="checkbox"
+              checked={unstrained}
+              onChange={(event) => setUnstrained(event.target.checked)}
+            />
+            Not strained yet
+          </label>
+          <Quiet>Fat assumed: {expected.how.join('; ')}.</Quiet>
+        </>
+      )}
+    </section>
+  );
+}

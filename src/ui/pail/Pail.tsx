@@ -1,0 +1,87 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useMemo } from 'react';
+import type { PailView } from '@/server/pail/views';
+import { useSay } from '../frame/FarmContext';
+import { JotLine } from '../jot/JotLine';
+import { StandingShelf } from '../standing/StandingShelf';
+import { useRises } from '../standing/useRises';
+import { useLotsNow } from '../standing/useStory';
+import { Cleaning } from './Cleaning';
+import { MilkIn } from './MilkIn';
+import styles from './Pail.module.css';
+import { ParkedEntries } from './Parked';
+import { pailSentence, SkimNow } from './SkimNow';
+import { toUse } from './usual';
+
+/** Milk: what stands, what it waits for, what came in, and where the skim went. */
+export function Pail({ view }: { view: PailView }) {
+  const say = useSay();
+  const all = useLotsNow(view.lots);
+  const lots = useMemo(() => all.filter(({ lot }) => lot.kind === 'milk' || lot.kind === 'skim'), [all]);
+  const milk = useMemo(() => lots.filter(({ lot }) => lot.kind === 'milk'), [lots]);
+  const rises = useRises(milk, view.separations);
+  const { says, skim, cool } = pailSentence(lots, rises, say.about);
+  const byProducts = view.uses.filter(({ account }) => account in toUse);
+  return (
+    <div className={styles.pail}>
+      <JotLine view={view} />
+      <ParkedEntries parked={view.parked} />
+      <section className={styles.now}>
+        <h1>{says}</h1>
+        <div className={styles.acts}>
+          <SkimNow view={view} lots={skim} rises={rises} />
+          {cool && (
+            <Button
+              component={Link}
+              href={`/pail/${cool.lot.id}`}
+              variant="contained"
+              size="large"
+              sx={{ minHeight: 96 }}
+            >
+              To {cool.lot.vessel?.name ?? 'the milk'}
+            </Button>
+          )}
+          {milk.length > 0 && (
+            <Button
+              component={Link}
+              href="/pail/separator"
+              variant="outlined"
+              size="large"
+              sx={{ minHeight: 96 }}
+            >
+              Through the separator
+            </Button>
+          )}
+        </div>
+      </section>
+      <MilkIn view={view} open={view.milkings.length === 0} />
+      <StandingShelf
+        lots={lots}
+        label="Milk and skim, oldest first"
+        empty="Milk that comes in stands here, with how far its cream has risen."
+        href={({ lot }) => (lot.kind === 'milk' ? `/pail/${lot.id}` : `/shelf/${lot.id}`)}
+      />
+      {byProducts.length > 0 && (
+        <section className={styles.stack} aria-labelledby="week">
+          <h2 id="week" style={{ margin: 0 }}>
+            Where it went this week
+          </h2>
+          <dl className={styles.uses}>
+            {byProducts.map(({ kind, account, mass }) => (
+              <div key={`${kind}${account}`}>
+                <dt>
+                  {kind === 'milk' ? 'skim' : kind} {toUse[account as keyof typeof toUse]}
+                </dt>
+                <dd>{say.about(mass)}</dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      )}
+      <Cleaning view={view} />
+    </div>
+  );
+}

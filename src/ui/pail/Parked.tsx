@@ -1,0 +1,48 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import type { ParkedShown } from '@/server/pail/views';
+import { useSay } from '../frame/FarmContext';
+import { useAct } from '../outbox/useAct';
+import styles from './Pail.module.css';
+
+/** Late entries that could not be booked as they were: each with the question it raises, until somebody answers. */
+export function ParkedEntries({ parked }: { parked: readonly ParkedShown[] }) {
+  const say = useSay();
+  const { act } = useAct();
+  return parked.map(({ commandId, name, question, device, atSeconds }) => (
+    <section key={commandId} className={styles.parked} aria-label="An entry that came late">
+      <p>
+        <strong>Set aside.</strong> {question}
+      </p>
+      <p>
+        Written {say.clock(atSeconds)} on “{device}”.
+      </p>
+      <div className={styles.steps}>
+        {name === 'lot.use' && (
+          <Button
+            variant="contained"
+            onClick={() =>
+              void act(
+                'parked.settle',
+                { commandId, how: 'takeWhatIsLeft' },
+                'Booked with what is left.',
+                false,
+              )
+            }
+          >
+            Take what is left
+          </Button>
+        )}
+        <Button
+          variant="outlined"
+          onClick={() =>
+            void act('parked.settle', { commandId, how: 'letGo' }, 'Let go; it stays on record.', false)
+          }
+        >
+          It was counted already
+        </Button>
+      </div>
+    </section>
+  ));
+}

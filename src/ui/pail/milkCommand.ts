@@ -1,0 +1,71 @@
+import { creamDensity } from '@/core/dairy/creamDensity';
+import type { Quantity } from '@/core/quantities/parseQuantity';
+import type { Milking, PailView } from '@/server/pail/views';
+import type { useSay } from '../frame/FarmContext';
+import { newId } from '../outbox/newId';
+import type { MilkingDetails } from './usual';
+import { vesselFor } from './usual';
+
+/** A jug's error, one standard deviation (handbook §6.9). */
+const jugError = 0.03;
+/** Milk of 4 % at body warmth, for turning litres into grams before its fat is known; within 0.3 % of any milk's. */
+const warmMilk = creamDensity(0.04, 35);
+
+/** Milk in, like a milking before in everything that was not said now: the command and the sentence it is. */
+export function milkCommand(
+  view: PailView,
+  before: Milking | undefined,
+  told:
+    | {
+        quantity: Quantity;
+        from?: 'herd' | 'animals' | 'bought' | undefined;
+        animalIds?: string[] | undefined;
+        vesselId?: string | null | undefined;
+        celsius?: number | undefined;
+        fat?: number | undefined;
+        place?: string | undefined;
+        strained?: boolean | undefined;
+      }
+    | undefined,
+  say: ReturnType<typeof useSay>,
+  amountTyped: string,
+): { input: Record<string, unknown>; says: string } {
+  const details = (before?.details ?? {}) as MilkingDetails;
+  const mass = told
+    ? told.quantity.kind === 'mass'
+      ? told.quantity.value
+      : told.quantity.value * warmMilk
+    : before!.mass;
+  const volume = mass / warmMilk;
+  const vessel =
+    told?.vesselId === undefined
+      ? vesselFor(view, before, volume)
+      : view.vessels.find(({ id }) => id === told.vesselId);
+  const from = told?.from ?? details.from ?? 'herd';
+  const animalIds = told?.animalIds ?? details.animalIds ?? [];
+  const of =
+    from === 'bought'
+      ? ', bought'
+      : from === 'animals'
+        ? ` of ${view.animals
+            .filter(({ id }) => animalIds.includes(id))
+            .map(({ name }) => name)
+            .join(' and ')}`
+        : '';
+  return {
+    input: {
+      lotId: newId(),
+      from,
+      animalIds: from === 'animals' ? animalIds : [],
+      mass,
+      massSd: told?.quantity.sd !== undefined ? told.quantity.sd * warmMilk : jugError * mass,
+      amountTyped: told ? amountTyped : (details.amountTyped ?? ''),
+      celsius: told?.celsius ?? details.celsius ?? 35,
+      strained: told?.strained ?? details.strained ?? true,
+      vesselId: vessel?.id ?? null,
+      place: told?.place ?? details.place ?? 'fridge',
+      ...(told?.fat === undefined ? {} : { fat: told.fat }),
+    },
+    says: `${say.volume(volume)} of milk${of}${vessel ? ` into ${vessel.name}` : ''}.`,
+  };
+}

@@ -1,0 +1,100 @@
+import type { Place } from '@/core/standing/places';
+import type { Milking, PailView, SeparationBefore, ShownLot, Use, Vessel } from '@/server/pail/views';
+
+const milkVessels = ['pail', 'jar', 'can', 'tapCan', 'pan'];
+const creamVessels = ['jar', 'tub', 'crock'];
+
+/** Vessels that nothing stands in, of kinds that hold milk or cream, in the order they were used last. */
+export function freeVessels(
+  { vessels, lots }: { vessels: readonly Vessel[]; lots: readonly ShownLot[] },
+  what: 'milk' | 'cream',
+): Vessel[] {
+  const taken = new Set(lots.flatMap(({ vessel }) => (vessel ? [vessel.id] : [])));
+  const kinds = what === 'milk' ? milkVessels : creamVessels;
+  return vessels.filter(({ id, kind }) => kinds.includes(kind) && !taken.has(id));
+}
+
+/** The milking to be like: the one nearest to this hour yesterday, or else the last. */
+export function likeYesterday(milkings: readonly Milking[], nowSeconds: number): Milking | undefined {
+  const day = 86_400;
+  const near = milkings
+    .filter(({ atSeconds }) => Math.abs(nowSeconds - day - atSeconds) < 5 * 3600)
+    .toSorted((a, b) => Math.abs(nowSeconds - day - a.atSeconds) - Math.abs(nowSeconds - day - b.atSeconds));
+  return near[0] ?? milkings[0];
+}
+
+/** Where milk like that milking's goes now: its vessel when it is free, one of its kind, or any that is free. */
+export function vesselFor(view: PailView, milking: Milking | undefined, volume: number): Vessel | undefined {
+  const free = freeVessels(view, 'milk').filter(({ capacity }) => capacity >= volume);
+  const before = view.vessels.find(({ id }) => id === milking?.vesselId);
+  return (
+    free.find(({ id }) => id === before?.id) ??
+    free.find(({ kind }) => kind === before?.kind) ??
+    free.toSorted((a, b) => a.capacity - b.capacity)[0]
+  );
+}
+
+export interface MilkingDetails {
+  from?: 'herd' | 'animals' | 'bought';
+  animalIds?: string[];
+  amountTyped?: string;
+  celsius?: number;
+  strained?: boolean;
+  place?: Place;
+}
+
+/** Where skim usually goes on this farm. */
+export function usualSkimUse(separations: readonly SeparationBefore[]): Use {
+  const last = separations.find(({ skimUse }) => skimUse !== undefined && skimUse !== 'kept')?.skimUse;
+  return (last as Use | undefined) ?? 'pigs';
+}
+
+/** Where cream goes: onto cream of the same sort that already stands cold, or into a free vessel. */
+export function creamGoesTo(
+  view: Pick<PailView, 'lots' | 'vessels'>,
+  volume: number,
+  blocked: boolean,
+): { vesselId: string | null; name: string } {
+  const tub = view.lots.find(
+    ({ kind, vessel, mass, ripened, blockedReason, details, events }) =>
+      kind === 'cream' &&
+      vessel &&
+      !ripened &&
+      details.cut !== 'top' &&
+      (blockedReason !== null) === blocked &&
+      !events.some((event) => event.kind === 'soured') &&
+      mass + volume < vessel.capacity,
+  );
+  if (tub?.vessel) return { vesselId: tub.vessel.id, name: tub.vessel.name };
+  const free = freeVessels(view, 'cream')
+    .filter(({ capacity }) => capacity >= volume)
+    .toSorted((a, b) => a.capacity - b.capacity)[0];
+  return free ? { vesselId: free.id, name: free.name } : { vesselId: null, name: 'a jar' };
+}
+
+export const useNames: Record<Use, string> = {
+  pigs: 'Pigs',
+  hens: 'Hens',
+  calves: 'Calves',
+  drunk: 'Drinking',
+  baked: 'Baking',
+  yoghurt: 'Yoghurt',
+  curd: 'Curd',
+  soap: 'Soap, not food',
+  sold: 'Sold',
+  spilled: 'Spilled',
+  spoiled: 'Spoiled',
+};
+export const toUse: Record<Use, string> = {
+  pigs: 'to the pigs',
+  hens: 'to the hens',
+  calves: 'to the calves',
+  drunk: 'for drinking',
+  baked: 'for baking',
+  yoghurt: 'for yoghurt',
+  curd: 'for curd',
+  soap: 'for soap',
+  sold: 'to sale',
+  spilled: 'spilled',
+  spoiled: 'spoiled',
+};

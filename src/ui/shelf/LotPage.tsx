@@ -1,0 +1,161 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useState } from 'react';
+import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import type { LotView } from '@/server/shelf/views';
+import { Cautions } from '../caution/Caution';
+import { useSay } from '../frame/FarmContext';
+import { useNow } from '../frame/useNow';
+import { newId } from '../outbox/newId';
+import { useAct } from '../outbox/useAct';
+import styles from '../pail/Pail.module.css';
+import { HeatCard } from '../standing/HeatCard';
+import { TemperatureCard } from '../standing/TemperatureCard';
+import { UseCard } from '../standing/UseCard';
+import { sayAge, useLotsNow } from '../standing/useStory';
+import { Enamel, Quiet } from '../theme/Enamel';
+import { LotDrawing } from '../vessel/LotDrawing';
+import { vesselShapes } from '../vessel/shapes';
+import { Ripen } from './Ripen';
+import { Temper } from './Temper';
+import { Trail } from './Trail';
+
+const kindNames: Record<string, string> = {
+  milk: 'milk',
+  cream: 'cream',
+  skim: 'skim',
+  buttermilk: 'buttermilk',
+  butter: 'butter',
+  culture: 'culture',
+  ghee: 'ghee',
+};
+/** Culture to keep for the next time, g: enough for two per cent of five litres. */
+const keeps = 100;
+
+/** One lot at rest: ripen it, temper it, use it, and its whole way. */
+export function LotPage({ view }: { view: LotView }) {
+  const say = useSay();
+  const now = Math.floor(useNow(5000) / 5) * 5;
+  const { act, refused } = useAct();
+  const [more, setMore] = useState(false);
+  const [one] = useLotsNow([view.lot]);
+  if (!one) return null;
+  const { lot, story } = one;
+  const empty = lot.mass <= 0.5;
+  const pourable = lot.kind !== 'butter' && lot.kind !== 'ghee';
+  return (
+    <div className={styles.pail}>
+      <header className={styles.head}>
+        <Quiet>
+          <Link href="/shelf">Shelf</Link> / {lot.code}
+        </Quiet>
+        <div style={{ display: 'flex', gap: 20, alignItems: 'center' }}>
+          {!empty && pourable && (
+            <div style={{ width: 84, height: 104, flex: 'none' }}>
+              <LotDrawing
+                shape={vesselShapes[lot.vessel?.kind ?? 'jar']}
+                fill={Math.max(0.06, one.fill)}
+                fat={one.fatShare}
+                frozen={story?.frozen === 'frozen'}
+                blocked={lot.blockedReason !== null}
+                label=""
+              />
+            </div>
+          )}
+          <div>
+            <h1>
+              {lot.vessel?.name ??
+                `${kindNames[lot.kind]!.replace(/^./, (letter) => letter.toUpperCase())} ${lot.code}`}
+              {empty ? ': empty' : `: ${one.waiting.word}`}
+            </h1>
+            <Quiet>
+              {empty
+                ? `${kindNames[lot.kind]} that is used up.`
+                : `${say.volume(one.volume)} of ${kindNames[lot.kind]}, ${text(spokenFraction(one.fatShare, lot.kind === 'cream' ? 0 : 2))} fat${lot.fatSd && lot.kind === 'cream' ? ` ± ${(lot.fatSd * 100).toFixed(0)}` : ''}, ${lot.treatment}, oldest part ${sayAge(one.ageHours)}${lot.details.line ? `, ${lot.details.line.name} carried on ${lot.details.line.generation} times` : ''}.`}
+            </Quiet>
+          </div>
+        </div>
+        {lot.blockedReason && (
+          <Cautions
+            cautions={[
+              { key: 'blocked', level: 'danger', says: `Kept from people’s food. ${lot.blockedReason}.` },
+            ]}
+          />
+        )}
+        {!empty && one.waiting.word === 'too old' && (
+          <Cautions
+            cautions={[
+              {
+                key: 'old',
+                level: 'danger',
+                says: 'Past its safe time: it is not tasted and not churned. Before it goes to animals, ask what the law allows.',
+              },
+            ]}
+          />
+        )}
+      </header>
+      {!empty && pourable && (
+        <div className={styles.two}>
+          <div className={styles.stack}>
+            {lot.kind === 'cream' && !story?.souring && (
+              <Temper one={one} now={now} usual={view.last?.temperature} />
+            )}
+            {lot.kind !== 'culture' && <Ripen one={one} cultures={view.cultures} now={now} />}
+            {lot.kind === 'cream' && story?.souring && story.soured && (
+              <Temper one={one} now={now} usual={view.last?.temperature} />
+            )}
+            {lot.ripened && (lot.kind === 'buttermilk' || lot.kind === 'culture' || lot.kind === 'cream') && (
+              <Enamel className={styles.stack} aria-label="Keep a culture">
+                <h2 style={{ margin: 0 }}>Keep some as culture</h2>
+                <Quiet>
+                  {(lot.details.line?.generation ?? 0) >= 8
+                    ? 'This line has been carried on eight times and more: begin it anew from a bought culture soon.'
+                    : 'From what soured well: fresh, clean-smelling, kept cold in a clean jar.'}
+                </Quiet>
+                <Button
+                  variant="outlined"
+                  onClick={() =>
+                    void act(
+                      'culture.keep',
+                      { lotId: newId(), fromLotId: lot.id, mass: Math.min(keeps, lot.mass) },
+                      `${say.mass(Math.min(keeps, lot.mass))} kept as culture.`,
+                    )
+                  }
+                >
+                  Keep {say.mass(Math.min(keeps, lot.mass))}
+                </Button>
+              </Enamel>
+            )}
+            {refused && (
+              <p className={styles.refused} role="alert">
+                {refused.message}
+              </p>
+            )}
+          </div>
+          <div className={styles.stack}>
+            <TemperatureCard one={one} now={now} title="Temperature" />
+            <UseCard one={one} usual={lot.kind === 'buttermilk' ? 'baked' : 'pigs'} />
+            {lot.treatment === 'raw' &&
+              (more ? (
+                <HeatCard one={one} />
+              ) : (
+                <Button variant="text" onClick={() => setMore(true)}>
+                  Pasteurise it
+                </Button>
+              ))}
+          </div>
+        </div>
+      )}
+      <section className={styles.stack} aria-labelledby="trail">
+        <h2 id="trail" style={{ margin: 0 }}>
+          {view.trail.lots.length <= 1
+            ? 'Nothing came of it yet, and it came of nothing else.'
+            : 'Where it came from, and what came of it'}
+        </h2>
+        <Trail trail={view.trail} lotId={lot.id} />
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,50 @@
+'use client';
+
+import { useMemo } from 'react';
+import { creamDensity } from '@/core/dairy/creamDensity';
+import type { FatMethod } from '@/core/dairy/creamFat';
+import { fatMethods } from '@/core/dairy/creamFat';
+import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { lotsMix } from '@/core/tempering/lotsMix';
+import type { ShelfView, ShownLot } from '@/server/shelf/views';
+import { PlanChurning } from '../churning/PlanChurning';
+import type { CreamFromShelf } from '../churning/planDraft';
+import { useSay } from '../frame/FarmContext';
+import { list } from '../pail/SkimNow';
+import { lotNow } from '../standing/useStory';
+
+/** The plan for cream chosen on the Shelf: what it is, is known; the churn and its temperature are asked. */
+export function PlanFromShelf({ view, lots }: { view: ShelfView; lots: ShownLot[] }) {
+  const say = useSay();
+  const from = useMemo((): CreamFromShelf => {
+    const now = lots.map((lot) => lotNow(lot, view.nowSeconds));
+    const { mass, fat, temperature } = lotsMix({
+      lots: now.map((one) => ({ mass: one.lot.mass, fat: one.fatShare, temperature: one.celsius })),
+    });
+    const volume = mass / creamDensity(Math.min(0.6, fat), Math.max(0, Math.min(45, temperature)));
+    const method = lots[0]!.fatMethod as FatMethod | null;
+    const ripened = now.every(({ story }) => story?.soured);
+    return {
+      lots: lots.map(({ id }) => ({ lotId: id })),
+      facts: {
+        creamMass: mass,
+        creamMassSd: 0.02 * mass,
+        creamVolume: volume,
+        amountTyped: say.volume(volume),
+        creamFat: Math.max(0.05, Math.min(0.6, fat)),
+        creamFatSd: Math.max(
+          0.005,
+          Math.hypot(...lots.map((lot) => ((lot.fatSd ?? 0.03) * lot.mass) / mass)),
+        ),
+        fatMethod: method && method in fatMethods ? method : 'gravity',
+        ripened,
+        treatment: lots.some(({ treatment }) => treatment === 'raw') ? 'raw' : 'pasteurised',
+        homogenised: lots.some(({ details }) => details.homogenised === true),
+      },
+      celsius: temperature,
+      says: `${say.volume(volume)} of ${text(spokenFraction(fat, 0))} cream, from ${list(lots.map((lot) => lot.vessel?.name ?? lot.code))}.`,
+      small: `${ripened ? 'Ripened' : 'Sweet'}, ${lots.some(({ treatment }) => treatment === 'raw') ? 'raw' : 'heated'}; it should stand at ${say.temperature(Math.round(temperature))} now.`,
+    };
+  }, [lots, view.nowSeconds, say]);
+  return <PlanChurning plan={view} front={undefined} from={from} />;
+}

@@ -1,0 +1,183 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useMemo, useState } from 'react';
+import { proposeChurning } from '@/core/planning/proposeChurning';
+import { keepsUntil } from '@/core/planning/todayRank';
+import type { ShelfView } from '@/server/shelf/views';
+import { useSay } from '../frame/FarmContext';
+import styles from '../pail/Pail.module.css';
+import { ParkedEntries } from '../pail/Parked';
+import { list } from '../pail/SkimNow';
+import { StandingShelf } from '../standing/StandingShelf';
+import type { LotNow } from '../standing/useStory';
+import { useLotsNow } from '../standing/useStory';
+import { Quiet } from '../theme/Enamel';
+import { CreamIn } from './CreamIn';
+import { NextChurning } from './NextChurning';
+
+/** mL of a churn nobody has named yet. */
+const anyChurn = 4000;
+
+/** Cream at rest: what it waits for, which lots make the next churning, and what stands beside it. */
+export function Shelf({ view }: { view: ShelfView }) {
+  const say = useSay();
+  const all = useLotsNow(view.lots);
+  const creams = useMemo(() => all.filter(({ lot }) => lot.kind === 'cream'), [all]);
+  const beside = useMemo(
+    () => all.filter(({ lot }) => lot.kind === 'skim' || lot.kind === 'buttermilk' || lot.kind === 'culture'),
+    [all],
+  );
+  const capacity =
+    view.vessels.find(({ id }) => id === view.last?.vesselId)?.capacity ??
+    view.last?.capacity ??
+    view.vessels.find(({ kind }) => kind === 'churn')?.capacity ??
+    anyChurn;
+  const proposal = useMemo(
+    () =>
+      proposeChurning(
+        creams.map(({ lot, story, volume, ageHours }) => ({
+          id: lot.id,
+          volume,
+          ageHours,
+          raw: lot.treatment === 'raw',
+          ripened: story?.soured ?? lot.ripened,
+          souring: story?.souring !== undefined,
+          frozen: story?.frozen !== undefined,
+          blocked: lot.blockedReason !== null,
+          keptApart: lot.details.cut === 'top',
+        })),
+        capacity,
+      ),
+    [creams, capacity],
+  );
+  const [picked, setPicked] = useState<ReadonlySet<string>>();
+  const [adding, setAdding] = useState(false);
+  const chosen = picked ?? new Set(proposal.chosen);
+  const standing = creams.filter(({ lot }) => chosen.has(lot.id));
+  return (
+    <div className={styles.pail}>
+      <ParkedEntries parked={view.parked} />
+      <section className={styles.now}>
+        <h1>{sentence(creams, proposal.chosen, capacity, say)}</h1>
+        <div className={styles.acts}>
+          {proposal.chosen.length > 0 && (
+            <Button
+              component={Link}
+              href={`/churn/new?lots=${proposal.chosen.join(',')}`}
+              variant="contained"
+              size="large"
+              sx={{ minHeight: 96, fontSize: '1.3rem' }}
+            >
+              Churn {proposal.chosen.length === 1 ? 'it' : `these ${proposal.chosen.length}`}
+            </Button>
+          )}
+          {!adding && (
+            <Button
+              variant={creams.length === 0 ? 'contained' : 'outlined'}
+              size="large"
+              sx={{ minHeight: 96 }}
+              onClick={() => setAdding(true)}
+            >
+              Cream comes in
+            </Button>
+          )}
+        </div>
+      </section>
+      {adding && <CreamIn view={view} onDone={() => setAdding(false)} />}
+      <div className={styles.stack}>
+        <StandingShelf
+          lots={creams}
+          label="Cream, oldest first; choose what makes the next churning"
+          empty="No cream at rest. Skim some on the Pail, or say what you bought."
+          chosen={chosen}
+          onChoose={(id) => {
+            const next = new Set(chosen);
+            if (!next.delete(id)) next.add(id);
+            setPicked(next);
+          }}
+        />
+        {creams.length > 0 && (
+          <Quiet>
+            {picked ? (
+              <Button variant="text" sx={{ minHeight: 40, px: 0 }} onClick={() => setPicked(undefined)}>
+                Propose again
+              </Button>
+            ) : (
+              `Proposed: the oldest first, up to half a churn of ${say.volume(capacity)}.${leftOut(proposal.leftOut, creams)}`
+            )}
+          </Quiet>
+        )}
+      </div>
+      {standing.length > 0 && (
+        <NextChurning
+          key={[...chosen].join()}
+          view={view}
+          chosen={standing}
+          others={all.filter(({ lot }) => lot.kind === 'skim' || lot.kind === 'milk')}
+          capacity={capacity}
+          onPoured={() => setPicked(undefined)}
+        />
+      )}
+      {creams.length > 0 && (
+        <nav aria-label="Cream, one by one" className={styles.steps}>
+          {creams.map(({ lot }) => (
+            <Button key={lot.id} component={Link} href={`/shelf/${lot.id}`} variant="text">
+              {lot.vessel?.name ?? lot.code}: ripen, temper, use
+            </Button>
+          ))}
+        </nav>
+      )}
+      {beside.length > 0 && (
+        <section className={styles.stack} aria-labelledby="beside">
+          <h2 id="beside" style={{ margin: 0 }}>
+            Beside it
+          </h2>
+          <StandingShelf lots={beside} label="Skim, buttermilk and cultures, oldest first" empty="" />
+        </section>
+      )}
+    </div>
+  );
+}
+
+function leftOut(left: readonly { id: string; why: string }[], creams: readonly LotNow[]): string {
+  if (left.length === 0) return '';
+  const said = left.map(({ id, why }) => {
+    const one = creams.find(({ lot }) => lot.id === id);
+    return `${one?.lot.vessel?.name ?? one?.lot.code ?? id} (${why})`;
+  });
+  return ` Left out: ${list(said)}.`;
+}
+
+function sentence(
+  creams: readonly LotNow[],
+  proposed: readonly string[],
+  capacity: number,
+  say: ReturnType<typeof useSay>,
+): string {
+  const name = (one: LotNow) => one.lot.vessel?.name ?? one.lot.code;
+  if (creams.length === 0) return 'No cream at rest.';
+  const danger = creams.find(({ waiting, lot }) => waiting.tone === 'danger' && lot.blockedReason === null);
+  if (danger) return `${name(danger)}: ${danger.waiting.word}.`;
+  const chill = creams.find(
+    ({ waiting }) => waiting.word === 'chill it' || waiting.word === 'chill or churn',
+  );
+  if (chill) return `${name(chill)}: ${chill.waiting.word}.`;
+  const chosen = creams.filter(({ lot }) => proposed.includes(lot.id));
+  if (chosen.length === 0) {
+    const souring = creams.find(({ waiting }) => waiting.word === 'souring');
+    return souring
+      ? `${name(souring)} is souring; nothing else waits to be churned.`
+      : 'Nothing here waits for the churn.';
+  }
+  const volume = chosen.reduce((sum, one) => sum + one.volume, 0);
+  const left = Math.min(
+    ...chosen.map((one) => keepsUntil({ kind: 'cream', raw: one.lot.treatment === 'raw' }) - one.ageHours),
+  );
+  const sweet = chosen.some(({ story }) => !story?.soured);
+  if (sweet && left < 24)
+    return `Churn ${say.volume(volume)} today: the oldest has ${Math.max(1, Math.round(left))} h left.`;
+  if (volume >= 0.45 * capacity) return `${say.volume(volume)} of cream is a load: churn it when it suits.`;
+  return `${say.volume(volume)} of cream so far${sweet ? `; it keeps ${Math.floor(left / 24)} more days` : ''}.`;
+}

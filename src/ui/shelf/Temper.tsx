@@ -1,0 +1,355 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { CalculationError } from '@/core/calculation';
+import { creamDensity } from '@/core/dairy/creamDensity';
+import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
+import type { Place } from '@/core/standing/places';
+import { places } from '@/core/standing/places';
+import type { TemperMethod, TemperPlan } from '@/core/tempering/temperPlan';
+import { temperPlan } from '@/core/tempering/temperPlan';
+import { Cautions } from '../caution/Caution';
+import { useSay } from '../frame/FarmContext';
+import { clockSeconds } from '../frame/useNow';
+import { newId } from '../outbox/newId';
+import { useAct } from '../outbox/useAct';
+import styles from '../pail/Pail.module.css';
+import { useChimeAt } from '../pail/useChime';
+import { Chips } from '../quantity/Chips';
+import { QuantityField, understand } from '../quantity/QuantityField';
+import { Curve } from '../standing/Curve';
+import type { LotNow } from '../standing/useStory';
+import { Enamel, Quiet } from '../theme/Enamel';
+
+const placeOf: Record<TemperMethod, Place> = {
+  roomAir: 'room',
+  fridge: 'fridge',
+  fanFridge: 'fanFridge',
+  bath: 'bath',
+  stirredBath: 'stirredBath',
+  iceWater: 'iceWater',
+};
+const methodAt: Partial<Record<Place, TemperMethod>> = {
+  room: 'roomAir',
+  fridge: 'fridge',
+  fanFridge: 'fanFridge',
+  bath: 'bath',
+  stirredBath: 'stirredBath',
+  iceWater: 'iceWater',
+};
+const targets = { cold: 8, cool: 12, classic: 14, mild: 16, room: 19 } as const;
+const targetNames: Record<keyof typeof targets, string> = {
+  cold: 'Cold',
+  cool: 'Cool',
+  classic: 'Classic',
+  mild: 'Mild',
+  room: 'Room',
+};
+
+/** From where it is to churning temperature: every way at hand, when to begin for a wanted hour, and what a probe says on the way. */
+export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: number | undefined }) {
+  const say = useSay();
+  const { act, refused } = useAct();
+  const { lot, story, celsius } = one;
+  const under = story?.tempering;
+  const [target, setTarget] = useState<keyof typeof targets | 'last'>(
+    usual === undefined ? 'classic' : 'last',
+  );
+  const [readyBy, setReadyBy] = useState('');
+  const [bathTyped, setBath] = useState('');
+  const to = under?.to ?? (target === 'last' ? usual! : targets[target]);
+  const bath = understand(bathTyped, {
+    system: say.system,
+    kinds: ['temperature'],
+    bareUnit: say.system === 'us' ? 'F' : 'C',
+    check: ({ value }) =>
+      value > 30
+        ? `A bath of ${say.temperature(30)} at most: warmer melts the outside.`
+        : value < 5
+          ? 'Warmer than the cream.'
+          : undefined,
+  });
+  const bathCelsius = bath && 'quantity' in bath ? bath.quantity.value : 25;
+  const at = wantedAt(readyBy, now);
+  const plan = ((): TemperPlan | { wrong: string } => {
+    const volume = lot.mass / creamDensity(Math.min(0.6, one.fatShare), Math.max(0, Math.min(45, celsius)));
+    const diameter = lot.vessel?.shape.diameter ?? 120;
+    try {
+      return temperPlan({
+        volume,
+        fat: Math.min(1, one.fatShare),
+        from: Math.round(celsius * 10) / 10,
+        to,
+        diameter,
+        filledHeight: Math.max(10, (volume * 1000) / ((Math.PI / 4) * diameter ** 2)),
+        topExposed: true,
+        set: story?.soured ?? false,
+        soured: story?.soured ?? false,
+        hardness: 0,
+        methods: [
+          { method: 'roomAir' },
+          { method: 'bath', celsius: bathCelsius },
+          { method: 'stirredBath', celsius: bathCelsius },
+          { method: 'fridge' },
+          { method: 'fanFridge' },
+          { method: 'iceWater' },
+        ],
+        vesselFactors: lot.vesselReadings > 0 ? [lot.vesselFactor] : [],
+        warmHours: Math.min(400, story?.warmHours ?? 0),
+        ...(at === undefined ? {} : { readyInMinutes: Math.max(0, Math.min(10_080, (at - now) / 60)) }),
+      });
+    } catch (error) {
+      if (error instanceof CalculationError) return { wrong: error.message.replace(/^\w+: /, '') };
+      throw error;
+    }
+  })();
+  const ways = 'ways' in plan ? plan.ways.filter(({ probeMinutes }) => probeMinutes) : [];
+  const best = 'best' in plan ? plan.best : undefined;
+  const correction = (() => {
+    if (!under || !story) return undefined;
+    const method = methodAt[story.place];
+    const read = story.curve.findLast((point) => point.read && point.atSeconds > under.sinceSeconds + 60);
+    if (!method || !read || Math.abs(under.from - under.to) < 0.3) return undefined;
+    const volume =
+      lot.mass / creamDensity(Math.min(0.6, one.fatShare), Math.max(0, Math.min(45, under.from)));
+    const diameter = lot.vessel?.shape.diameter ?? 120;
+    try {
+      return temperPlan({
+        volume,
+        fat: Math.min(1, one.fatShare),
+        from: under.from,
+        to: under.to,
+        diameter,
+        filledHeight: Math.max(10, (volume * 1000) / ((Math.PI / 4) * diameter ** 2)),
+        topExposed: true,
+        set: story.soured,
+        soured: story.soured,
+        hardness: 0,
+        methods: [{ method, celsius: story.around }],
+        vesselFactors: [lot.vesselFactor],
+        warmHours: 0,
+        reading: {
+          method,
+          celsius: story.around,
+          minutes: (read.atSeconds - under.sinceSeconds) / 60,
+          probe: read.celsius,
+        },
+      }).correction;
+    } catch {
+      return undefined;
+    }
+  })();
+  const readyAt = under?.readyAtSeconds;
+  useChimeAt(now, readyAt, 'done');
+  const takeOut = at !== undefined && best?.probeMinutes ? at - best.probeMinutes.mid * 60 : undefined;
+  useChimeAt(now, takeOut, 'look');
+  const there = Math.abs(celsius - to) < 0.6;
+
+  const put = (way: TemperPlan['ways'][number]) =>
+    act(
+      'lot.record',
+      {
+        lotId: lot.id,
+        events: [
+          {
+            id: newId(),
+            atSeconds: clockSeconds(),
+            kind: 'placed',
+            place: placeOf[way.method],
+            celsius: way.celsius,
+            to,
+            readyAtSeconds: clockSeconds() + (way.probeMinutes?.mid ?? 0) * 60,
+          },
+        ],
+      },
+      `${places[placeOf[way.method]].name}: ${say.temperature(to)} ${say.clock(clockSeconds() + (way.probeMinutes?.mid ?? 0) * 60)}.`,
+      false,
+    );
+
+  if (under && story)
+    return (
+      <Enamel className={styles.stack} aria-label="Tempering">
+        <p className={styles.readout}>
+          <span className={styles.big}>
+            {there
+              ? `At ${say.temperature(celsius)}: ready to churn.`
+              : readyAt !== undefined
+                ? now < readyAt
+                  ? `Take out by ${say.clock(readyAt)}`
+                  : `It should be at ${say.temperature(to)} now: probe it.`
+                : `On the way to ${say.temperature(to)}`}
+          </span>
+        </p>
+        <Quiet>
+          {say.temperature(celsius)} now, {places[story.place].inSentence} since{' '}
+          {say.clock(under.sinceSeconds)}. A chime comes on this device while this page is open.
+        </Quiet>
+        <Curve story={story} now={now} limits={false} lot={lot} mass={lot.mass} fat={one.fatShare} to={to} />
+        {correction && (
+          <p className={styles.refused} style={{ borderLeftColor: 'var(--time)' }} role="status">
+            {correction.says}
+          </p>
+        )}
+        {!story.soured && story.warmHours > 1.5 && (
+          <Cautions
+            cautions={[
+              {
+                key: 'two-hours',
+                level: story.warmHours > 2 ? 'danger' : 'caution',
+                says: `Over ${say.temperature(5)} for ${story.warmHours.toFixed(1)} h and not soured: two hours at most, then churn or chill; after four, discard.`,
+              },
+            ]}
+          />
+        )}
+        <div className={styles.steps}>
+          {readyAt !== undefined && now < readyAt && (
+            <Button
+              component="a"
+              href={`/api/lots/${lot.id}/calendar?at=${Math.round(readyAt)}&to=${encodeURIComponent(say.temperature(to))}`}
+              variant="outlined"
+            >
+              Into the calendar
+            </Button>
+          )}
+          <Button
+            variant="outlined"
+            onClick={() =>
+              void act(
+                'lot.record',
+                {
+                  lotId: lot.id,
+                  events: [
+                    {
+                      id: newId(),
+                      atSeconds: clockSeconds(),
+                      kind: 'placed',
+                      place: 'fridge',
+                      celsius: 4,
+                    },
+                  ],
+                },
+                'Back in the fridge.',
+                false,
+              )
+            }
+          >
+            Back in the fridge
+          </Button>
+        </div>
+        {refused && (
+          <p className={styles.refused} role="alert">
+            {refused.message}
+          </p>
+        )}
+      </Enamel>
+    );
+  return (
+    <Enamel className={styles.stack} aria-label="Temper it">
+      <h2 style={{ margin: 0 }}>
+        {'wrong' in plan || there
+          ? `At ${say.temperature(celsius)} it can be churned as it is.`
+          : takeOut !== undefined && best
+            ? takeOut < now - 60
+              ? `Too late for ${say.clock(at!)} this way: the quickest is ready ${say.clock(now + quickest(ways) * 60)}.`
+              : `${best.says} ${say.clock(takeOut)}.`
+            : best?.probeMinutes
+              ? `${best.says}: ${say.temperature(to)} in ${text(spokenMinutes(best.probeMinutes.mid))}, ${say.clock(now + best.probeMinutes.mid * 60)}.`
+              : `No way at hand brings it to ${say.temperature(to)}.`}
+      </h2>
+      <Chips
+        legend="To churn at"
+        chosen={target}
+        onChoose={setTarget}
+        choices={[
+          ...(usual === undefined
+            ? []
+            : [{ key: 'last' as const, name: 'As last time', small: say.temperature(usual) }]),
+          ...(Object.keys(targets) as (keyof typeof targets)[]).map((key) => ({
+            key,
+            name: targetNames[key],
+            small: say.temperature(targets[key]),
+          })),
+        ]}
+      />
+      <div className={styles.pair}>
+        <TextField
+          type="time"
+          label="Ready by"
+          value={readyBy}
+          onChange={(event) => setReadyBy(event.target.value)}
+          slotProps={{ inputLabel: { shrink: true } }}
+          helperText="or as soon as it can be"
+        />
+        <QuantityField
+          label="Warm bath of"
+          typed={bathTyped}
+          onTyped={setBath}
+          understood={bath}
+          system={say.system}
+          hint={`${say.temperature(25)} assumed, ${say.temperature(30)} at most`}
+        />
+      </div>
+      {ways.length > 0 && !there && (
+        <ul className={styles.list} style={{ listStyle: 'none', padding: 0, display: 'grid', gap: 10 }}>
+          {ways.map((way) => (
+            <li
+              key={way.method}
+              style={{ display: 'flex', flexWrap: 'wrap', gap: '6px 14px', alignItems: 'center' }}
+            >
+              <Button variant={way === best ? 'contained' : 'outlined'} onClick={() => void put(way)}>
+                {way.says}
+              </Button>
+              <span>
+                {text(spokenMinutes(way.probeMinutes!.low))} to {text(spokenMinutes(way.probeMinutes!.high))}
+                {at !== undefined &&
+                  (way.inTime ? `; begin by ${say.clock(at - way.probeMinutes!.mid * 60)}` : '; too slow')}
+                {way.crystallisedMinutes !== undefined &&
+                  way.crystallisedMinutes > way.probeMinutes!.mid * 1.1 &&
+                  `; its fat has set after ${text(spokenMinutes(way.crystallisedMinutes))}`}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {takeOut !== undefined && takeOut > now && (
+        <>
+          <p className={styles.readout}>
+            <span className={styles.big}>Take out by {say.clock(takeOut)}</span>
+          </p>
+          <div className={styles.steps}>
+            <Button
+              component="a"
+              href={`/api/lots/${lot.id}/calendar?at=${Math.round(takeOut)}&to=${encodeURIComponent(say.temperature(to))}&ready=${Math.round(at!)}`}
+              variant="outlined"
+            >
+              Into the calendar
+            </Button>
+          </div>
+          <Quiet>A chime comes then on this device, while this page is open.</Quiet>
+        </>
+      )}
+      {'cautions' in plan && <Cautions cautions={plan.cautions} />}
+      {'reasons' in plan && <Quiet>{plan.reasons.map(({ says }) => says).join(' ')}</Quiet>}
+      {refused && (
+        <p className={styles.refused} role="alert">
+          {refused.message}
+        </p>
+      )}
+    </Enamel>
+  );
+}
+
+const quickest = (ways: TemperPlan['ways']): number =>
+  Math.min(...ways.map(({ probeMinutes }) => probeMinutes?.mid ?? Infinity));
+
+/** The next time a clock reads this, s since 1970, on this device’s own clock; undefined while nothing was chosen. */
+function wantedAt(clock: string, now: number): number | undefined {
+  const match = /^(\d\d):(\d\d)$/.exec(clock);
+  if (!match) return undefined;
+  const at = new Date(now * 1000);
+  at.setHours(Number(match[1]), Number(match[2]), 0, 0);
+  const seconds = at.getTime() / 1000;
+  return seconds > now ? seconds : seconds + 86_400;
+}

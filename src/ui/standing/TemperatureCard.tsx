@@ -1,0 +1,150 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useMemo, useState } from 'react';
+import { secondsUntil } from '@/core/standing/lotStory';
+import type { Place } from '@/core/standing/places';
+import { places } from '@/core/standing/places';
+import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
+import { useSay } from '../frame/FarmContext';
+import { clockSeconds } from '../frame/useNow';
+import { newId } from '../outbox/newId';
+import { useAct } from '../outbox/useAct';
+import styles from '../pail/Pail.module.css';
+import { Chips } from '../quantity/Chips';
+import { QuantityField, understand } from '../quantity/QuantityField';
+import { Enamel, Quiet } from '../theme/Enamel';
+import { Curve } from './Curve';
+import type { LotNow } from './useStory';
+import { toldLot } from './useStory';
+
+const coolers: readonly Place[] = ['fridge', 'fanFridge', 'coldWater', 'iceWater', 'cool', 'room', 'freezer'];
+
+/** The temperature of a lot: its curve against its readings and the cold chain, where it stands, and what would be quicker. */
+export function TemperatureCard({ one, now, title }: { one: LotNow; now: number; title: string }) {
+  const say = useSay();
+  const { act, refused } = useAct();
+  const [typed, setTyped] = useState('');
+  const { lot, story, celsius } = one;
+  const place = story?.place ?? 'fridge';
+  const times = useMemo(
+    () =>
+      story &&
+      Object.fromEntries(
+        coolers.map((key) => [
+          key,
+          secondsUntil(
+            toldLot(lot),
+            {
+              celsius,
+              place: key,
+              around: key === place ? story.around : places[key].celsius,
+              soured: story.soured,
+            },
+            lot.mass,
+            one.fatShare,
+            key === 'coldWater' ? 11 : 4.5,
+          ),
+        ]),
+      ),
+    [lot, story, celsius, place, one.fatShare],
+  );
+  const reading = understand(typed, {
+    system: say.system,
+    kinds: ['temperature'],
+    bareUnit: say.system === 'us' ? 'F' : 'C',
+    check: ({ value }) =>
+      value < -25 || value > 100 ? `Between ${say.temperature(-25)} and ${say.temperature(100)}.` : undefined,
+  });
+  const record = (event: Record<string, unknown>, says: string) =>
+    act(
+      'lot.record',
+      { lotId: lot.id, events: [{ id: newId(), atSeconds: clockSeconds(), ...event }] },
+      says,
+      false,
+    );
+  const here = times?.[place];
+  const cold = celsius <= 5.2;
+  const milk = lot.kind === 'milk';
+  const quickest =
+    times && !cold
+      ? coolers.toSorted((a, b) => (times[a] ?? Infinity) - (times[b] ?? Infinity))[0]
+      : undefined;
+  const says = !story
+    ? 'Nobody has read its temperature yet.'
+    : story.frozen === 'frozen'
+      ? 'Frozen.'
+      : cold
+        ? `Cold: ${say.temperature(celsius)} ${places[place].inSentence}.`
+        : here === undefined
+          ? `${say.temperature(celsius)} now; it does not get to ${say.temperature(4)} ${places[place].inSentence}.`
+          : `${say.temperature(celsius)} now; ${say.temperature(4)} in ${text(spokenMinutes(here / 60))} ${places[place].inSentence}.`;
+  const late = milk && story && story.hoursTo10 === undefined && one.ageHours + (here ?? Infinity) / 3600 > 6;
+  return (
+    <Enamel className={styles.stack} aria-label={title}>
+      <h2 style={{ margin: 0 }}>{says}</h2>
+      {story && story.frozen !== 'frozen' && (
+        <Curve story={story} now={now} limits={milk} lot={lot} mass={lot.mass} fat={one.fatShare} />
+      )}
+      {quickest && quickest !== place && (times?.[quickest] ?? Infinity) < 0.6 * (here ?? Infinity) && (
+        <p className={styles.refused} style={late ? undefined : { borderLeftColor: 'var(--time)' }}>
+          {late
+            ? 'Too slow for the cold chain (10 °C within 4 h of the start of milking, 4 to 7 °C two hours after the end). '
+            : 'Quicker and safer: '}
+          {places[quickest].name.toLowerCase()}, {text(spokenMinutes((times![quickest] ?? 0) / 60))}.
+        </p>
+      )}
+      <Chips
+        legend="It stands"
+        chosen={place}
+        onChoose={(key) =>
+          void record(
+            { kind: 'placed', place: key, celsius: places[key].celsius },
+            `Now ${places[key].inSentence}.`,
+          )
+        }
+        choices={coolers.map((key) => {
+          const until = times?.[key];
+          return {
+            key,
+            name: places[key].name,
+            small: cold ? undefined : until === undefined ? 'not to 4 °C' : text(spokenMinutes(until / 60)),
+          };
+        })}
+      />
+      <div className={styles.pair}>
+        <QuantityField
+          label="Probe reads"
+          typed={typed}
+          onTyped={setTyped}
+          understood={reading}
+          system={say.system}
+          hint="stir, and read in the middle"
+        />
+        <Button
+          variant="outlined"
+          disabled={!reading || !('quantity' in reading)}
+          onClick={() => {
+            if (reading && 'quantity' in reading)
+              void record(
+                { kind: 'reading', celsius: reading.quantity.value },
+                `It reads ${say.temperature(reading.quantity.value)}.`,
+              ).then((done) => done && setTyped(''));
+          }}
+        >
+          Write it down
+        </Button>
+      </div>
+      {refused && (
+        <p className={styles.refused} role="alert">
+          {refused.message}
+        </p>
+      )}
+      <Quiet>
+        {lot.vesselReadings > 0
+          ? `Foreseen as ${lot.vessel?.name} passed heat in its last ${lot.vesselReadings === 1 ? 'reading' : `${lot.vesselReadings} readings`}: ${lot.vesselFactor > 1.03 ? `${Math.round((lot.vesselFactor - 1) * 100)} % quicker than the table` : lot.vesselFactor < 0.97 ? `${Math.round((1 - lot.vesselFactor) * 100)} % slower than the table` : 'as the table says'}.`
+          : 'Foreseen from the table for such a vessel; a reading teaches it yours.'}
+      </Quiet>
+    </Enamel>
+  );
+}

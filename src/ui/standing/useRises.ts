@@ -1,0 +1,130 @@
+'use client';
+
+import { useEffect, useMemo, useState } from 'react';
+import type { CreamRise, RiseInput } from '@/core/separating/creamRise.calc';
+import type { SeparationBefore } from '@/server/pail/views';
+import { inWorker } from '@/workers/inWorker';
+import type { LotNow } from './useStory';
+
+/** Depths at which a cut is worked out: enough to read any ladle depth between two of them. */
+const cutsAcross = 80;
+
+/** What the settling model needs of milk that stands; undefined for what does not cream. */
+export function riseOf(
+  { lot, story, celsius, fatShare, ageHours }: LotNow,
+  separations: readonly SeparationBefore[],
+  moreHours = 0,
+): RiseInput | undefined {
+  if (lot.kind !== 'milk' || !lot.vessel) return undefined;
+  const { diameter, height } = lot.vessel.shape;
+  const stops = separations.flatMap(({ foreseen, stopped, vesselId }) =>
+    vesselId === lot.vessel!.id && foreseen && stopped ? [{ foreseen, stopped }] : [],
+  );
+  const volume = lot.mass / 1.03;
+  const depth = Math.min(height, (volume * 1000) / ((Math.PI / 4) * diameter ** 2));
+  return {
+    milkMass: story?.firstMass ?? lot.mass,
+    milkFat: Math.min(0.12, Math.max(0.001, story?.firstFat ?? fatShare)),
+    temperature: Math.max(0, Math.min(25, celsius)),
+    species: lot.details.species ?? 'cow',
+    heated: lot.treatment !== 'raw' || lot.details.homogenised === true,
+    // A little head room, for milk that was measured by a jug.
+    vessel: { bottomDiameter: diameter, height: Math.max(height, depth) * 1.2 },
+    hours: Math.min(168, ageHours + moreHours),
+    ladleDepths: Array.from({ length: cutsAcross }, (_, i) => (depth * (i + 1)) / cutsAcross),
+    happenings: story?.happenings ?? [],
+    stops: stops.slice(0, 40),
+  };
+}
+
+export interface Risen {
+  rise: CreamRise;
+  input: RiseInput;
+}
+
+/**
+ * Cream risen in each vessel, worked out one after another beside the page. Milk that cannot have creamed yet, or cannot
+ * cream, has no entry; neither has milk still being worked out.
+ */
+export function useRises(
+  lots: readonly LotNow[],
+  separations: readonly SeparationBefore[],
+): ReadonlyMap<string, Risen> {
+  const [rises, setRises] = useState<ReadonlyMap<string, Risen>>(new Map());
+  // Every quarter of an hour is often enough for cream.
+  const wanted = useMemo(
+    () =>
+      lots
+        .filter(({ ageHours }) => ageHours > 1)
+        .flatMap((one) => {
+          const input = riseOf({ ...one, ageHours: Math.round(one.ageHours * 4) / 4 }, separations);
+          return input ? [{ id: one.lot.id, input }] : [];
+        }),
+    [lots, separations],
+  );
+  const key = JSON.stringify(
+    wanted.map(({ id, input }) => [id, input.hours, input.milkMass, input.happenings.length]),
+  );
+  useEffect(() => {
+    const stop = new AbortController();
+    void (async () => {
+      for (const { id, input } of wanted) {
+        try {
+          const rise = await inWorker('cream.rise', input, {
+            onProgress: () => undefined,
+            signal: stop.signal,
+          });
+          if (stop.signal.aborted) return;
+          setRises((before) => new Map(before).set(id, { rise, input }));
+        } catch {
+          // Stopped, or milk too shallow to cream: there is no line to show then.
+        }
+      }
+    })();
+    return () => stop.abort();
+    // The key says what matters of the wanted ones.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key]);
+  return rises;
+}
+
+export interface Cut {
+  creamMass: number;
+  creamFat: number;
+  skimFat: number;
+  recovery: { low: number; mid: number; high: number };
+}
+
+/** What a ladle at a depth takes, read between the depths worked out; nothing at the surface. */
+export function cutBetween({ cuts }: CreamRise, depth: number): Cut {
+  const none = {
+    creamMass: 0,
+    creamFat: 0,
+    skimFat: cuts[0]?.skimFat ?? 0,
+    recovery: { low: 0, mid: 0, high: 0 },
+  };
+  const after = cuts.findIndex(({ ladleDepth }) => ladleDepth >= depth);
+  if (depth <= 0 || cuts.length === 0) return none;
+  if (after === -1) return cuts.at(-1)!;
+  const over = cuts[after]!;
+  const under = after === 0 ? { ...none, ladleDepth: 0 } : cuts[after - 1]!;
+  const share = (depth - under.ladleDepth) / (over.ladleDepth - under.ladleDepth);
+  const between = (a: number, b: number) => a + share * (b - a);
+  const creamMass = between(under.creamMass, over.creamMass);
+  const fat = between(under.creamMass * under.creamFat, over.creamMass * over.creamFat);
+  return {
+    creamMass,
+    creamFat: creamMass > 0 ? fat / creamMass : 0,
+    skimFat: between(under.skimFat, over.skimFat),
+    recovery: {
+      low: between(under.recovery.low, over.recovery.low),
+      mid: between(under.recovery.mid, over.recovery.mid),
+      high: between(under.recovery.high, over.recovery.high),
+    },
+  };
+}
+
+/** Cream fat when only its amount is known: what usually rises, in that much cream (handbook §6.3, estimate). */
+export function fatOfCut(milkMass: number, milkFat: number, creamMass: number): number {
+  return Math.min(0.32, (0.84 * milkFat * milkMass) / Math.max(1, creamMass));
+}

@@ -1,0 +1,75 @@
+'use client';
+
+import { useMemo } from 'react';
+import { creamDensity } from '@/core/dairy/creamDensity';
+import type { LotStory, ToldLot } from '@/core/standing/lotStory';
+import { lotStory } from '@/core/standing/lotStory';
+import type { Waiting } from '@/core/standing/waitsFor';
+import { waitsFor } from '@/core/standing/waitsFor';
+import type { ShownLot } from '@/server/pail/views';
+import { useNow } from '../frame/useNow';
+
+/** A vessel nobody named: a jar of usual size, mm. */
+const anyVessel = { diameter: 120, height: 200 };
+
+export const toldLot = (lot: ShownLot): ToldLot => ({
+  kind: lot.kind,
+  treatment: lot.treatment,
+  ripened: lot.ripened,
+  vessel: lot.vessel?.shape ?? anyVessel,
+  vesselFactor: lot.vesselFactor,
+  events: lot.events,
+});
+
+/** What is in a lot and how it stands, at a minute. */
+export interface LotNow {
+  lot: ShownLot;
+  story: LotStory | undefined;
+  /** °C; a fridge's when nobody said anything. */
+  celsius: number;
+  volume: number;
+  fatShare: number;
+  ageHours: number;
+  fill: number;
+  waiting: Waiting;
+}
+
+export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
+  const story = lotStory(toldLot(lot), atSeconds);
+  const celsius = story?.celsius ?? 4;
+  const fatShare = lot.mass > 0 ? Math.max(0, lot.fat) / lot.mass : 0;
+  const volume = lot.mass / creamDensity(Math.min(0.6, fatShare), Math.max(0, Math.min(45, celsius)));
+  const ageHours = Math.max(0, (atSeconds - lot.oldestSeconds) / 3600);
+  return {
+    lot,
+    story,
+    celsius,
+    volume,
+    fatShare,
+    ageHours,
+    fill: Math.min(1, volume / (lot.vessel?.capacity ?? Math.max(volume * 1.3, 1000))),
+    waiting: waitsFor(
+      {
+        kind: lot.kind,
+        treatment: lot.treatment,
+        blocked: lot.blockedReason !== null,
+        ageHours,
+        cut: lot.details.cut,
+      },
+      story,
+    ),
+  };
+}
+
+/** Lots as they stand this minute, told again as time goes on. */
+export function useLotsNow(lots: readonly ShownLot[]): LotNow[] {
+  const minute = Math.floor(useNow(15_000) / 60) * 60;
+  return useMemo(() => lots.map((lot) => lotNow(lot, minute)), [lots, minute]);
+}
+
+/** “this morning”, “yesterday evening”, “3 days old”. */
+export function sayAge(ageHours: number): string {
+  if (ageHours < 1) return `${Math.max(1, Math.round(ageHours * 60))} min old`;
+  if (ageHours < 48) return `${Math.round(ageHours)} h old`;
+  return `${Math.floor(ageHours / 24)} days old`;
+}
