@@ -12,7 +12,14 @@ loadLarkfoldOnce().then(
 );
 
 async function loadLarkfoldOnce(): Promise<void> {
-  const loaded = await loadLarkfold(await openHouse(randomUUID()));
+  let said = 0;
+  const loaded = await loadLarkfold(await openHouse(randomUUID()), {
+    progress: (share) => {
+      if (share - said < 0.2) return;
+      said = share;
+      console.log(`  living through fourteen months: ${Math.round(share * 100)} %`);
+    },
+  });
   console.log(
     loaded
       ? '  Larkfold is loaded'

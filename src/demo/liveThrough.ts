@@ -1,16 +1,16 @@
 import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
 import { expectedButter } from '@/core/churning/expectedButter';
 import { simulateChurn } from '@/core/churning/simulateChurn';
+import { splitLoads } from '@/core/churning/splitLoads';
 import type { ToolKey } from '@/core/churning/tools';
 import { churnOf, tools } from '@/core/churning/tools';
 import { creamDensity } from '@/core/dairy/creamDensity';
-import { fatMethods } from '@/core/dairy/creamFat';
 import { saltDose } from '@/core/salting/saltDose';
 import { usualMoisture } from '@/core/salting/salts';
 import { carryOut } from '@/server/commands/carryOut';
 import { setClock } from '@/server/clock';
 import { usualSalt, vessels } from './larkfold';
-import type { Morning } from './larkfold';
+import type { Churning } from './larkfold';
 import type { Noise } from './noise';
 
 /** How fast Larkfold's own churns really are against the tool's median: hidden from the application, which learns it. */
@@ -22,10 +22,24 @@ export interface Living {
   vesselIds: Map<string, string>;
 }
 
+/** Cream as the books have it, and as it really is. */
+export interface CreamAtHand {
+  lots: { lotId: string; mass?: number }[];
+  toldMass: number;
+  toldFat: number;
+  trueMass: number;
+  trueFat: number;
+}
+
 type Body = BatchEvent extends infer E ? (E extends BatchEvent ? Omit<E, 'id' | 'atSeconds'> : never) : never;
 
 /** Sends a command as Ines's tablet would, at a time. */
-export async function send({ farmId, noise }: Living, name: string, input: unknown, at: Date): Promise<void> {
+export async function send(
+  { farmId, noise }: Living,
+  name: string,
+  input: unknown,
+  at: Date,
+): Promise<unknown> {
   setClock(at);
   const answer = await carryOut(farmId, {
     id: noise.id(),
@@ -35,53 +49,63 @@ export async function send({ farmId, noise }: Living, name: string, input: unkno
     input,
     at: at.toISOString(),
   });
-  if (answer.status === 'refused') throw new Error(`Larkfold: ${name} was refused: ${answer.message}`);
+  if (answer.status === 'refused')
+    throw new Error(`Larkfold: ${name} was refused on ${at.toISOString()}: ${answer.message}`);
+  return answer.result;
 }
 
 /**
- * Lives through one morning by the core's own models, with noise on every reading, up to `untilMinutes` of churning or
+ * Lives through one churning by the core's own models, with noise on every reading, up to `untilMinutes` of churning or
  * to packed butter. Every write goes through the same commands as the screens'.
+ * @returns the batch's id, and portions still to be finished with the day they are
  */
 export async function liveThrough(
   living: Living,
-  morning: Morning,
+  churning: Churning,
+  cream: CreamAtHand,
   start: Date,
   untilMinutes = Infinity,
-): Promise<void> {
+): Promise<{ creamLotId: string; finish: { lotId: string; at: Date }[] }> {
   const { noise, vesselIds } = living;
-  const vessel = vessels.find((one) => one.key === morning.churn)!;
+  const vessel = vessels.find((one) => one.key === churning.churn)!;
   const tool = vessel.tool!;
   const startSeconds = start.getTime() / 1000;
-  const trueFat = noise.normal(morning.fat, 0.008);
-  const trueVolume = morning.millilitres * (1 + noise.normal(0, 0.015));
-  const creamMass = trueVolume * creamDensity(trueFat, morning.celsius);
-  const toldMass = morning.millilitres * creamDensity(morning.fat, morning.celsius);
+  const toldVolume = cream.toldMass / creamDensity(cream.toldFat, churning.celsius);
+  const loads = splitLoads(toldVolume, vessel.capacity);
   const facts: BatchFacts = {
-    creamMass: toldMass,
-    creamMassSd: 0.03 * toldMass,
-    creamVolume: morning.millilitres,
-    amountTyped: `${morning.millilitres / 1000} L`,
-    creamFat: morning.fat,
-    creamFatSd: fatMethods[morning.fatMethod].sd,
-    fatMethod: morning.fatMethod,
-    temperature: morning.celsius,
+    creamMass: cream.toldMass,
+    creamMassSd: 0.02 * cream.toldMass,
+    creamVolume: toldVolume,
+    amountTyped: `${(toldVolume / 1000).toFixed(1)} L`,
+    creamFat: cream.toldFat,
+    creamFatSd: 0.02,
+    fatMethod: 'separator',
+    temperature: churning.celsius,
     temperatureAssumed: false,
-    ripened: morning.ripened ?? false,
-    treatment: morning.raw ? 'raw' : 'pasteurised',
+    ripened: churning.ripened ?? false,
+    treatment: 'raw',
     homogenised: false,
     hardness: 0,
     tool,
-    vesselId: vesselIds.get(morning.churn) ?? null,
+    vesselId: vesselIds.get(churning.churn) ?? null,
     capacity: vessel.capacity,
-    loads: 1,
+    loads: loads.loads,
     usualSalt,
     usualStorage: 'fridge',
   };
   const batchId = noise.id();
+  const creamLotId = noise.id();
   await send(
     living,
     'batch.begin',
-    { batchId, creamLotId: noise.id(), startedEventId: noise.id(), startedAtSeconds: startSeconds, facts },
+    {
+      batchId,
+      creamLotId,
+      startedEventId: noise.id(),
+      startedAtSeconds: startSeconds,
+      facts,
+      fromLots: cream.lots,
+    },
     start,
   );
 
@@ -90,10 +114,10 @@ export async function liveThrough(
       tool,
       tools[tool].medianBreakMinutes * (truePace[tool] ?? 1) * Math.exp(noise.normal(0, 0.12)),
     ),
-    fat: trueFat,
-    temperature: morning.celsius,
+    fat: cream.trueFat,
+    temperature: churning.celsius,
     roomTemperature: 16,
-    fill: trueVolume / vessel.capacity,
+    fill: loads.fillEach,
     ripened: facts.ripened,
     hardness: 0,
   });
@@ -110,16 +134,20 @@ export async function liveThrough(
     const seen = run.reached[stage];
     if (seen === undefined) continue;
     const minutes = (seen / 60) * (1 + Math.abs(noise.normal(0, 0.03)));
-    if (minutes > untilMinutes) return;
+    if (minutes > untilMinutes) return { creamLotId, finish: [] };
     await record(minutes, [{ kind: 'mark', stage }]);
-    if (stage === 'whipped' && morning.water)
-      await record(minutes + 0.5, [{ kind: 'water', mass: morning.water }]);
+    if (stage === 'whipped' && churning.water)
+      await record(minutes + 0.5, [{ kind: 'water', mass: churning.water }]);
   }
   const stopped = (run.breakSeconds ?? 3600) / 60 + 1.5;
-  const made = expectedButter({ mass: creamMass, massSd: 0, fat: trueFat, fatSd: 0 }, run.buttermilkFat);
-  const butterFat = morning.butterFat ?? noise.normal(0.82, 0.008);
+  if (stopped > untilMinutes) return { creamLotId, finish: [] };
+  const made = expectedButter(
+    { mass: cream.trueMass, massSd: 0, fat: cream.trueFat, fatSd: 0 },
+    run.buttermilkFat,
+  );
+  const butterFat = churning.butterFat ?? noise.normal(0.82, 0.008);
   const unsalted = (made.mass * 0.82) / butterFat;
-  const buttermilk = (creamMass + (morning.water ?? 0) - made.mass) * 0.985;
+  const buttermilk = (cream.trueMass + (churning.water ?? 0) - made.mass) * 0.985;
   await record(stopped, [{ kind: 'mark', stage: 'stopped' }]);
   await record(stopped + 4, [
     {
@@ -129,15 +157,20 @@ export async function liveThrough(
       massSd: 0.03 * buttermilk,
     },
   ]);
-  for (const [i, clarity] of (morning.washes ?? ['milky', 'hazy', 'clear']).entries()) {
-    await record(stopped + 8 + 3 * i, [{ kind: 'washed', clarity, waterMass: 1000 }]);
-  }
-  const bodies = (morning.portions ?? []).map((part): Body => {
+  const washes = (churning.washes ?? ['milky', 'hazy', 'clear']).map((clarity): Body => ({
+    kind: 'washed',
+    clarity,
+    waterMass: 1000,
+  }));
+  await record(stopped + 12, washes);
+  const bodies = churning.portions.map((part): Body => {
     const share = unsalted * part.share;
+    const wanted = churning.saltShare ?? 0.016;
     const salt = part.salted
       ? saltDose({
           unsaltedMass: share,
-          targetFraction: 0.016,
+          // What was too salty was rinsed back to the usual before it was packed.
+          targetFraction: Math.min(0.018, wanted),
           moisture: usualMoisture,
           gramsPerTeaspoon: 5.9,
         }).salt
@@ -146,7 +179,7 @@ export async function liveThrough(
       kind: 'portion',
       portionId: noise.id(),
       name: part.name,
-      mass: Math.round(share + salt + noise.normal(0, 2)),
+      mass: Math.round(share + salt + noise.normal(0, 2) + (churning.misread ?? 0)),
       massSd: Math.max(2, 0.005 * share),
       measured: 'scale',
       saltMass: Math.round(salt * 10) / 10,
@@ -155,15 +188,16 @@ export async function liveThrough(
       storage: part.storage,
     };
   });
-  await record(stopped + 25, [...bodies, { kind: 'packed' }]);
-  for (const [i, part] of (morning.portions ?? []).entries()) {
-    const body = bodies[i]!;
-    if (part.eaten && body.kind === 'portion')
-      await send(
-        living,
-        'butter.finish',
-        { lotId: body.portionId },
-        new Date(start.getTime() + 8 * 86400_000),
-      );
-  }
+  const rinsed: Body[] =
+    (churning.saltShare ?? 0) > 0.03 ? [{ kind: 'washed', clarity: 'clear', waterMass: 1400 }] : [];
+  await record(stopped + 25, [...rinsed, ...bodies, { kind: 'packed' }]);
+  return {
+    creamLotId,
+    finish: churning.portions.flatMap(({ eatenAfter }, i) => {
+      const body = bodies[i]!;
+      return eatenAfter !== undefined && body.kind === 'portion'
+        ? [{ lotId: body.portionId, at: new Date(start.getTime() + eatenAfter * 86_400_000) }]
+        : [];
+    }),
+  };
 }

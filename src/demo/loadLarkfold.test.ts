@@ -1,6 +1,7 @@
 import { inFarm } from '@/data/farmScope';
 import { database } from '@/data/connection';
 import type { TestDatabase } from '@/data/testing/database';
+import { trailOf } from '@/data/ledger/movements';
 import { testDatabase } from '@/data/testing/database';
 import { setClock } from '@/server/clock';
 import { ledgerView } from '@/server/ledger/views';
@@ -20,9 +21,9 @@ it('lives through Larkfold’s mornings the same way each time, with books that 
   const load = async () => {
     const farm = await house.farm();
     setClock(new Date('2026-11-23T07:42:00Z'));
-    expect(await loadLarkfold(farm)).toBe(true);
+    expect(await loadLarkfold(farm, { days: 40 })).toBe(true);
     setClock(new Date('2026-11-23T07:42:00Z'));
-    expect(await loadLarkfold(farm)).toBe(false);
+    expect(await loadLarkfold(farm, { days: 40 })).toBe(false);
     return farm;
   };
   const [first, second] = [await load(), await load()];
@@ -33,8 +34,11 @@ it('lives through Larkfold’s mornings the same way each time, with books that 
       facts: { ...row.facts, vesselId: rows[i]!.facts.vesselId },
     })),
   );
-  expect(rows).toHaveLength(13);
-  expect(new Set(rows.map((row) => row.judged?.verdict))).toEqual(new Set([undefined, 'plausible', 'wet']));
+  expect(rows.length).toBeGreaterThan(10);
+  expect(rows.map((row) => row.judged?.verdict)).toEqual(
+    expect.arrayContaining([undefined, 'plausible', 'wet']),
+  );
+  expect(rows.filter((row) => row.judged?.verdict === 'plausible').length).toBeGreaterThan(0.6 * rows.length);
   expect(
     rows.filter((row) => row.judged && (row.judged.churnEfficiency < 0.9 || row.judged.churnEfficiency >= 1)),
   ).toEqual([]);
@@ -47,4 +51,8 @@ it('lives through Larkfold’s mornings the same way each time, with books that 
     database().query('SELECT sum(mass) AS mass, sum(fat) AS fat FROM entry_line', { transaction }),
   );
   expect(sums).toEqual([{ mass: '0.000', fat: '0.000' }]);
+  // From a pat on the shelf the way leads back to milkings of several days.
+  const { lots, steps } = await inFarm(first, (scope) => trailOf(scope, butter.at(-1)!.lotId));
+  expect(lots.filter(({ kind }) => kind === 'milk').length).toBeGreaterThan(3);
+  expect(steps.length).toBeGreaterThan(4);
 }, 120_000);

@@ -117,7 +117,7 @@ export async function usesSince(
   since: Date,
 ): Promise<{ kind: string; account: string; mass: number; fat: number }[]> {
   const rows = await database().query<Record<string, unknown>>(
-    `SELECT coalesce(lot.kind, 'milk') AS kind, o.account, sum(o.mass) AS mass, sum(o.fat) AS fat
+    `SELECT CASE WHEN e.kind = 'separated' THEN 'skim' ELSE coalesce(lot.kind, 'milk') END AS kind, o.account, sum(o.mass) AS mass, sum(o.fat) AS fat
      FROM entry e JOIN entry_line o ON o.farm_id = e.farm_id AND o.entry_id = e.id AND o.account IS NOT NULL AND o.mass > 0
      LEFT JOIN LATERAL (SELECT lot_id FROM entry_line l WHERE l.farm_id = e.farm_id AND l.entry_id = e.id AND l.mass < 0
                         AND l.lot_id IS NOT NULL LIMIT 1) source ON true

@@ -21,9 +21,7 @@ export async function houseViewOf(scope: FarmScope): Promise<HouseView> {
 export const frameView = (farmId: string): Promise<HouseView & { hasMilk: boolean }> =>
   inFarm(farmId, async (scope) => ({ ...(await houseViewOf(scope)), hasMilk: await milkWasHere(scope) }));
 
-export const houseView = (
-  farmId: string,
-): Promise<HouseView & { vessels: Vessel[]; animals: Animal[] }> =>
+export const houseView = (farmId: string): Promise<HouseView & { vessels: Vessel[]; animals: Animal[] }> =>
   inFarm(farmId, async (scope) => ({
     ...(await houseViewOf(scope)),
     vessels: await vesselsOf(scope),

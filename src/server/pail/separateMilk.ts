@@ -13,6 +13,8 @@ import { Refusal } from '../refusal';
 
 /** Milk this cold does not separate (handbook §5, §6.3), °C. */
 const coldest = 25;
+/** A vessel to the brim, with the error of a jug. */
+const brimful = 1.08;
 /** Fat of the milk is known this badly at worst: cream may hold this much more of it than there was (engineering estimate). */
 const mostFatOver = 1.5;
 
@@ -99,9 +101,8 @@ export const separateMilk = command({
           `Cream of ${Math.round(fat * 100)} % is butter already: cream holds at most 60 % fat.`,
           'cuts.fat',
         );
-    const held = new Map(
-      (await standingLots(scope, ['cream'])).flatMap((lot) => (lot.vessel ? [[lot.vessel.id, lot.id]] : [])),
-    );
+    const creams = await standingLots(scope, ['cream']);
+    const held = new Map(creams.flatMap((lot) => (lot.vessel ? [[lot.vessel.id, lot.id]] : [])));
     // Cream put into a vessel that holds cream is poured onto it: a tub that is topped up keeps the age of its oldest part.
     const tubOf = ({ intoLotId, vesselId }: (typeof input.cuts)[number]) =>
       intoLotId ?? (vesselId === null ? undefined : held.get(vesselId));
@@ -137,6 +138,15 @@ export const separateMilk = command({
       (input.skim.to === 'lot' && !owns(input.skim.vesselId))
     )
       throw new Refusal('That vessel is not one of this farm’s.', 'vesselId');
+    for (const cut of input.cuts) {
+      const vessel = vessels.find((one) => one.id === cut.vesselId);
+      const there = creams.find((lot) => lot.vessel?.id === cut.vesselId)?.mass ?? 0;
+      if (vessel && there + cut.mass > vessel.capacity * brimful)
+        throw new Refusal(
+          `${vessel.name} holds ${(vessel.capacity / 1000).toFixed(1)} L to the brim${there > 0 ? ` and has ${(there / 1000).toFixed(1)} kg in it` : ''}: this cream does not fit.`,
+          'cuts.vesselId',
+        );
+    }
     const milk = blendOf(drawn.map(({ lot }) => lot));
     const treatment = input.way === 'boiled' ? 'boiled' : milk.treatment;
     const shared = {

@@ -6,6 +6,8 @@ import { butterOnHand } from '@/data/ledger/ledger';
 import type { PlanView } from '../churning/views';
 import { planViewOf } from '../churning/views';
 import { now } from '../clock';
+import type { PailView } from '../pail/views';
+import { pailViewOf } from '../pail/views';
 import { localDate } from '../localDate';
 
 export interface ButterShown {
@@ -23,7 +25,7 @@ export interface ButterShown {
   raw: boolean;
 }
 
-export interface TodayView extends PlanView {
+export interface TodayView extends PlanView, PailView {
   today: string;
   inProgress: {
     id: string;
@@ -49,6 +51,7 @@ export const todayView = (farmId: string): Promise<TodayView> =>
     const { timeZone } = plan.farm;
     return {
       ...plan,
+      ...(await pailViewOf(scope)),
       today: localDate(now(), timeZone),
       inProgress: open.map(({ id, number, facts }) => ({
         id,

@@ -174,7 +174,6 @@ export function JotLine({ view, batchId }: { view: PailView; batchId?: string | 
         helperText={message}
         placeholder={`${say.system === 'metric' ? '11.2' : '3 gal'} ${view.animals.find(({ milked }) => milked)?.name.toLowerCase() ?? 'herd'}`}
         fullWidth
-        size="small"
         slotProps={{
           htmlInput: {
             autoComplete: 'off',
@@ -186,7 +185,7 @@ export function JotLine({ view, batchId }: { view: PailView; batchId?: string | 
           formHelperText: { 'aria-live': 'polite', sx: { fontSize: '0.95rem' } },
         }}
       />
-      <Button type="submit" variant="outlined" disabled={busy || typed.trim() === ''} sx={{ minHeight: 48 }}>
+      <Button type="submit" variant="outlined" disabled={busy || typed.trim() === ''} sx={{ minHeight: 56 }}>
         Write
       </Button>
     </form>

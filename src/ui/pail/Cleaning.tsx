@@ -24,66 +24,66 @@ export function Cleaning({ view }: { view: PailView }) {
   const dirty = view.vessels.filter(({ id }) => view.dirty.includes(id) && !standing.has(id));
   if (dirty.length === 0) return null;
   return (
-    <section className={styles.stack} aria-labelledby="cleaning">
-      <h2 id="cleaning" style={{ margin: 0 }}>
-        To clean: {list(dirty.map(({ name }) => name))}
-      </h2>
-      <fieldset className={styles.group}>
-        <legend>In this order</legend>
-        {steps.map(([key, name, why]) => (
-          <label key={key} className={styles.check}>
-            <input
-              type="checkbox"
-              checked={done.has(key)}
-              onChange={(event) =>
-                setDone((before) => {
-                  const next = new Set(before);
-                  if (event.target.checked) next.add(key);
-                  else next.delete(key);
-                  return next;
-                })
-              }
-            />
-            <span>
-              {name}
-              {why && <span style={{ color: 'var(--quiet)' }}>: {why}</span>}
-            </span>
-          </label>
-        ))}
-      </fieldset>
-      <Cautions
-        cautions={[
-          {
-            key: 'scald',
-            level: 'caution',
-            says: 'Boiling water and strong detergent burn: gloves on, lids off first. Wood is scalded, then soaked cold before butter touches it.',
-          },
-        ]}
-      />
-      <div className={styles.steps}>
-        <Button
-          variant="outlined"
-          onClick={() =>
-            void act(
-              'cleaning.record',
-              {
-                vesselIds: dirty.map(({ id }) => id),
-                steps:
-                  done.size > 0
-                    ? steps.map(([key]) => key).filter((key) => done.has(key))
-                    : steps.map(([key]) => key),
-              },
-              done.size > 0 && done.size < steps.length
-                ? 'Written down, with the steps that were done.'
-                : 'All clean.',
-              false,
-            ).then(() => setDone(new Set()))
-          }
-        >
-          {done.size > 0 && done.size < steps.length ? 'Write these down' : 'All four done'}
-        </Button>
+    <details>
+      <summary className={styles.summary}>To clean: {list(dirty.map(({ name }) => name))}</summary>
+      <div className={styles.stack}>
+        <fieldset className={styles.group}>
+          <legend>In this order</legend>
+          {steps.map(([key, name, why]) => (
+            <label key={key} className={styles.check}>
+              <input
+                type="checkbox"
+                checked={done.has(key)}
+                onChange={(event) =>
+                  setDone((before) => {
+                    const next = new Set(before);
+                    if (event.target.checked) next.add(key);
+                    else next.delete(key);
+                    return next;
+                  })
+                }
+              />
+              <span>
+                {name}
+                {why && <span style={{ color: 'var(--quiet)' }}>: {why}</span>}
+              </span>
+            </label>
+          ))}
+        </fieldset>
+        <Cautions
+          cautions={[
+            {
+              key: 'scald',
+              level: 'caution',
+              says: 'Boiling water and strong detergent burn: gloves on, lids off first. Wood is scalded, then soaked cold before butter touches it.',
+            },
+          ]}
+        />
+        <div className={styles.steps}>
+          <Button
+            variant="outlined"
+            onClick={() =>
+              void act(
+                'cleaning.record',
+                {
+                  vesselIds: dirty.map(({ id }) => id),
+                  steps:
+                    done.size > 0
+                      ? steps.map(([key]) => key).filter((key) => done.has(key))
+                      : steps.map(([key]) => key),
+                },
+                done.size > 0 && done.size < steps.length
+                  ? 'Written down, with the steps that were done.'
+                  : 'All clean.',
+                false,
+              ).then(() => setDone(new Set()))
+            }
+          >
+            {done.size > 0 && done.size < steps.length ? 'Write these down' : 'All four done'}
+          </Button>
+        </div>
+        <Quiet>Taken apart while it is wet; dried milk holds on.</Quiet>
       </div>
-      <Quiet>Taken apart while it is wet; dried milk holds on.</Quiet>
-    </section>
+    </details>
   );
 }

@@ -73,7 +73,7 @@ export function Pail({ view }: { view: PailView }) {
             {byProducts.map(({ kind, account, mass }) => (
               <div key={`${kind}${account}`}>
                 <dt>
-                  {kind === 'milk' ? 'skim' : kind} {toUse[account as keyof typeof toUse]}
+                  {kind} {toUse[account as keyof typeof toUse]}
                 </dt>
                 <dd>{say.about(mass)}</dd>
               </div>

@@ -14,7 +14,9 @@ import type { UnitSystem } from '@/core/quantities/units';
 import { Cautions } from '../caution/Caution';
 import { amountRules } from '../churning/planDraft';
 import { useFarm, useSay } from '../frame/FarmContext';
+import { newId } from '../outbox/newId';
 import { useOutbox } from '../outbox/OutboxProvider';
+import { useAct } from '../outbox/useAct';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
@@ -120,6 +122,7 @@ function JarWithLine() {
 /** Warm milk makes cream first: what it will give, what to do now, and the way on when there is cream. */
 function WarmPail() {
   const say = useSay();
+  const { act } = useAct();
   const [typed, setTyped] = useState('');
   const understood = understand(typed, amountRules(say.system));
   const quantity = understood && 'quantity' in understood ? understood.quantity : undefined;
@@ -167,9 +170,32 @@ function WarmPail() {
           },
         ]}
       />
-      <Button component={Link} href="/churn/new?front=jar" variant="outlined">
-        I have cream from it now
-      </Button>
+      <div className={styles.acts}>
+        <Button
+          variant="contained"
+          disabled={!quantity}
+          onClick={() =>
+            void act(
+              'milk.in',
+              {
+                lotId: newId(),
+                from: 'herd',
+                mass: milkMass,
+                massSd: quantity?.sd ?? 0.03 * milkMass!,
+                amountTyped: typed.trim(),
+                celsius: 35,
+                place: 'fridge',
+              },
+              `${say.volume(milkMass! / creamDensity(milkFat, 30))} of milk is written down.`,
+            )
+          }
+        >
+          Write this milk down
+        </Button>
+        <Button component={Link} href="/churn/new?front=jar" variant="outlined">
+          I have cream from it now
+        </Button>
+      </div>
     </Enamel>
   );
 }

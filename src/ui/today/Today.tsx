@@ -6,7 +6,16 @@ import { daysBetween } from '@/core/keeping/civilDate';
 import { tools } from '@/core/churning/tools';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { TodayView } from '@/server/today/views';
+import { useMemo } from 'react';
 import { useSay } from '../frame/FarmContext';
+import { JotLine } from '../jot/JotLine';
+import { MilkIn } from '../pail/MilkIn';
+import { ParkedEntries } from '../pail/Parked';
+import { pailSentence, SkimNow } from '../pail/SkimNow';
+import { StandingShelf } from '../standing/StandingShelf';
+import { useRises } from '../standing/useRises';
+import type { LotNow } from '../standing/useStory';
+import { useLotsNow } from '../standing/useStory';
 import { NameTheFarm } from './NameTheFarm';
 import { ButterShelf } from './ButterShelf';
 import { InProgress } from './InProgress';
@@ -20,15 +29,56 @@ export function Today({ view }: { view: TodayView }) {
   const fat = butter.reduce((sum, pat) => sum + pat.fat, 0);
   const first = butter[0] && [...butter].sort((a, b) => (a.keepUntil < b.keepUntil ? -1 : 1))[0];
   const daysLeft = first ? daysBetween(today, first.keepUntil) : undefined;
+  const all = useLotsNow(view.lots);
+  const milk = useMemo(() => all.filter(({ lot }) => lot.kind === 'milk'), [all]);
+  const rises = useRises(milk, view.separations);
+  const dairy = pailSentence(
+    all.filter(({ lot }) => lot.kind === 'milk' || lot.kind === 'skim'),
+    rises,
+    say.about,
+  );
+  const cream = creamSentence(all, say);
+  const hasMilk = view.milkings.length > 0 || milk.length > 0;
+  // What safety asks comes first, then milk that is ready, then cream, then butter.
+  const lead = dairy.cool || dairy.skim.length > 0 ? 'milk' : cream ? 'cream' : 'butter';
   return (
     <div className={styles.today}>
+      {(hasMilk || view.animals.length > 0) && <JotLine view={view} batchId={inProgress[0]?.id} />}
+      <ParkedEntries parked={view.parked} />
       {inProgress.length > 0 ? (
         inProgress.map((batch) => <InProgress key={batch.id} batch={batch} />)
       ) : (
         <section className={styles.now}>
-          <h1>{sentence()}</h1>
+          <h1>{lead === 'milk' ? dairy.says : lead === 'cream' ? cream!.says : sentence()}</h1>
           <div className={styles.acts}>
-            {last && (
+            {lead === 'milk' && <SkimNow view={view} lots={dairy.skim} rises={rises} />}
+            {dairy.cool && (
+              <Button
+                component={Link}
+                href={
+                  dairy.cool.lot.kind === 'milk'
+                    ? `/pail/${dairy.cool.lot.id}`
+                    : `/shelf/${dairy.cool.lot.id}`
+                }
+                variant="contained"
+                size="large"
+                sx={{ minHeight: 96 }}
+              >
+                To {dairy.cool.lot.vessel?.name ?? 'the milk'}
+              </Button>
+            )}
+            {lead === 'cream' && (
+              <Button
+                component={Link}
+                href="/shelf"
+                variant="contained"
+                size="large"
+                sx={{ minHeight: 96, fontSize: '1.35rem' }}
+              >
+                To the shelf
+              </Button>
+            )}
+            {last && lead === 'butter' && (
               <Button
                 component={Link}
                 href="/churn/new?front=again"
@@ -49,9 +99,34 @@ export function Today({ view }: { view: TodayView }) {
                 </small>
               </Button>
             )}
-            <Button component={Link} href="/churn/new" variant="outlined" size="large" sx={{ minHeight: 96 }}>
-              Other cream
-            </Button>
+            {lead === 'butter' && (
+              <Button
+                component={Link}
+                href="/churn/new"
+                variant="outlined"
+                size="large"
+                sx={{ minHeight: 96 }}
+              >
+                Other cream
+              </Button>
+            )}
+          </div>
+        </section>
+      )}
+      {hasMilk && <MilkIn view={view} />}
+      {all.length > 0 && (
+        <StandingShelf
+          lots={all}
+          label="What stands in the dairy, oldest first"
+          empty=""
+          href={({ lot }) => (lot.kind === 'milk' ? `/pail/${lot.id}` : `/shelf/${lot.id}`)}
+        />
+      )}
+      {inProgress.length > 0 && dairy.skim.length > 0 && (
+        <section className={styles.now} aria-label="Milk that is ready">
+          <h2 style={{ margin: 0 }}>{dairy.says}</h2>
+          <div className={styles.acts}>
+            <SkimNow view={view} lots={dairy.skim} rises={rises} />
           </div>
         </section>
       )}
@@ -82,4 +157,21 @@ export function Today({ view }: { view: TodayView }) {
     if (daysLeft <= 3) return `Use ${first.code} first: it is good until ${say.day(first.keepUntil, today)}.`;
     return 'Nothing presses. The butter in the house keeps, and the churn is free.';
   }
+}
+
+/** What cream at rest asks for today, if it asks for anything. */
+function creamSentence(
+  lots: readonly LotNow[],
+  say: ReturnType<typeof useSay>,
+): { says: string } | undefined {
+  const creams = lots.filter(({ lot }) => lot.kind === 'cream' && lot.blockedReason === null);
+  const name = ({ lot }: LotNow) => lot.vessel?.name ?? lot.code;
+  const pressing =
+    creams.find(({ waiting }) => waiting.tone === 'danger') ??
+    creams.find(({ waiting }) => waiting.tone === 'now');
+  if (pressing)
+    return {
+      says: `${name(pressing)}: ${pressing.waiting.word}${pressing.waiting.tone === 'now' ? `, ${say.volume(pressing.volume)} of cream` : ''}.`,
+    };
+  return undefined;
 }
