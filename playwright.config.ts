@@ -26,7 +26,7 @@ export default defineConfig({
     {
       name: 'phone',
       use: { viewport: { width: 390, height: 844 }, hasTouch: true },
-      testMatch: /(morning|firstFive|screens)\.spec\.ts/,
+      testMatch: /(morning|firstFive|screens|dairy)\.spec\.ts/,
     },
   ],
 });

@@ -545,15 +545,15 @@ class Larkfold {
     const buttermilk = `${creamLotId}-bm`;
     if (ripened && (!this.line || this.line.mass < 120 || this.batches % 6 === 0)) {
       const lotId = noise.id();
-      await send(
+      const kept = (await send(
         this.living,
         'culture.keep',
         { lotId, fromLotId: buttermilk, mass: 240, name: 'Larkfold line' },
         new Date(later.getTime() - 3_600_000),
-      );
+      )) as { line: { generation: number } };
       if (this.line && this.line.mass > 1)
         await send(this.living, 'lot.use', { lotId: this.line.lotId, to: 'pigs' }, later);
-      this.line = { lotId, mass: 240, generation: Math.min(8, (this.line?.generation ?? 0) + 1) };
+      this.line = { lotId, mass: 240, generation: kept.line.generation };
     }
     if (daysAgo > 2)
       await send(

@@ -10,7 +10,7 @@ export interface TestFarm {
   id: string;
   bind: (context: BrowserContext) => Promise<void>;
   /** Sends a command as a device of this farm. */
-  send: (name: string, input: unknown) => Promise<void>;
+  send: (name: string, input: unknown, from?: { device?: string; at?: Date }) => Promise<void>;
 }
 
 interface Fixtures {
@@ -68,10 +68,10 @@ async function openFarm(request: APIRequestContext, baseURL: string): Promise<Te
   return {
     id,
     bind: (context) => context.addCookies([{ name: 'immulgo_farm', value: sealed, url: baseURL }]),
-    send: async (name, input) => {
+    send: async (name, input, { device = 'test', at = new Date() } = {}) => {
       const response = await request.post('/api/commands', {
         headers: { cookie: `immulgo_farm=${sealed}` },
-        data: { id: randomUUID(), farm: id, device: 'test', name, input, at: new Date().toISOString() },
+        data: { id: randomUUID(), farm: id, device, name, input, at: at.toISOString() },
       });
       const answer = (await response.json()) as { status?: string };
       expect(answer).toMatchObject({ status: 'done' });
@@ -157,4 +157,47 @@ export async function expectSound(page: Page): Promise<void> {
       .map((element) => `${element.tagName} ${element.textContent?.slice(0, 40) ?? ''}`);
   });
   expect(tooWide, 'what makes the page scroll sideways').toEqual([]);
+}
+
+/** Larkfold’s milk room as tests need it: a herd, vessels, and the milk that stands in them. */
+export interface MilkRoom {
+  vessels: Record<'blue' | 'green' | 'tall' | 'tub', string>;
+  tansy: string;
+}
+
+export async function openMilkRoom(farm: TestFarm): Promise<MilkRoom> {
+  const vessels = { blue: randomUUID(), green: randomUUID(), tall: randomUUID(), tub: randomUUID() };
+  const tansy = randomUUID();
+  await farm.send('house.settle', { name: 'Larkfold', timeZone: 'Europe/Dublin' });
+  await farm.send('animal.put', { id: tansy, name: 'Tansy', breed: 'kerry', calvedOn: '2026-05-01' });
+  for (const [id, name, kind, capacity] of [
+    [vessels.blue, 'Blue jar', 'jar', 3000],
+    [vessels.green, 'Green jar', 'jar', 3000],
+    [vessels.tall, 'Tall can', 'can', 14_000],
+    [vessels.tub, 'White tub', 'tub', 4000],
+  ] as const)
+    await farm.send('vessel.add', { id, name, kind, tool: null, capacity });
+  return { vessels, tansy };
+}
+
+/** Milk that came in `hoursAgo`, cold ever since. Returns its lot. */
+export async function milkStands(
+  farm: TestFarm,
+  vesselId: string | null,
+  hoursAgo: number,
+  mass = 2600,
+): Promise<string> {
+  const lotId = randomUUID();
+  await farm.send('milk.in', {
+    lotId,
+    from: 'herd',
+    mass,
+    massSd: 50,
+    amountTyped: '',
+    celsius: 6,
+    vesselId,
+    place: 'fridge',
+    atSeconds: Date.now() / 1000 - hoursAgo * 3600,
+  });
+  return lotId;
 }

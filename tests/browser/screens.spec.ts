@@ -1,4 +1,5 @@
-import { beginBatch, expect, expectSound, test } from './farm';
+import { beginBatch, expect, expectSound, milkStands, openMilkRoom, test } from './farm';
+import { randomUUID } from 'node:crypto';
 
 for (const scheme of ['light', 'dark'] as const) {
   test.describe(`in the ${scheme}`, () => {
@@ -9,12 +10,31 @@ for (const scheme of ['light', 'dark'] as const) {
       farm,
     }) => {
       const batchId = await beginBatch(farm, 5);
+      const { vessels } = await openMilkRoom(farm);
+      const milk = await milkStands(farm, vessels.blue, 14);
+      await milkStands(farm, vessels.tall, 1, 6000);
+      const cream = randomUUID();
+      await farm.send('cream.in', {
+        lotId: cream,
+        mass: 1500,
+        fat: 0.38,
+        fatSd: 0.01,
+        fatMethod: 'label',
+        treatment: 'raw',
+        vesselId: vessels.tub,
+      });
       for (const path of [
         '/',
         '/churn/new?front=again',
         `/churn/${batchId}`,
         '/ledger',
         `/ledger/${batchId}`,
+        '/pail',
+        `/pail/${milk}`,
+        '/pail/separator',
+        '/shelf',
+        `/shelf/${cream}`,
+        `/churn/new?lots=${cream}`,
         '/bench',
         '/house',
         '/nowhere',

@@ -18,11 +18,11 @@ import type { Estimate } from '../quantities/estimate';
 
 /** Ways to bring cream to a temperature: heat passed, W/m²K, and where the heat goes (docs/models.md, Heat). */
 const methods = {
-  roomAir: { u: 10, celsius: 19, says: 'Leave it in the room' },
-  fridge: { u: 8, celsius: 4, says: 'Put it in the fridge' },
-  fanFridge: { u: 13, celsius: 4, says: 'Put it in the fridge with a fan' },
+  roomAir: { u: 10, celsius: 19, says: 'Leave it in a room' },
+  fridge: { u: 8, celsius: 4, says: 'Put it in a fridge' },
+  fanFridge: { u: 13, celsius: 4, says: 'Put it in a fan fridge' },
   bath: { u: 55, celsius: 25, says: 'Stand it in a water bath' },
-  stirredBath: { u: 90, celsius: 25, says: 'Stand it in a water bath and stir' },
+  stirredBath: { u: 90, celsius: 25, says: 'Stand it in a stirred water bath' },
   iceWater: { u: 90, celsius: 0.5, says: 'Stand it in ice water and stir' },
 } as const;
 export type TemperMethod = keyof typeof methods;

@@ -44,6 +44,8 @@ export function useSay() {
       timeZone: 'UTC',
     });
     const clock = new Intl.DateTimeFormat(locale, { hour: 'numeric', minute: '2-digit', timeZone });
+    const weekday = new Intl.DateTimeFormat(locale, { weekday: 'short', timeZone });
+    const dayOf = new Intl.DateTimeFormat('en-CA', { dateStyle: 'short', timeZone });
     return {
       system: unitSystem,
       mass: (grams: number) => text(spokenMass(grams, unitSystem)),
@@ -56,6 +58,12 @@ export function useSay() {
       /** An ISO date, said as a day; with its year when that is not the year of `beside`. */
       day: (iso: string, beside = iso) =>
         (iso.slice(0, 4) === beside.slice(0, 4) ? day : dayAndYear).format(new Date(`${iso}T12:00:00Z`)),
+      /** A moment as a person would say it beside another: the time today, or the day as well. */
+      when: (atSeconds: number, nowSeconds: number) => {
+        const at = new Date(atSeconds * 1000);
+        const near = dayOf.format(at) === dayOf.format(new Date(nowSeconds * 1000));
+        return near ? clock.format(at) : `${weekday.format(at)} ${clock.format(at)}`;
+      },
       /** The time of day at a moment, s since 1970. */
       clock: (atSeconds: number) => clock.format(new Date(atSeconds * 1000)),
     };

@@ -53,20 +53,23 @@ export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
           />
         )}
       </header>
-      <SkimGauge view={view} one={one} />
-      <div className={styles.two}>
-        <TemperatureCard one={one} now={now} title="Cooling" />
-        <div className={styles.stack}>
-          <UseCard one={one} usual="drunk" />
-          {more ? (
-            <HeatCard one={one} />
-          ) : (
-            <Button variant="text" onClick={() => setMore(true)}>
-              Pasteurise or boil it
-            </Button>
-          )}
-        </div>
-      </div>
+      <SkimGauge
+        view={view}
+        one={one}
+        underJar={<TemperatureCard one={one} now={now} title="Cooling" />}
+        underTake={
+          <>
+            <UseCard one={one} usual="drunk" />
+            {more ? (
+              <HeatCard one={one} />
+            ) : (
+              <Button variant="text" onClick={() => setMore(true)}>
+                Pasteurise or boil it
+              </Button>
+            )}
+          </>
+        }
+      />
     </div>
   );
 }

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
-import type { KeyboardEvent, PointerEvent } from 'react';
+import type { KeyboardEvent, PointerEvent, ReactNode } from 'react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { richestCream } from '@/core/dairy/creamFat';
@@ -33,7 +33,17 @@ const boiled = { recovery: 0.52, fat: 0.35 };
 const topShare = 0.35;
 
 /** The skim gauge: the jar in profile, the ladle line to drag, and what it would take and leave, now or later. */
-export function SkimGauge({ view, one }: { view: PailView; one: LotNow }) {
+export function SkimGauge({
+  view,
+  one,
+  underJar,
+  underTake,
+}: {
+  view: PailView;
+  one: LotNow;
+  underJar: ReactNode;
+  underTake: ReactNode;
+}) {
   const say = useSay();
   const { act, refused, busy } = useAct();
   const { lot } = one;
@@ -172,7 +182,7 @@ export function SkimGauge({ view, one }: { view: PailView; one: LotNow }) {
   ];
   const goat = (lot.details.species ?? 'cow') !== 'cow';
   return (
-    <div className={styles.two}>
+    <div className={`${styles.two} ${styles.columns}`}>
       <div className={styles.stack}>
         {isBoiled ? (
           <Quiet>
@@ -187,7 +197,7 @@ export function SkimGauge({ view, one }: { view: PailView; one: LotNow }) {
             onLadle={setLadle}
             ghosts={[
               ...(best !== undefined ? [{ depth: best, name: 'the line' }] : []),
-              ...(lastStop !== undefined && Math.abs(lastStop - at) > 3
+              ...(lastStop !== undefined && Math.abs(lastStop - (best ?? 0)) > depth * 0.045
                 ? [{ depth: lastStop, name: 'last time' }]
                 : []),
             ]}
@@ -209,145 +219,153 @@ export function SkimGauge({ view, one }: { view: PailView; one: LotNow }) {
           }}
           choices={laters.map((hours) => ({ key: hours, name: hours === '0' ? 'Now' : `In ${hours} h` }))}
         />
+        <div className={`${styles.stack} ${styles.last}`}>{underJar}</div>
       </div>
-      <Enamel className={styles.stack} aria-label="What the ladle takes">
-        {cut ? (
-          <>
+      <div className={styles.stack}>
+        <Enamel className={styles.stack} aria-label="What the ladle takes">
+          {cut ? (
+            <>
+              <p className={styles.readout}>
+                <span className={styles.big}>
+                  {say.volume(cut.creamMass / creamDensity(cut.creamFat, 5))}
+                </span>{' '}
+                of cream, about {text(spokenFraction(cut.creamFat, 0))} fat, with{' '}
+                {Math.round(cut.recovery.low * 100)}–{Math.round(cut.recovery.high * 100)} % of the fat.
+              </p>
+              <Quiet>
+                Left behind at this depth: {say.about(leftAWeek)} of butter a week.{' '}
+                {later === '0' && rise
+                  ? rise.waitingGains < 3
+                    ? 'Waiting six hours gains next to nothing.'
+                    : `Waiting six hours gains about ${say.about(rise.waitingGains)} of fat.`
+                  : ''}
+              </Quiet>
+              <div className={styles.steps}>
+                <Button variant="outlined" onClick={() => setLadle(Math.max(2, at - 2))}>
+                  − {say.system === 'metric' ? '2 mm' : '1/16 in'}
+                </Button>
+                <Button variant="outlined" onClick={() => setLadle(Math.min(depth, at + 2))}>
+                  + {say.system === 'metric' ? '2 mm' : '1/16 in'}
+                </Button>
+                <Button
+                  variant={
+                    ladle !== undefined && line !== undefined && Math.abs(ladle - at) < 0.5
+                      ? 'text'
+                      : 'outlined'
+                  }
+                  disabled={line === undefined}
+                  onClick={() => setLadle(best)}
+                >
+                  To the line
+                </Button>
+                <Button
+                  variant="outlined"
+                  aria-pressed={top !== undefined}
+                  onClick={() => setTop(top === undefined ? at * topShare : undefined)}
+                >
+                  {top === undefined ? 'Keep the heavy top apart' : 'All in one'}
+                </Button>
+              </div>
+              {topCut && (
+                <>
+                  <Quiet role="status">
+                    Heavy top: {say.volume(topCut.creamMass / creamDensity(topCut.creamFat, 5))} of{' '}
+                    {text(spokenFraction(topCut.creamFat, 0))}, for whipping. The rest:{' '}
+                    {say.volume((cut.creamMass - topCut.creamMass) / 1.01)} of{' '}
+                    {text(
+                      spokenFraction(
+                        (cut.creamMass * cut.creamFat - topCut.creamMass * topCut.creamFat) /
+                          Math.max(1, cut.creamMass - topCut.creamMass),
+                        0,
+                      ),
+                    )}
+                    , to churn.
+                  </Quiet>
+                  <div className={styles.steps}>
+                    <Button variant="outlined" onClick={() => setTop(Math.max(2, (topAt ?? 0) - 2))}>
+                      Thinner top
+                    </Button>
+                    <Button variant="outlined" onClick={() => setTop((topAt ?? 0) + 2)}>
+                      Thicker top
+                    </Button>
+                  </div>
+                </>
+              )}
+            </>
+          ) : rise ? (
             <p className={styles.readout}>
-              <span className={styles.big}>{say.volume(cut.creamMass / creamDensity(cut.creamFat, 5))}</span>{' '}
-              of cream, about {text(spokenFraction(cut.creamFat, 0))} fat, with{' '}
-              {Math.round(cut.recovery.low * 100)}–{Math.round(cut.recovery.high * 100)} % of the fat.
+              {goat
+                ? 'Goat’s and sheep’s milk hardly cream: use the separator.'
+                : 'No line yet: let it stand.'}
             </p>
-            <Quiet>
-              Left behind at this depth: {say.about(leftAWeek)} of butter a week.{' '}
-              {later === '0' && rise
-                ? rise.waitingGains < 3
-                  ? 'Waiting six hours gains next to nothing.'
-                  : `Waiting six hours gains about ${say.about(rise.waitingGains)} of fat.`
-                : ''}
-            </Quiet>
-            <div className={styles.steps}>
-              <Button variant="outlined" onClick={() => setLadle(Math.max(2, at - 2))}>
-                − {say.system === 'metric' ? '2 mm' : '1/16 in'}
-              </Button>
-              <Button variant="outlined" onClick={() => setLadle(Math.min(depth, at + 2))}>
-                + {say.system === 'metric' ? '2 mm' : '1/16 in'}
-              </Button>
-              <Button
-                variant={
-                  ladle !== undefined && line !== undefined && Math.abs(ladle - at) < 0.5
-                    ? 'text'
-                    : 'outlined'
+          ) : null}
+          {(cut || isBoiled) && later === '0' && (
+            <>
+              <QuantityField
+                label="Cream, if you measured it"
+                typed={measured}
+                onTyped={setMeasured}
+                understood={amount}
+                system={say.system}
+                hint={
+                  guess
+                    ? `${say.volume(guess.creamMass / creamDensity(guess.creamFat, 5))} as foreseen`
+                    : 'how much you took'
                 }
-                disabled={line === undefined}
-                onClick={() => setLadle(best)}
-              >
-                To the line
-              </Button>
-              <Button
-                variant="outlined"
-                aria-pressed={top !== undefined}
-                onClick={() => setTop(top === undefined ? at * topShare : undefined)}
-              >
-                {top === undefined ? 'Keep the heavy top apart' : 'All in one'}
-              </Button>
-            </div>
-            {topCut && (
-              <>
-                <Quiet role="status">
-                  Heavy top: {say.volume(topCut.creamMass / creamDensity(topCut.creamFat, 5))} of{' '}
-                  {text(spokenFraction(topCut.creamFat, 0))}, for whipping. The rest:{' '}
-                  {say.volume((cut.creamMass - topCut.creamMass) / 1.01)} of{' '}
-                  {text(
-                    spokenFraction(
-                      (cut.creamMass * cut.creamFat - topCut.creamMass * topCut.creamFat) /
-                        Math.max(1, cut.creamMass - topCut.creamMass),
-                      0,
-                    ),
-                  )}
-                  , to churn.
-                </Quiet>
-                <div className={styles.steps}>
-                  <Button variant="outlined" onClick={() => setTop(Math.max(2, (topAt ?? 0) - 2))}>
-                    Thinner top
-                  </Button>
-                  <Button variant="outlined" onClick={() => setTop((topAt ?? 0) + 2)}>
-                    Thicker top
-                  </Button>
-                </div>
-              </>
-            )}
-          </>
-        ) : rise ? (
-          <p className={styles.readout}>
-            {goat ? 'Goat’s and sheep’s milk hardly cream: use the separator.' : 'No line yet: let it stand.'}
-          </p>
-        ) : null}
-        {(cut || isBoiled) && later === '0' && (
-          <>
-            <QuantityField
-              label="Cream, if you measured it"
-              typed={measured}
-              onTyped={setMeasured}
-              understood={amount}
-              system={say.system}
-              hint={
-                guess
-                  ? `${say.volume(guess.creamMass / creamDensity(guess.creamFat, 5))} as foreseen`
-                  : 'how much you took'
-              }
-            />
-            <Chips
-              legend="Cream into"
-              chosen={into ?? usual.vesselId ?? 'none'}
-              onChoose={setInto}
-              choices={creamChoices}
-            />
-            <Chips
-              legend="The skim"
-              chosen={skimTo}
-              onChoose={setSkimTo}
-              choices={[
-                ...usesOfSkim
-                  .filter((use) => !lot.blockedReason || !['drunk', 'yoghurt', 'curd'].includes(use))
-                  .map((use) => ({ key: use, name: useNames[use] })),
-                { key: 'keep' as const, name: 'Keep it', small: 'in its vessel' },
-              ]}
-            />
-            {skimTo === 'drunk' && lot.treatment === 'raw' && (
-              <Cautions
-                cautions={[
-                  {
-                    key: 'raw',
-                    level: 'caution',
-                    says: 'Raw skim can carry what raw milk can: not for pregnant women, infants, the old or the ill.',
-                  },
+              />
+              <Chips
+                legend="Cream into"
+                chosen={into ?? usual.vesselId ?? 'none'}
+                onChoose={setInto}
+                choices={creamChoices}
+              />
+              <Chips
+                legend="The skim"
+                chosen={skimTo}
+                onChoose={setSkimTo}
+                choices={[
+                  ...usesOfSkim
+                    .filter((use) => !lot.blockedReason || !['drunk', 'yoghurt', 'curd'].includes(use))
+                    .map((use) => ({ key: use, name: useNames[use] })),
+                  { key: 'keep' as const, name: 'Keep it', small: 'in its vessel' },
                 ]}
               />
-            )}
-            <Button
-              variant="contained"
-              size="large"
-              disabled={busy || creamMass === undefined}
-              sx={{ minHeight: 96, fontSize: '1.4rem' }}
-              onClick={() => void skim()}
-            >
-              {ladle === undefined ? 'Skimmed' : 'Skimmed here'}
-            </Button>
-            {ladle !== undefined && (
-              <Quiet>
-                Where the blue showed is kept: the next line for {lot.vessel?.name ?? 'this vessel'} learns
-                from it.
-              </Quiet>
-            )}
-          </>
-        )}
-        {refused && (
-          <p className={styles.refused} role="alert">
-            {refused.message}
-          </p>
-        )}
-      </Enamel>
+              {skimTo === 'drunk' && lot.treatment === 'raw' && (
+                <Cautions
+                  cautions={[
+                    {
+                      key: 'raw',
+                      level: 'caution',
+                      says: 'Raw skim can carry what raw milk can: not for pregnant women, infants, the old or the ill.',
+                    },
+                  ]}
+                />
+              )}
+              <Button
+                variant="contained"
+                size="large"
+                disabled={busy || creamMass === undefined}
+                sx={{ minHeight: 96, fontSize: '1.4rem' }}
+                onClick={() => void skim()}
+              >
+                {ladle === undefined ? 'Skimmed' : 'Skimmed here'}
+              </Button>
+              {ladle !== undefined && (
+                <Quiet>
+                  Where the blue showed is kept: the next line for {lot.vessel?.name ?? 'this vessel'} learns
+                  from it.
+                </Quiet>
+              )}
+            </>
+          )}
+          {refused && (
+            <p className={styles.refused} role="alert">
+              {refused.message}
+            </p>
+          )}
+        </Enamel>
+        <div className={`${styles.stack} ${styles.last}`}>{underTake}</div>
+      </div>
     </div>
   );
 }
@@ -369,7 +387,7 @@ function Jar({
   const say = useSay();
   const box = useRef<SVGSVGElement>(null);
   const { depth, profile } = rise;
-  const [width, height, left, right, topY] = [420, 480, 70, 290, 40];
+  const [width, height, left, right, topY] = [420, 480, 96, 300, 66];
   const y = (below: number) => topY + (below / depth) * (height - topY - 24);
   const richest = Math.max(0.25, ...profile.map(({ fat }) => fat));
   const slice = (height - topY - 24) / profile.length;
@@ -435,7 +453,7 @@ function Jar({
               />
               <text
                 x={left + 4 + (fat / richest) * inner}
-                y={topY - 10}
+                y={topY - 11}
                 textAnchor="middle"
                 fontSize="12"
                 fill="var(--quiet)"
@@ -464,12 +482,7 @@ function Jar({
               strokeWidth="1.5"
               strokeDasharray="3 5"
             />
-            <text
-              x={right + 20}
-              y={y(ghost.depth) + (Math.abs(ghost.depth - at) < depth * 0.05 ? 18 : 4)}
-              fontSize="13"
-              fill="var(--quiet)"
-            >
+            <text x={left - 24} y={y(ghost.depth) + 4} fontSize="13" textAnchor="end" fill="var(--quiet)">
               {ghost.name}
             </text>
           </g>
@@ -482,7 +495,7 @@ function Jar({
               strokeWidth="2.5"
               strokeDasharray="8 5"
             />
-            <text x={8} y={y(topAt) + 4} fontSize="13" fill="var(--ink)">
+            <text x={left - 24} y={y(topAt) + 4} fontSize="13" textAnchor="end" fill="var(--ink)">
               heavy top
             </text>
           </g>

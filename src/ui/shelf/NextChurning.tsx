@@ -87,7 +87,6 @@ export function NextChurning({
   const mixedRipeness = !ripened && chosen.some(({ story }) => story?.soured);
   const blocked = chosen.some(({ lot }) => lot.blockedReason !== null);
   const name = (one: LotNow) => one.lot.vessel?.name ?? one.lot.code;
-  const href = `/churn/new?lots=${chosen.map(({ lot }) => lot.id).join(',')}`;
 
   const pour = () =>
     act(
@@ -137,17 +136,6 @@ export function NextChurning({
         <p className={styles.refused}>Some of it is kept from people’s food: it is not churned for them.</p>
       )}
       <div className={styles.acts}>
-        {blocked ? null : (
-          <Button
-            component={Link}
-            href={href}
-            variant="contained"
-            size="large"
-            sx={{ minHeight: 84, fontSize: '1.25rem' }}
-          >
-            Churn {chosen.length === 1 ? 'it' : 'these'}
-          </Button>
-        )}
         {chosen.length === 1 && (
           <Button component={Link} href={`/shelf/${chosen[0]!.lot.id}`} variant="outlined" size="large">
             Ripen or temper it

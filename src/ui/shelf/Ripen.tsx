@@ -164,7 +164,7 @@ function BeginSouring({ one, cultures, now }: { one: LotNow; cultures: readonly 
         {result && 'wrong' in result
           ? result.wrong
           : ready
-            ? `Ripe ${say.clock(now + ready.low * 3600)} to ${say.clock(now + ready.high * 3600)}${ready.mid > 20 ? `, ${dayWord(now, now + ready.mid * 3600)}` : ''}.`
+            ? `Ripe ${say.when(now + ready.low * 3600, now)} to ${say.when(now + ready.high * 3600, now)}.`
             : 'That cold it hardly sours: it takes weeks.'}
       </h2>
       <Chips legend="Soured with" chosen={school} onChoose={setSchool} choices={choices} />
@@ -202,14 +202,9 @@ function BeginSouring({ one, cultures, now }: { one: LotNow; cultures: readonly 
       {ripening && (
         <Quiet>
           {ripening.reasons.map(({ says }) => says).join(' ')} Thrown out{' '}
-          {say.clock(now + ripening.discardAfterHours * 3600)}, {Math.round(ripening.discardAfterHours)} h
+          {say.when(now + ripening.discardAfterHours * 3600, now)}, {Math.round(ripening.discardAfterHours)} h
           from now, if it is not thick and tart by then.
         </Quiet>
-      )}
-      {generation >= renewAt && (
-        <p className={styles.refused}>
-          This line was carried on {generation} times: begin it anew from a bought culture soon.
-        </p>
       )}
       {ripening && <Cautions cautions={ripening.cautions} />}
       <Button
@@ -254,11 +249,6 @@ function BeginSouring({ one, cultures, now }: { one: LotNow; cultures: readonly 
     </Enamel>
   );
 }
-
-const dayWord = (now: number, at: number): string => {
-  const days = Math.floor(at / 86_400) - Math.floor(now / 86_400);
-  return days <= 0 ? 'today' : days === 1 ? 'tomorrow' : `in ${days} days`;
-};
 
 const lookWords: Record<Look, string> = {
   notYet: 'Not yet',
@@ -320,14 +310,14 @@ function Souring({ one, now }: { one: LotNow; now: number }) {
             ? 'Not thick and tart in time: throw it out.'
             : ready
               ? now < start + ready.low * 3600
-                ? `Souring since ${say.clock(start)}: look again ${say.clock(start + ready.low * 3600)}.`
-                : `It should be ripe about now, until ${say.clock(start + ready.high * 3600)}: look at it.`
-              : `Souring since ${say.clock(start)}; it is too cold to say when.`}
+                ? `Souring since ${say.when(start, now)}: look again ${say.when(start + ready.low * 3600, now)}.`
+                : `It should be ripe about now, until ${say.when(start + ready.high * 3600, now)}: look at it.`
+              : `Souring since ${say.when(start, now)}; it is too cold to say when.`}
       </h2>
       {ripening && !ripe && (
         <Quiet>
           About pH {ripening.phNow.mid.toFixed(1)} now. Thrown out if it is not thick and tart{' '}
-          {say.clock(start + ripening.discardAfterHours * 3600)} (
+          {say.when(start + ripening.discardAfterHours * 3600, now)} (
           {text(spokenMinutes(Math.max(0, ripening.discardAfterHours - souring.elapsedHours) * 60))} from
           now). {ripening.reasons.map(({ says }) => says).join(' ')}
         </Quiet>

@@ -4,7 +4,9 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { proposeChurning } from '@/core/planning/proposeChurning';
+import { leanestChurnable } from '@/core/dairy/creamFat';
 import { keepsUntil } from '@/core/planning/todayRank';
+import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { ShelfView } from '@/server/shelf/views';
 import { useSay } from '../frame/FarmContext';
 import styles from '../pail/Pail.module.css';
@@ -62,15 +64,16 @@ export function Shelf({ view }: { view: ShelfView }) {
       <section className={styles.now}>
         <h1>{sentence(creams, proposal.chosen, capacity, say)}</h1>
         <div className={styles.acts}>
-          {proposal.chosen.length > 0 && (
+          {standing.length > 0 && churnable(standing) && (
             <Button
               component={Link}
-              href={`/churn/new?lots=${proposal.chosen.join(',')}`}
+              href={`/churn/new?lots=${standing.map(({ lot }) => lot.id).join(',')}`}
               variant="contained"
               size="large"
               sx={{ minHeight: 96, fontSize: '1.3rem' }}
             >
-              Churn {proposal.chosen.length === 1 ? 'it' : `these ${proposal.chosen.length}`}
+              Churn{' '}
+              {standing.length === 1 ? (standing[0]!.lot.vessel?.name ?? 'it') : `these ${standing.length}`}
             </Button>
           )}
           {!adding && (
@@ -141,6 +144,17 @@ export function Shelf({ view }: { view: ShelfView }) {
   );
 }
 
+/** Rich enough to break, and for people. */
+const churnable = (lots: readonly LotNow[]): boolean =>
+  lots.every(({ lot }) => lot.blockedReason === null) && pooledFat(lots) >= leanestChurnable;
+
+const pooledFat = (lots: readonly LotNow[]): number =>
+  lots.reduce((sum, { lot }) => sum + lot.fat, 0) /
+  Math.max(
+    1,
+    lots.reduce((sum, { lot }) => sum + lot.mass, 0),
+  );
+
 function leftOut(left: readonly { id: string; why: string }[], creams: readonly LotNow[]): string {
   if (left.length === 0) return '';
   const said = left.map(({ id, why }) => {
@@ -172,12 +186,15 @@ function sentence(
       : 'Nothing here waits for the churn.';
   }
   const volume = chosen.reduce((sum, one) => sum + one.volume, 0);
+  const fat = pooledFat(chosen);
+  const thin = fat < 0.25 ? ` It is thin, ${text(spokenFraction(fat, 0))}: put richer cream to it.` : '';
   const left = Math.min(
     ...chosen.map((one) => keepsUntil({ kind: 'cream', raw: one.lot.treatment === 'raw' }) - one.ageHours),
   );
   const sweet = chosen.some(({ story }) => !story?.soured);
   if (sweet && left < 24)
-    return `Churn ${say.volume(volume)} today: the oldest has ${Math.max(1, Math.round(left))} h left.`;
-  if (volume >= 0.45 * capacity) return `${say.volume(volume)} of cream is a load: churn it when it suits.`;
-  return `${say.volume(volume)} of cream so far${sweet ? `; it keeps ${Math.floor(left / 24)} more days` : ''}.`;
+    return `Churn ${say.volume(volume)} today: the oldest has ${Math.max(1, Math.round(left))} h left.${thin}`;
+  if (volume >= 0.45 * capacity)
+    return `${say.volume(volume)} of cream is a load${thin ? `.${thin}` : ': churn it when it suits.'}`;
+  return `${say.volume(volume)} of cream so far${sweet ? `; it keeps ${Math.floor(left / 24)} more days` : ''}.${thin}`;
 }

@@ -164,7 +164,7 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
           },
         ],
       },
-      `${places[placeOf[way.method]].name}: ${say.temperature(to)} ${say.clock(clockSeconds() + (way.probeMinutes?.mid ?? 0) * 60)}.`,
+      `${places[placeOf[way.method]].name}: ${say.temperature(to)} ${say.when(clockSeconds() + (way.probeMinutes?.mid ?? 0) * 60, now)}.`,
       false,
     );
 
@@ -177,14 +177,14 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
               ? `At ${say.temperature(celsius)}: ready to churn.`
               : readyAt !== undefined
                 ? now < readyAt
-                  ? `Take out by ${say.clock(readyAt)}`
+                  ? `Take out by ${say.when(readyAt, now)}`
                   : `It should be at ${say.temperature(to)} now: probe it.`
                 : `On the way to ${say.temperature(to)}`}
           </span>
         </p>
         <Quiet>
           {say.temperature(celsius)} now, {places[story.place].inSentence} since{' '}
-          {say.clock(under.sinceSeconds)}. A chime comes on this device while this page is open.
+          {say.when(under.sinceSeconds, now)}. A chime comes on this device while this page is open.
         </Quiet>
         <Curve story={story} now={now} limits={false} lot={lot} mass={lot.mass} fat={one.fatShare} to={to} />
         {correction && (
@@ -252,10 +252,10 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
           ? `At ${say.temperature(celsius)} it can be churned as it is.`
           : takeOut !== undefined && best
             ? takeOut < now - 60
-              ? `Too late for ${say.clock(at!)} this way: the quickest is ready ${say.clock(now + quickest(ways) * 60)}.`
-              : `${best.says} ${say.clock(takeOut)}.`
+              ? `Too late for ${say.when(at!, now)} this way: the quickest is ready ${say.when(now + quickest(ways) * 60, now)}.`
+              : `${best.says} ${say.when(takeOut, now)}.`
             : best?.probeMinutes
-              ? `${best.says}: ${say.temperature(to)} in ${text(spokenMinutes(best.probeMinutes.mid))}, ${say.clock(now + best.probeMinutes.mid * 60)}.`
+              ? `${best.says}: ${say.temperature(to)} in ${text(spokenMinutes(best.probeMinutes.mid))}, ${say.when(now + best.probeMinutes.mid * 60, now)}.`
               : `No way at hand brings it to ${say.temperature(to)}.`}
       </h2>
       <Chips
@@ -304,7 +304,12 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
               <span>
                 {text(spokenMinutes(way.probeMinutes!.low))} to {text(spokenMinutes(way.probeMinutes!.high))}
                 {at !== undefined &&
-                  (way.inTime ? `; begin by ${say.clock(at - way.probeMinutes!.mid * 60)}` : '; too slow')}
+                  (way.inTime
+                    ? `; begin by ${say.when(at - way.probeMinutes!.mid * 60, now)}`
+                    : '; too slow')}
+                {!story?.soured &&
+                  way.probeMinutes!.mid > 120 &&
+                  '; longer than the two hours unsoured cream may be warm'}
                 {way.crystallisedMinutes !== undefined &&
                   way.crystallisedMinutes > way.probeMinutes!.mid * 1.1 &&
                   `; its fat has set after ${text(spokenMinutes(way.crystallisedMinutes))}`}
@@ -316,7 +321,7 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
       {takeOut !== undefined && takeOut > now && (
         <>
           <p className={styles.readout}>
-            <span className={styles.big}>Take out by {say.clock(takeOut)}</span>
+            <span className={styles.big}>Take out by {say.when(takeOut, now)}</span>
           </p>
           <div className={styles.steps}>
             <Button

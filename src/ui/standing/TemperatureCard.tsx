@@ -90,8 +90,8 @@ export function TemperatureCard({ one, now, title }: { one: LotNow; now: number;
         <p className={styles.refused} style={late ? undefined : { borderLeftColor: 'var(--time)' }}>
           {late
             ? 'Too slow for the cold chain (10 °C within 4 h of the start of milking, 4 to 7 °C two hours after the end). '
-            : 'Quicker and safer: '}
-          {places[quickest].name.toLowerCase()}, {text(spokenMinutes((times![quickest] ?? 0) / 60))}.
+            : 'Safer: '}
+          {places[quickest].name} would take {text(spokenMinutes((times![quickest] ?? 0) / 60))}.
         </p>
       )}
       <Chips

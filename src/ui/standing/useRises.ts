@@ -25,7 +25,11 @@ export function riseOf(
   return {
     milkMass: story?.firstMass ?? lot.mass,
     milkFat: Math.min(0.12, Math.max(0.001, story?.firstFat ?? fatShare)),
-    temperature: Math.max(0, Math.min(25, celsius)),
+    // Milk that is put in the cold stands at its temperature before much has risen.
+    temperature: Math.max(
+      0,
+      Math.min(25, ageHours + moreHours > 4 ? Math.min(celsius, story?.around ?? celsius) : celsius),
+    ),
     species: lot.details.species ?? 'cow',
     heated: lot.treatment !== 'raw' || lot.details.homogenised === true,
     // A little head room, for milk that was measured by a jug.
