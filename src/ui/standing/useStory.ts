@@ -35,7 +35,9 @@ export interface LotNow {
 }
 
 export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
-  const story = lotStory(toldLot(lot), atSeconds);
+  // The page tells time by the minute; what was done within this one is told at once.
+  const latest = Math.max(0, ...lot.events.map((event) => event.atSeconds));
+  const story = lotStory(toldLot(lot), latest < atSeconds + 90 ? Math.max(atSeconds, latest) : atSeconds);
   const celsius = story?.celsius ?? 4;
   const fatShare = lot.mass > 0 ? Math.max(0, lot.fat) / lot.mass : 0;
   const volume = lot.mass / creamDensity(Math.min(0.6, fatShare), Math.max(0, Math.min(45, celsius)));
