@@ -7,5 +7,9 @@ export const metadata = { title: 'Today · Immulgo' };
 
 export default async function Page() {
   const view = await todayView(await theFarmId());
-  return view.batches === 0 && view.milkings.length === 0 && view.lots.length === 0 ? <FirstFive /> : <Today view={view} />;
+  return view.batches === 0 && view.milkings.length === 0 && view.lots.length === 0 ? (
+    <FirstFive />
+  ) : (
+    <Today view={view} />
+  );
 }

@@ -5,7 +5,12 @@ import { todayRank } from '@/core/planning/todayRank';
 import { creamRise } from '@/core/separating/creamRise.calc';
 
 /** The calculations that take long enough to be watched and stopped. */
-const long = { 'cream.rise': creamRise, 'herd.forecast': herdForecast, 'bank.plan': bankPlan, 'today.rank': todayRank };
+const long = {
+  'cream.rise': creamRise,
+  'herd.forecast': herdForecast,
+  'bank.plan': bankPlan,
+  'today.rank': todayRank,
+};
 
 export type LongCalculations = typeof long;
 export type LongName = keyof LongCalculations;
