@@ -628,20 +628,27 @@ class Larkfold {
 
   /** The batch in hand, nine minutes old, out of cream that was kept for it; what is left over stays on the shelf. */
   private async inProgress(): Promise<void> {
-    const tub = this.tubs.separator;
     const minutes = 9;
     const start = new Date(this.today.getTime() - minutes * 60_000);
-    if (!tub.lotId || tub.toldMass < 900) return;
-    const mass = Math.round(0.55 * Math.min(3600, tub.toldMass));
+    const { separator, ladle } = this.tubs;
+    const rich = Math.round(Math.min(1200, 0.9 * separator.toldMass));
+    if (!separator.lotId || rich < 200) return;
+    // No more of the thin cream than of the rich, so that together they break.
+    const thin = ladle.lotId === undefined ? 0 : Math.round(Math.min(rich, 0.6 * ladle.toldMass));
+    const mass = rich + thin;
+    const told = (rich * separator.toldFat + thin * ladle.toldFat) / mass;
     await liveThrough(
       this.living,
       { churn: 'paddle', celsius: 14, portions: [] },
       {
-        lots: [{ lotId: tub.lotId, mass }],
+        lots: [
+          { lotId: separator.lotId, mass: rich },
+          ...(thin > 0 ? [{ lotId: ladle.lotId!, mass: thin }] : []),
+        ],
         toldMass: mass,
         trueMass: mass,
-        toldFat: tub.toldFat,
-        trueFat: tub.trueFat,
+        toldFat: told,
+        trueFat: (rich * separator.trueFat + thin * ladle.trueFat) / mass,
       },
       start,
       minutes,
