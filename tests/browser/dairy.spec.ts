@@ -132,6 +132,9 @@ test('a cow, a separator and a churn in US units, from a warm pail to the plan o
     .last()
     .click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/1\.2\d? qt of \d\d % cream/);
+  // Cream straight from the separator is too warm to churn, and the plan says so.
+  await expect(page.getByText('Cream goes into a churn between 32 and 95 °F.')).toBeVisible();
+  await page.getByRole('radio', { name: /^Cool/ }).click();
   await page.getByRole('button', { name: 'Start churning' }).click();
   await expect(page.getByRole('timer')).toBeVisible();
   await page.goto('/shelf');
