@@ -18,11 +18,17 @@ export async function inWorker<N extends LongName>(
   const stopped = new Promise<never>((_, reject) =>
     signal.addEventListener('abort', () => reject(signal.reason as Error), { once: true }),
   );
+  // What the worker told on the way can arrive behind its answer: it is not passed on then.
+  let over = false;
+  const told = (share: number) => {
+    if (!over) onProgress(share);
+  };
   try {
     const remote = wrap<CalculationWorker>(worker) as Remote<CalculationWorker>;
-    const answer = remote.run(name, input, proxy(onProgress)) as Promise<ReturnType<LongCalculations[N]>>;
+    const answer = remote.run(name, input, proxy(told)) as Promise<ReturnType<LongCalculations[N]>>;
     return await Promise.race([answer, stopped]);
   } finally {
+    over = true;
     worker.terminate();
   }
 }
