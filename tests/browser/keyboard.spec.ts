@@ -38,6 +38,8 @@ for (const unitSystem of ['metric', 'us', 'imperial'] as const)
     await page.keyboard.press('Enter');
     await reach(page, 'button[data-act=washed-clear]');
     await page.keyboard.press('Enter');
+    // The wash has a field as well: it is gone once the butter is asked for.
+    await expect(page.getByLabel('The butter weighs')).toBeVisible();
     await reach(page, 'input[maxlength="80"]');
     await page.keyboard.type(rubbish);
     await expect(page.getByText('was not understood').first()).toBeVisible();
