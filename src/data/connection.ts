@@ -20,7 +20,7 @@ export function connect(url: string, poolSize = 10): Sequelize {
   const sequelize = new Sequelize(url, {
     dialect: 'postgres',
     logging: false,
-    pool: { max: poolSize, min: 0, acquire: 8000, idle: 10000 },
+    pool: { max: poolSize, min: 0, acquire: 20_000, idle: 10000 },
     define: { underscored: true, timestamps: false, freezeTableName: true },
   });
   defineModels(sequelize);

@@ -13,6 +13,9 @@ import { shelfView } from '../shelf/views';
 import { begin, event, facts, morning, portion, send } from '../testing/aBatch';
 import { pailView } from './views';
 
+// Generous, for slow and busy machines: a sound run never waits this long.
+jest.setTimeout(60_000);
+
 let house: TestDatabase;
 beforeAll(async () => {
   house = await testDatabase();
@@ -241,7 +244,7 @@ describe('two devices that did not know of one another', () => {
     const lots = await Promise.all([milk(farm), milk(farm), milk(farm)]);
     const tub = randomUUID();
     await send(farm, 'cream.in', { lotId: tub, mass: 500, fat: 0.38, fatSd: 0.01, fatMethod: 'label', treatment: 'raw' });
-    const commands = Array.from({ length: 48 }, (_, i) => {
+    const commands = Array.from({ length: 32 }, (_, i) => {
       const lotId = lots[i % 3]!;
       const other = lots[(i + 1 + (i % 2)) % 3]!;
       const input =
@@ -254,12 +257,12 @@ describe('two devices that did not know of one another', () => {
     });
     const answers = await Promise.all([...commands, ...commands].map((one) => carryOut(farm, one)));
     expect(answers.filter(({ status }) => status === 'refused')).toEqual([]);
-    expect(answers.slice(48)).toEqual(answers.slice(0, 48));
+    expect(answers.slice(32)).toEqual(answers.slice(0, 32));
     expect(await sums(farm)).toMatchObject({ ...balanced });
     expect((await sums(farm)).least).toBeGreaterThanOrEqual(0);
     const { lots: left, uses } = await pailView(farm);
     const drunk = uses.find(({ account }) => account === 'drunk')!.mass;
-    expect(drunk).toBe(2400);
+    expect(drunk).toBe(1600);
     const total = left.reduce((sum, { mass }) => sum + mass, 0) + uses.reduce((sum, { mass }) => sum + mass, 0);
     expect(total).toBeCloseTo(3 * 11200 + 500, 3);
   }, 60_000); // prettier-ignore
