@@ -24,9 +24,31 @@ const newest = async (page: Page, text: string | RegExp) => {
   await page.getByRole('heading', { level: 1 }).waitFor();
 };
 
+const follow = async (page: Page, link: string) => {
+  await page.goto(`${address}${(await page.locator(link).first().getAttribute('href'))!}`);
+  await page.getByRole('slider').waitFor();
+};
+
 const pictures: Picture[] = [
   { name: 'today', path: '/' },
   { name: 'today-phone', path: '/', size: phone },
+  {
+    name: 'pail',
+    path: '/pail',
+    first: (page) => page.getByRole('button', { name: /^Skim/ }).waitFor(),
+  },
+  {
+    name: 'gauge',
+    path: '/pail',
+    first: (page) => follow(page, 'main a[href^="/pail/"]:not([href$="separator"])'),
+  },
+  {
+    name: 'gauge-phone',
+    path: '/pail',
+    size: phone,
+    first: (page) => follow(page, 'main a[href^="/pail/"]:not([href$="separator"])'),
+  },
+  { name: 'shelf', path: '/shelf' },
   { name: 'plan', path: '/churn/new?front=again' },
   { name: 'churn', path: '/churn' },
   { name: 'churn-phone', path: '/churn', size: phone },

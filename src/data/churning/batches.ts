@@ -202,6 +202,7 @@ export async function paceLessonsOf({ farmId, transaction }: FarmScope, before: 
     transaction,
     order: [['startedAt', 'DESC']],
     limit: 1000,
+    raw: true,
   });
   return rows.map((row) => {
     const { tool, vesselId } = row.facts as BatchFacts;

@@ -43,7 +43,7 @@ export interface BatchView extends HouseView {
 const fatBatches = 8;
 
 export async function planViewOf(scope: FarmScope): Promise<PlanView> {
-  const batches = await batchesOf(scope, 40);
+  const batches = await batchesOf(scope, 16);
   const packed = batches
     .filter((batch) => batch.judged !== null && batch.phase === 'packed')
     .slice(0, fatBatches);
