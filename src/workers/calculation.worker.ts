@@ -1,4 +1,5 @@
 import { expose } from 'comlink';
+import { liveChurn } from '@/core/churning/liveChurn';
 import { bankPlan } from '@/core/planning/bankPlan';
 import { herdForecast } from '@/core/planning/herdForecast';
 import { todayRank } from '@/core/planning/todayRank';
@@ -6,6 +7,7 @@ import { creamRise } from '@/core/separating/creamRise.calc';
 
 /** The calculations that take long enough to be watched and stopped. */
 const long = {
+  'churn.live': liveChurn,
   'cream.rise': creamRise,
   'herd.forecast': herdForecast,
   'bank.plan': bankPlan,

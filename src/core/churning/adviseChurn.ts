@@ -9,6 +9,7 @@ import type { Possibility } from './belief';
 import { believe, breakQuantiles, chanceOfBreaking } from './belief';
 import { liveEntries, paceFor } from './breakTime';
 import type { ChurnHappening } from './churnInput';
+import type { ChurnPace } from './churnPace';
 import { conditionsOf, fillOf, longestSeconds, standingBefore } from './churnInput';
 import { greasyButtermilk, tooThickFrom } from './churnTroubles';
 import type { Cause, LoadNow, Remedy } from './remedies';
@@ -66,10 +67,9 @@ const grains = 2.5;
  * causes with a remedy each in numbers and the break to expect from it. Every remedy is tried in the model at every
  * pace the churn may have by now, and judged by the time, the fat and the chance it leaves.
  */
-export function adviseChurn(input: AdviseInput): Advice {
+export function adviseChurn(input: AdviseInput, pace: ChurnPace = paceFor(input)): Advice {
   const { marks, elapsedMinutes, tool } = input;
   const elapsed = marks.reduce((latest, { atMinutes }) => Math.max(latest, atMinutes), elapsedMinutes);
-  const pace = paceFor(input);
   const possibilities = believe(input, pace, marks, elapsed, paces);
   const broke = marks.find(({ stage }) => stage === 'break' || stage === 'grains' || stage === 'mass');
   const asItStands = judge(input, possibilities);
@@ -281,5 +281,5 @@ export const adviseChurnCalculation = calculation({
     buttermilkFat: v.number(),
     ...predictedEntries,
   }),
-  run: adviseChurn,
+  run: (input: AdviseInput) => adviseChurn(input),
 });

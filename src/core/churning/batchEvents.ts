@@ -56,6 +56,10 @@ const salting = v.variant('way', [
 ]);
 export type Salting = v.InferOutput<typeof salting>;
 
+/** Where cream stands during a pause. */
+export const pausePlaces = ['room', 'fridge', 'bath', 'iceWater'] as const;
+export type PausePlace = (typeof pausePlaces)[number];
+
 const shared = { id, atSeconds };
 
 /** Everything that can happen to a batch, each as it is sent, stored and read back. */
@@ -64,7 +68,17 @@ export const batchEvent = v.variant('kind', [
   v.strictObject({ ...shared, kind: v.literal('mark'), stage: v.picklist(markStages) }),
   v.strictObject({ ...shared, kind: v.literal('reading'), temperature }),
   v.strictObject({ ...shared, kind: v.literal('water'), mass: positiveMass }),
-  v.strictObject({ ...shared, kind: v.literal('paused') }),
+  v.strictObject({
+    ...shared,
+    kind: v.literal('paused'),
+    /** Where it stands meanwhile, and the temperature there, °C: the model carries the cream through it. */
+    place: v.optional(v.picklist(pausePlaces)),
+    celsius: v.optional(temperature),
+    /** For how long it was meant, min. */
+    minutes: v.optional(
+      v.pipe(v.number(), v.gtValue(0, 'some minutes.'), v.maxValue(10_080, 'at most a week, in minutes.')),
+    ),
+  }),
   v.strictObject({ ...shared, kind: v.literal('resumed') }),
   v.strictObject({
     ...shared,
@@ -74,6 +88,18 @@ export const batchEvent = v.variant('kind', [
     capacity: v.optional(positiveVolume),
   }),
   v.strictObject({ ...shared, kind: v.literal('load') }),
+  /** A share of the load in hand taken out, to be churned as a load of its own later. */
+  v.strictObject({
+    ...shared,
+    kind: v.literal('takenOut'),
+    share: v.pipe(
+      v.number(),
+      v.gtValue(0, 'a share above 0 and below 1 is allowed.'),
+      v.ltValue(1, 'a share above 0 and below 1 is allowed.'),
+    ),
+  }),
+  /** The load that would come next goes in with this one. */
+  v.strictObject({ ...shared, kind: v.literal('merged') }),
   v.strictObject({
     ...shared,
     kind: v.literal('drained'),

@@ -31,8 +31,12 @@ export interface BatchStory {
   phase: Phase;
   /** Load now in the churn, from 1. */
   load: number;
+  /** Each load's share of the cream, in the order they are churned: one taken out comes last. */
+  shares: number[];
   /** Loads that broke so far. */
   broken: number;
+  /** The pause it stands in, if it does. */
+  pause: EventOf<'paused'> | undefined;
   /** The clock of the load in hand: seconds banked, and since when it runs (undefined: it stands). */
   clock: { bankedSeconds: number; runningSince: number | undefined };
   startedAt: number | undefined;
@@ -132,6 +136,8 @@ function inOrder(a: BatchEvent, b: BatchEvent): number {
 class Teller {
   private phase: Phase = 'stopped';
   private load = 1;
+  private readonly shares: number[];
+  private pause: EventOf<'paused'> | undefined;
   private readonly brokenLoads = new Set<number>();
   private banked = 0;
   private runningSince: number | undefined;
@@ -150,6 +156,7 @@ class Teller {
   constructor(private readonly facts: Pick<BatchFacts, 'tool' | 'capacity' | 'loads'>) {
     this.tool = facts.tool;
     this.capacity = facts.capacity;
+    this.shares = Array.from({ length: facts.loads }, () => 1 / facts.loads);
   }
 
   tell(event: BatchEvent): void {
@@ -171,6 +178,7 @@ class Teller {
       case 'paused':
         this.stand(event.atSeconds);
         this.phase = 'paused';
+        this.pause = event;
         return;
       case 'resumed':
         return this.run(event.atSeconds);
@@ -182,7 +190,21 @@ class Teller {
         this.stand(event.atSeconds);
         this.load += 1;
         this.banked = 0;
+        // A load nobody planned: what was left over, or came later.
+        while (this.shares.length < this.load) this.shares.push(this.shares.at(-1) ?? 1);
         return this.run(event.atSeconds);
+      case 'takenOut': {
+        const here = this.shares[this.load - 1]!;
+        this.shares[this.load - 1] = here * (1 - event.share);
+        this.shares.push(here * event.share);
+        return;
+      }
+      case 'merged': {
+        if (this.load >= this.shares.length) return this.flag(event, 'there was no other load to pour in');
+        const [next = 0] = this.shares.splice(this.load, 1);
+        this.shares[this.load - 1]! += next;
+        return;
+      }
       case 'drained':
         if (this.brokenLoads.size === 0) this.flag(event, 'drained with no break marked');
         this.stand(event.atSeconds);
@@ -217,7 +239,9 @@ class Teller {
     return {
       phase: this.phase,
       load: this.load,
+      shares: this.shares,
       broken: this.brokenLoads.size,
+      pause: this.phase === 'paused' ? this.pause : undefined,
       clock: { bankedSeconds: this.banked, runningSince: this.runningSince },
       startedAt: this.startedAt,
       tool: this.tool,
@@ -318,7 +342,7 @@ class Teller {
   }
 
   private next(): NextAct {
-    const moreLoads = this.load < this.facts.loads;
+    const moreLoads = this.load < this.shares.length;
     switch (this.phase) {
       case 'paused':
         return 'resumed';

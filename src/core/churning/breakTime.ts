@@ -7,6 +7,7 @@ import type { Estimate } from '../quantities/estimate';
 import { believe, breakQuantiles, chanceOfBreaking, clockOf } from './belief';
 import { churnEffects } from './churnEffects';
 import { churnEntries, standingBefore } from './churnInput';
+import type { ChurnPace } from './churnPace';
 import { priorPace } from './churnPace';
 import { learnPace, paceOf } from './learnPace';
 import { stages } from './stages';
@@ -81,9 +82,10 @@ export function paceFor({ batches, day: today, tool, churn }: LiveInput) {
 /**
  * When it will break: the tool's usual, learned from the maker's own batches ({@link learnPace}), updated by the marks
  * and readings so far ({@link believe}).
+ * @param pace what is known of it before this churning, when that was learned already
  * @throws {CalculationError} when a mark lies ahead of the time elapsed
  */
-export function breakTime(input: LiveInput): BreakTime {
+export function breakTime(input: LiveInput, pace: ChurnPace = paceFor(input)): BreakTime {
   const { marks, elapsedMinutes, happenings, tool, temperature, hardness } = input;
   const last = marks.reduce((latest, { atMinutes }) => Math.max(latest, atMinutes), 0);
   if (elapsedMinutes > 0 && last > elapsedMinutes + 1e-6)
@@ -92,7 +94,6 @@ export function breakTime(input: LiveInput): BreakTime {
       'marks',
     );
   const elapsed = Math.max(elapsedMinutes, last);
-  const pace = paceFor(input);
   const possibilities = believe(input, pace, marks, elapsed);
   const chance = chanceOfBreaking(possibilities);
   const quantiles = chance >= 0.5 ? breakQuantiles(possibilities, [0.05, 0.5, 0.95]) : undefined;
@@ -165,5 +166,5 @@ export const breakTimeCalculation = calculation({
     learnedFrom: v.number(),
     ...predictedEntries,
   }),
-  run: breakTime,
+  run: (input: LiveInput) => breakTime(input),
 });

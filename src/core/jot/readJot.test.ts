@@ -27,8 +27,8 @@ describe('a jot', () => {
 
   it('of one word says it is as yesterday, or what the churn did', () => {
     expect(read('same as yesterday')).toMatchObject({ kind: 'milk', same: true });
-    expect(read('broke')).toEqual({ kind: 'mark', stage: 'break' });
-    expect(read('it whipped')).toEqual({ kind: 'mark', stage: 'whipped' });
+    expect(read('broke')).toEqual({ kind: 'makeDay', act: { kind: 'mark', stage: 'break' } });
+    expect(read('it whipped')).toEqual({ kind: 'makeDay', act: { kind: 'mark', stage: 'whipped' } });
   });
 
   it('of skimming names the vessel, the cream and where the skim goes', () => {

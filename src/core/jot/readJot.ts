@@ -1,8 +1,9 @@
 import { CalculationError } from '../calculation';
-import type { MarkStage } from '../churning/stages';
 import { parseQuantity } from '../quantities/parseQuantity';
 import type { Quantity } from '../quantities/parseQuantity';
 import type { UnitSystem } from '../quantities/units';
+import type { MakeDay } from './readMakeDay';
+import { readMakeDay } from './readMakeDay';
 
 /** Names a farm's jots may use. */
 export interface JotWords {
@@ -25,7 +26,7 @@ export type Jot =
   | { kind: 'milk'; from: 'herd'; animalIds: []; same: true }
   | { kind: 'skim'; vesselIds: string[]; amount: Quantity; use?: JotUse }
   | { kind: 'cream'; amount: Quantity; fat?: number; vesselId?: string }
-  | { kind: 'mark'; stage: MarkStage }
+  | { kind: 'makeDay'; act: MakeDay }
   | { kind: 'reading'; celsius: number; vesselId?: string };
 
 const useWords = {
@@ -44,17 +45,6 @@ const useWords = {
 } as const;
 export type JotUse = (typeof useWords)[keyof typeof useWords];
 
-const stageWords: Record<string, MarkStage> = {
-  thick: 'thickening',
-  thickening: 'thickening',
-  whipped: 'whipped',
-  grainy: 'grainy',
-  broke: 'break',
-  broken: 'break',
-  break: 'break',
-  stop: 'stopped',
-  stopped: 'stopped',
-};
 const small = new Set([
   'of',
   'the',
@@ -87,8 +77,9 @@ export function readJot(text: string, words: JotWords, system: UnitSystem): Jot 
     throw refusal('Nothing was typed: say for example “11.2 Tansy”, or “skim blue jar 0.8 L to pigs”.');
   if (/^(same|as)( as)?( yesterday| last time)?$/.test(said))
     return { kind: 'milk', from: 'herd', animalIds: [], same: true };
-  const stage = stageWords[said.replace(/^(it|has|just) /, '')];
-  if (stage) return { kind: 'mark', stage };
+  const act = readMakeDay(text, system);
+  // A temperature may be of any vessel: it is read below.
+  if (act && act.kind !== 'reading') return { kind: 'makeDay', act };
   const rest = new Rest(said);
   const vessels = rest.takeNames(words.vessels);
   const animals = rest.takeNames(words.animals);

@@ -10,6 +10,7 @@ import {
   spokenTemperature,
   spokenVolume,
   text,
+  wordsIn,
 } from './formatQuantity';
 
 describe('masses, as a person says them', () => {
@@ -104,5 +105,16 @@ describe('temperatures, times and shares', () => {
     [-3, '0:00'],
   ])('a clock at %d s reads %s', (seconds, reads) => {
     expect(clockText(seconds)).toBe(reads);
+  });
+});
+
+describe('a sentence of the core in the farm’s units', () => {
+  it('turns temperatures, ranges and amounts, and nothing else', () => {
+    const said = 'Warm it from −18 °C to 35–40 °C in 12 min; add 60 mL of water to 500 g, pH 4.6.';
+    expect(wordsIn(said, 'metric')).toBe(said);
+    expect(wordsIn(said, 'us')).toBe(
+      'Warm it from −0.5 °F to 95–104 °F in 12 min; add 0.25 cup of water to 1.1 lb, pH 4.6.',
+    );
+    expect(wordsIn(said, 'imperial')).toContain('35–40 °C');
   });
 });

@@ -120,3 +120,23 @@ export function spokenLength(millimetres: number, system: UnitSystem): Spoken {
     ? { number: String(Math.round(millimetres)), unit: 'mm' }
     : { number: round(millimetres / 25.4, 1), unit: 'in' };
 }
+
+const celsiusSaid = /(−|-)?(\d+(?:\.\d+)?)(?:(–| to )(\d+(?:\.\d+)?))? °C/g;
+const millilitresSaid = /(\d+(?:\.\d+)?) mL\b/g;
+const gramsSaid = /(\d+(?:\.\d+)?) (k?)g\b/g;
+
+/** A sentence of the core, which speaks °C, mL and g, in the farm's own units. */
+export function wordsIn(words: string, system: UnitSystem): string {
+  if (system === 'metric') return words;
+  return words
+    .replace(celsiusSaid, (_, minus: string | undefined, from: string, dash?: string, to?: string) => {
+      const low = spokenTemperature(Number(from) * (minus ? -1 : 1), system);
+      return to === undefined
+        ? text(low)
+        : `${low.number}${dash}${text(spokenTemperature(Number(to), system))}`;
+    })
+    .replace(millilitresSaid, (_, amount: string) => text(spokenVolume(Number(amount), system)))
+    .replace(gramsSaid, (_, amount: string, kilo: string) =>
+      text(spokenMass(Number(amount) * (kilo ? 1000 : 1), system)),
+    );
+}

@@ -100,6 +100,8 @@ const renewAfter = 9;
 /** Natural souring stops at this age, and so does everything left at room temperature twice as long as foreseen (handbook §7), hours. */
 const naturalStops = 72;
 const leastDiscard = 24;
+/** However slowly it was meant to sour, it does not go on longer than raw cream keeps (engineering estimate, conservative), hours. */
+const mostDiscard = 96;
 const usualDose = { mesophilic: 0.02, yoghurt: 0.03, both: 0.03, natural: 0.02 } as const;
 const mostHours = 400;
 const grid = 21;
@@ -168,7 +170,9 @@ export function ripenPredict(input: RipenInput): Ripening {
     ways.map(({ ready: at }) => at ?? mostHours),
     ways.map(({ logPrior }) => Math.exp(logPrior)),
   ).mid;
-  const discardAfterHours = natural ? naturalStops : Math.max(leastDiscard, 2 * foreseen);
+  const discardAfterHours = natural
+    ? naturalStops
+    : Math.min(mostDiscard, Math.max(leastDiscard, 2 * foreseen));
   const thick = input.readings.some((one) => one.kind === 'thickAndTart' && one.seen);
   const reached = thick || phNow.mid <= input.readyPh;
   return {
@@ -284,11 +288,15 @@ function ripenReasons({ route, temperatures, generation, readings }: RipenInput,
 
 function ripenCautions(input: RipenInput, discardAfter: number, reached: boolean): Caution[] {
   const cautions: Caution[] = [
-    {
-      key: 'discard',
-      level: !reached && input.elapsedHours > discardAfter ? 'danger' : 'caution',
-      says: `Not thick and tart after ${Math.round(discardAfter)} h: discard it, do not wait on. A slow sour can hold a toxin that no heat destroys and nobody tastes.`,
-    },
+    ...(reached
+      ? []
+      : [
+          {
+            key: 'discard',
+            level: input.elapsedHours > discardAfter ? ('danger' as const) : ('caution' as const),
+            says: `Not thick and tart after ${Math.round(discardAfter)} h: discard it, do not wait on. A slow sour can hold a toxin that no heat destroys and nobody tastes.`,
+          },
+        ]),
     {
       key: 'looks',
       level: 'caution',

@@ -53,8 +53,10 @@ export interface LotStory {
   tempering:
     { to: number; readyAtSeconds: number | undefined; from: number; sinceSeconds: number } | undefined;
   frozen: 'frozen' | 'thawing' | undefined;
-  /** Hours over 5 °C since it was last cold, unsoured. */
+  /** Hours out of the cold since it was last cold, unsoured: over 10 °C, or over 5 °C in a place that does not chill it. */
   warmHours: number;
+  /** Heated, cold once, and unsoured out of the cold for longer than is safe, whatever was done since. */
+  warmTooLong: boolean;
   /** Hours from the first drop until it was at 10 °C; undefined while it is warmer. */
   hoursTo10: number | undefined;
   souring: Souring | undefined;
@@ -77,7 +79,11 @@ export interface LotStory {
 
 const step = 120;
 const warmFrom = 5;
+/** Unsoured and warm for longer than this it is thrown out (handbook §7), h. */
+export const discardAfterHours = 4;
 const coolTo = 10;
+/** A place colder than this chills what stands in it: the clock of warm hours waits (handbook §7, “then churn or chill”), °C. */
+const chillsBelow = 7;
 /** Cream through and through frozen, and thawed again (engineering estimates), s. */
 const freezing = 12 * 3600;
 const thawing = 24 * 3600;
@@ -112,6 +118,7 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
     tempering: undefined,
     frozen: undefined,
     warmHours: 0,
+    warmTooLong: false,
     hoursTo10: first.celsius <= coolTo ? 0 : undefined,
     souring: undefined,
     soured: lot.ripened,
@@ -127,17 +134,29 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
   let { mass, fat } = first;
   let at = first.atSeconds;
   let since = { atSeconds: at, celsius: first.celsius };
-  const cold = { since: undefined as number | undefined };
+  const cold = { since: undefined as number | undefined, once: false, outHours: 0 };
   const advance = (to: number) => {
     const conduct = lot.vesselFactor;
     while (at < to - 1e-6) {
       const seconds = Math.min(step, to - at);
       story.celsius = after(story.celsius, story, mass, fat, lot, seconds, conduct);
       at += seconds;
-      if (story.celsius > warmFrom + 0.5) {
+      const warm = story.celsius > warmFrom + 0.5;
+      if (warm && (story.around > chillsBelow || story.celsius > coolTo)) {
         story.warmHours += seconds / 3600;
         cold.since = undefined;
-      } else cold.since ??= at;
+        if (cold.once && !story.souring && !story.soured) cold.outHours += seconds / 3600;
+        // Cold undoes no toxin: what stood out too long stays so. Raw cream that stands out sours, on its own clock.
+        if (cold.outHours > discardAfterHours && lot.treatment !== 'raw') story.warmTooLong = true;
+      } else if (!warm) {
+        cold.once = true;
+        cold.since ??= at;
+        // Two hours cold start the clocks again.
+        if (at - cold.since > 2 * 3600) {
+          cold.outHours = 0;
+          story.warmHours = 0;
+        }
+      }
       if (story.hoursTo10 === undefined && story.celsius <= coolTo)
         story.hoursTo10 = (at - first.atSeconds) / 3600;
       const last = story.curve.at(-1)!;
@@ -243,8 +262,6 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
   if (story.place === 'freezer' && nowSeconds - story.placedAtSeconds >= freezing) story.frozen = 'frozen';
   else if (story.frozen === 'thawing' && nowSeconds - story.placedAtSeconds > thawing)
     story.frozen = undefined;
-  // Two hours cold start the count of warm hours again: what was warm before was either in time, or said so then.
-  if (cold.since !== undefined && nowSeconds - cold.since > 2 * 3600) story.warmHours = 0;
   if (story.souring)
     story.souring.elapsedHours = Math.min(400, (nowSeconds - story.souring.startedSeconds) / 3600);
   story.curve.push({ atSeconds: nowSeconds, celsius: story.celsius, read: false });

@@ -1,5 +1,6 @@
 import { keepsUntil } from '../planning/todayRank';
 import type { LotStory, ToldLot } from './lotStory';
+import { discardAfterHours } from './lotStory';
 
 /** What a vessel at rest waits for, in a word or three, and how it presses. */
 export interface Waiting {
@@ -13,11 +14,15 @@ const standsAtMost = 44;
 /** Cold enough to stand, °C; warmest for unsoured cream and skim; hours it may be warmer (handbook §7). */
 const cold = 7;
 const useWithin = 2;
-const discardAfter = 4;
 
-/** What a lot waits for now, from its story and its age in hours. */
+/** What a lot waits for now, from its story, its age in hours, and how far it has soured if it does. */
 export function waitsFor(
-  lot: Pick<ToldLot, 'kind' | 'treatment'> & { blocked: boolean; ageHours: number; cut?: string | undefined },
+  lot: Pick<ToldLot, 'kind' | 'treatment'> & {
+    blocked: boolean;
+    ageHours: number;
+    cut?: string | undefined;
+    souring?: 'souring' | 'ready' | 'discard' | undefined;
+  },
   story: LotStory | undefined,
 ): Waiting {
   if (story?.spoiled) return { word: 'throw it out', tone: 'danger' };
@@ -29,26 +34,33 @@ export function waitsFor(
       kind: lot.kind === 'culture' || lot.kind === 'ghee' ? 'butter' : lot.kind,
       raw: lot.treatment === 'raw',
     }) - lot.ageHours;
-  if (story?.souring && !story.soured) return { word: 'souring', tone: 'calm' };
+  if (story?.souring && !story.soured) {
+    if (lot.souring === 'discard') return { word: 'not sour in time', tone: 'danger' };
+    return lot.souring === 'ready' ? { word: 'ripe? look', tone: 'now' } : { word: 'souring', tone: 'calm' };
+  }
   const sour = story?.soured ?? false;
   if (left < 0 && !sour) return { word: 'too old', tone: 'danger' };
   if (story?.tempering)
     return { word: story.tempering.to > story.tempering.from ? 'warming' : 'chilling', tone: 'soon' };
   if (lot.kind === 'milk') {
-    if (story && story.celsius > cold)
-      return lot.ageHours > discardAfter && story.celsius > 10
+    if (story && story.celsius > cold) {
+      // A top-up warms it again: the hours count from the last milk poured in.
+      const hours = sinceLastPour(story);
+      return hours > discardAfterHours && story.celsius > 10
         ? { word: 'still warm', tone: 'danger' }
-        : { word: 'cooling', tone: lot.ageHours > 2 ? 'now' : 'soon' };
+        : { word: 'cooling', tone: hours > 2 ? 'now' : 'soon' };
+    }
     if (lot.ageHours >= standsAtMost) return { word: 'skim at once', tone: 'now' };
     return lot.ageHours >= standsFrom
       ? { word: 'ready to skim', tone: 'now' }
       : { word: 'cream rising', tone: 'calm' };
   }
+  if (story?.warmTooLong && !sour) return { word: 'warm too long', tone: 'danger' };
   if (sour && story && story.celsius > 10) return { word: 'chill it', tone: 'now' };
   if (!sour && story && story.celsius > cold && story.warmHours > useWithin)
     return {
-      word: story.warmHours > discardAfter ? 'warm too long' : 'chill or churn',
-      tone: story.warmHours > discardAfter ? 'danger' : 'now',
+      word: story.warmHours > discardAfterHours ? 'warm too long' : 'chill or churn',
+      tone: story.warmHours > discardAfterHours ? 'danger' : 'now',
     };
   if (lot.kind === 'culture') return { word: 'culture', tone: 'calm' };
   if (lot.kind === 'cream') {
@@ -58,3 +70,7 @@ export function waitsFor(
   }
   return left < 24 ? { word: 'use today', tone: 'now' } : { word: 'to use', tone: 'calm' };
 }
+
+const sinceLastPour = ({ curve, firstSeconds, happenings }: LotStory): number =>
+  (curve.at(-1)!.atSeconds - firstSeconds) / 3600 -
+  (happenings.findLast(({ kind }) => kind === 'topUp')?.atHours ?? 0);

@@ -1,0 +1,122 @@
+import type { BatchEvent, BatchFacts } from './batchEvents';
+import { batchStory } from './batchStory';
+import { liveChurn, liveLoad } from './liveChurn';
+
+const start = 1_760_000_000;
+const facts: BatchFacts = {
+  creamMass: 1400,
+  creamMassSd: 14,
+  creamVolume: 1400,
+  amountTyped: '1.4 L',
+  creamFat: 0.38,
+  creamFatSd: 0.01,
+  fatMethod: 'label',
+  temperature: 14,
+  temperatureAssumed: false,
+  ripened: false,
+  treatment: 'pasteurised',
+  homogenised: false,
+  hardness: 0,
+  tool: 'paddleHand',
+  vesselId: null,
+  capacity: 4000,
+  loads: 1,
+  usualSalt: { way: 'none' },
+  usualStorage: 'fridge',
+};
+type Body = BatchEvent extends infer E ? (E extends BatchEvent ? Omit<E, 'id' | 'atSeconds'> : never) : never;
+const told = (
+  bodies: [minute: number, body: Body][],
+  nowMinutes: number,
+  change: Partial<BatchFacts> = {},
+) => {
+  const all = { ...facts, ...change };
+  const events = [[0, { kind: 'started' }] as [number, Body], ...bodies].map(
+    ([minute, body], i) => ({ id: `event-${i}-xxxx`, atSeconds: start + minute * 60, ...body }) as BatchEvent,
+  );
+  return liveLoad(all, batchStory(all, events), start + nowMinutes * 60)!;
+};
+const window = (input: ReturnType<typeof told>) => liveChurn({ input }).breakTime.breakMinutes!;
+
+describe('the churning as it goes', () => {
+  it('narrows with each mark, and by not having broken yet', () => {
+    const prior = window(told([], 0.1));
+    const whipped = window(told([[7, { kind: 'mark', stage: 'whipped' }]], 7.1));
+    const grainy = window(
+      told(
+        [
+          [7, { kind: 'mark', stage: 'whipped' }],
+          [13, { kind: 'mark', stage: 'grainy' }],
+        ],
+        13.1,
+      ),
+    );
+    const wide = ({ low, high }: { low: number; high: number }) => Math.log(high / low);
+    expect(wide(whipped)).toBeLessThan(0.85 * wide(prior));
+    expect(wide(grainy)).toBeLessThan(wide(whipped));
+    const late = told([], 30);
+    expect(window(late).low).toBeGreaterThan(28);
+  });
+
+  it('takes a warm reading over: the break comes sooner', () => {
+    const cool = window(told([], 2));
+    const warm = window(told([[1.5, { kind: 'reading', temperature: 18 }]], 2));
+    expect(warm.mid).toBeLessThan(0.97 * cool.mid);
+  });
+
+  it('carries cream through a night in the fridge, and then says what warms it', () => {
+    const night = told(
+      [
+        [6, { kind: 'paused', place: 'fridge' }],
+        [6 + 12 * 60, { kind: 'resumed' }],
+      ],
+      6 + 12 * 60 + 10,
+    );
+    expect(night.happenings).toEqual([
+      { kind: 'pause', atMinutes: 6, minutes: 720, temperature: 4, in: 'fridge' },
+    ]);
+    const { advice } = liveChurn({ input: night });
+    expect(advice.well).toBe(false);
+    expect(advice.causes[0]!.cause).toBe('tooCold');
+    expect(advice.causes[0]!.remedy).toMatch(/bath of \d+ °C for \d+ min/);
+    expect(advice.causes[0]!.breakMinutes).toBeDefined();
+  });
+
+  it('is silent when all is well', () => {
+    expect(liveChurn({ input: told([[7, { kind: 'mark', stage: 'whipped' }]], 8) }).advice.well).toBe(true);
+  });
+
+  it('says to chill what is too warm, to thin what is too thick, to take out of what is too full', () => {
+    const cause = (change: Partial<BatchFacts>, minutes = 5) =>
+      liveChurn({ input: told([], minutes, change) }).advice.causes.map((one) => one.cause);
+    expect(cause({ temperature: 22 })).toContain('tooWarm');
+    expect(cause({ capacity: 1600, tool: 'jar' }, 40)).toContain('overfull');
+  });
+
+  it('tells each load on its own clock, and what was taken out becomes the last load', () => {
+    const input = told(
+      [
+        [10, { kind: 'mark', stage: 'break' }],
+        [11, { kind: 'mark', stage: 'stopped' }],
+        [20, { kind: 'load' }],
+        [23, { kind: 'mark', stage: 'whipped' }],
+      ],
+      25,
+      { loads: 2 },
+    );
+    expect(input).toMatchObject({ creamMass: 700, elapsedMinutes: 5 });
+    expect(input.marks).toEqual([{ stage: 'whipped', atMinutes: 3 }]);
+    const split = batchStory(facts, [
+      { id: 'a-started', atSeconds: start, kind: 'started' },
+      { id: 'b-takenOut', atSeconds: start + 60, kind: 'takenOut', share: 0.25 },
+      { id: 'c-stopped', atSeconds: start + 600, kind: 'mark', stage: 'stopped' },
+    ]);
+    expect(split.shares).toEqual([0.75, 0.25]);
+    expect(split.next).toBe('load');
+    const merged = batchStory({ ...facts, loads: 2 }, [
+      { id: 'a-started', atSeconds: start, kind: 'started' },
+      { id: 'b-merged-', atSeconds: start + 60, kind: 'merged' },
+    ]);
+    expect(merged.shares).toEqual([1]);
+  });
+});

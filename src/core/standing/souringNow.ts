@@ -1,0 +1,40 @@
+import type { RipenInput, Ripening } from '../ripening/ripenPredict';
+import { ripenPredict } from '../ripening/ripenPredict';
+import type { LotStory, ToldLot } from './lotStory';
+
+/** pH to which dairy things are soured here (handbook §6.4). */
+export const ripePh = 5;
+
+/** What ripening a lot can be predicted for: cream, or milk, skim and buttermilk. */
+export const ripenedKind = (kind: ToldLot['kind']): NonNullable<RipenInput['of']> =>
+  kind === 'milk' || kind === 'skim' || kind === 'buttermilk' ? kind : 'cream';
+
+/**
+ * How far a lot that was set to sour has come, from the temperatures it had and what was seen: the ripening model over
+ * the lot's own story. Undefined while it does not sour.
+ */
+export function souringNow(
+  lot: Pick<ToldLot, 'kind' | 'treatment'>,
+  story: LotStory | undefined,
+): Ripening | undefined {
+  const souring = story?.souring;
+  if (!souring) return undefined;
+  return ripenPredict({
+    of: ripenedKind(lot.kind),
+    route: souring.route,
+    ...(souring.dose === undefined ? {} : { dose: souring.dose }),
+    treatment: lot.treatment,
+    ...(souring.culture === undefined ? {} : { culture: souring.culture }),
+    generation: souring.generation,
+    temperatures: [
+      ...souring.spells.map(({ hours, celsius }) => ({
+        hours: Math.max(0.001, Math.round(hours * 50) / 50),
+        celsius: Math.round(celsius * 4) / 4,
+      })),
+      { hours: 400, celsius: Math.round(story.around * 2) / 2 },
+    ].slice(0, 200),
+    elapsedHours: Math.round(souring.elapsedHours * 10) / 10,
+    readings: souring.readings,
+    readyPh: ripePh,
+  });
+}
