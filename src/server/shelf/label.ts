@@ -1,0 +1,48 @@
+import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { keepsUntil } from '@/core/planning/todayRank';
+import { inFarm } from '@/data/farmScope';
+import { farmOf } from '@/data/house/house';
+import { lotsById } from '@/data/ledger/standing';
+import { jarLabel } from '@/formats/jarLabel';
+import { now } from '../clock';
+
+const day = (at: Date, timeZone: string): string =>
+  new Intl.DateTimeFormat('en-GB', { timeZone, weekday: 'short', day: 'numeric', month: 'short' }).format(at);
+
+/**
+ * A lot's jar label as PDF. It says “not for drinking” when the lot is kept from people or past its time, and when the
+ * maker says so (for animals, for soap). Undefined when there is no such lot.
+ */
+export const lotLabel = (
+  farmId: string,
+  lotId: string,
+  forAnimals: boolean,
+): Promise<Uint8Array | undefined> =>
+  inFarm(farmId, async (scope) => {
+    const lot = (await lotsById(scope, [lotId])).get(lotId);
+    if (!lot) return undefined;
+    const farm = await farmOf(scope);
+    const keeps = keepsUntil({
+      kind: lot.kind === 'culture' || lot.kind === 'ghee' ? 'butter' : lot.kind,
+      raw: lot.treatment === 'raw',
+    });
+    const until = new Date(lot.oldestAt.getTime() + keeps * 3_600_000);
+    const old = until < now() && !lot.ripened;
+    const fat = lot.mass > 0 ? lot.fat / lot.mass : 0;
+    return jarLabel({
+      what: lot.kind[0]!.toUpperCase() + lot.kind.slice(1),
+      code: lot.code,
+      lines: [
+        `${farm.name ? `${farm.name}, ` : ''}of ${day(lot.oldestAt, farm.timeZone)}`,
+        `${lot.treatment}${lot.ripened ? ', soured' : ''}, ${text(spokenFraction(fat, lot.kind === 'cream' ? 0 : 1))} fat`,
+        ...(lot.blockedReason || forAnimals || old || lot.ripened
+          ? []
+          : [`Keep cold; use by ${day(until, farm.timeZone)}`]),
+      ],
+      notForDrinking:
+        lot.blockedReason || forAnimals || old
+          ? { reason: lot.blockedReason ?? (old ? 'Past its safe time' : undefined) }
+          : undefined,
+      made: now(),
+    });
+  });
