@@ -16,6 +16,8 @@ export default defineConfig({
     baseURL: process.env.IMMULGO_ADDRESS,
     timezoneId: 'Europe/Dublin',
     locale: 'en-IE',
+    // A page answered by the worker is a page of its own: the tests of it let it in.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: execSync('command -v chromium', { encoding: 'utf8' }).trim(),
       args: ['--disable-background-networking', ...(process.getuid?.() === 0 ? ['--no-sandbox'] : [])],

@@ -11,6 +11,7 @@ import {
   spokenTemperature,
   spokenVolume,
   text,
+  wordsIn,
 } from '@/core/quantities/formatQuantity';
 import type { Farm } from '@/server/house/views';
 
@@ -53,6 +54,8 @@ export function useSay() {
       volume: (millilitres: number) => text(spokenVolume(millilitres, unitSystem)),
       temperature: (celsius: number) => text(spokenTemperature(celsius, unitSystem)),
       length: (millimetres: number) => text(spokenLength(millimetres, unitSystem)),
+      /** A sentence of the core, said in the farm's units. */
+      words: (sentence: string) => wordsIn(sentence, unitSystem),
       massRange: (low: number, high: number) => text(saidMassRange(low, high, unitSystem)),
       massRangeSpoken: (low: number, high: number): Spoken => saidMassRange(low, high, unitSystem),
       /** An ISO date, said as a day; with its year when that is not the year of `beside`. */

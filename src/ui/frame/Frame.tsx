@@ -12,6 +12,7 @@ import { NowProvider } from './useNow';
 import { PlaceIcon } from './PlaceIcon';
 import type { Place } from './PlaceIcon';
 import { Unsent } from './Unsent';
+import { WithoutHouse } from './WithoutHouse';
 
 const places: { href: string; name: string; icon: Place }[] = [
   { href: '/', name: 'Today', icon: 'today' },
@@ -126,6 +127,7 @@ export function Frame({
       <NowProvider seconds={nowSeconds}>
         <OutboxProvider farmId={farm.id}>
           <Notices>
+            <WithoutHouse farm={farm} hasMilk={hasMilk} />
             <Skip href="#room">Skip to what matters</Skip>
             <Rail>
               <Word href="/">Immulgo{farm.name && <small>{farm.name}</small>}</Word>

@@ -56,10 +56,7 @@ export class Outbox {
 
   async open(): Promise<void> {
     try {
-      this.database = await openDB<OutboxSchema>('immulgo-outbox', 1, {
-        upgrade: (database) =>
-          void database.createObjectStore('waiting', { keyPath: 'seq', autoIncrement: true }),
-      });
+      this.database = await openOutbox();
       await this.reread();
     } catch {
       this.database = undefined;
@@ -175,6 +172,24 @@ export class Outbox {
     for (const listener of this.listeners) listener();
   }
 }
+
+/** Commands kept on this device and not answered yet, in order, read without opening an outbox. */
+export async function waitingCommands(): Promise<QueuedCommand[]> {
+  try {
+    const database = await openOutbox();
+    const all = await database.getAll('waiting');
+    database.close();
+    return all.map(({ command }) => command);
+  } catch {
+    return [];
+  }
+}
+
+const openOutbox = (): Promise<IDBPDatabase<OutboxSchema>> =>
+  openDB<OutboxSchema>('immulgo-outbox', 1, {
+    upgrade: (database) =>
+      void database.createObjectStore('waiting', { keyPath: 'seq', autoIncrement: true }),
+  });
 
 /** Sends one command. Undefined: no answer, try again later. */
 async function post(command: QueuedCommand): Promise<Answer | undefined> {

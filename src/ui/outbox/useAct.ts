@@ -21,8 +21,8 @@ export function useAct(): {
     name: string,
     input: Record<string, unknown>,
     says: string,
-    /** False for what is no entry, and so cannot be taken back as one. */
-    undoable?: boolean,
+    /** False for what is no entry, and so cannot be taken back as one; or how else it is taken back. */
+    undoable?: boolean | (() => void),
   ) => Promise<boolean>;
   refused: Refused | undefined;
   busy: boolean;
@@ -33,7 +33,12 @@ export function useAct(): {
   const [refused, setRefused] = useState<Refused>();
   const [busy, setBusy] = useState(false);
   const act = useCallback(
-    async (name: string, input: Record<string, unknown>, says: string, undoable = true) => {
+    async (
+      name: string,
+      input: Record<string, unknown>,
+      says: string,
+      undoable: boolean | (() => void) = true,
+    ) => {
       const id = newId();
       setRefused(undefined);
       setBusy(true);
@@ -50,7 +55,12 @@ export function useAct(): {
           ? `Set aside with a question: ${(answer.result as { question: string }).question}`
           : says,
         ...(undoable && !parked
-          ? { undo: () => void outbox.put('entry.undo', { commandId: id }).then(() => router.refresh()) }
+          ? {
+              undo:
+                typeof undoable === 'function'
+                  ? undoable
+                  : () => void outbox.put('entry.undo', { commandId: id }).then(() => router.refresh()),
+            }
           : {}),
       });
       router.refresh();

@@ -1,9 +1,10 @@
 import { theFarmId } from '@/server/house/theFarm';
+import { frameView } from '@/server/house/views';
 
 /** Says that server and database answer. */
 export async function GET() {
   try {
-    await theFarmId();
+    await frameView(await theFarmId());
     return Response.json({ well: true });
   } catch {
     return Response.json({ well: false }, { status: 503 });

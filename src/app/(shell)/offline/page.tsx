@@ -1,0 +1,5 @@
+import { Offline } from '@/ui/churning/Offline';
+
+export default function Page() {
+  return <Offline />;
+}
