@@ -141,7 +141,9 @@ export function StandingMilk() {
             </div>
           </>
         ) : done ? (
-          <p className={styles.sentence}>No line yet: {done.reasons[0]?.says ?? 'let it stand longer.'}</p>
+          <p className={styles.sentence}>
+            No line yet: {say.words(done.reasons[0]?.says ?? 'let it stand longer.')}
+          </p>
         ) : risen && 'wrong' in risen ? (
           <p className={styles.sentence} role="alert">
             {risen.wrong}

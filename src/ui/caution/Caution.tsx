@@ -1,8 +1,12 @@
+'use client';
+
 import type { Caution as CautionSaid } from '@/core/keeping/cautions';
+import { useSay } from '../frame/FarmContext';
 import styles from './Caution.module.css';
 
 /** Cautions at the moment they matter: hatched edge and word for caution, octagon and word for danger. */
 export function Cautions({ cautions }: { cautions: readonly CautionSaid[] }) {
+  const say = useSay();
   if (cautions.length === 0) return null;
   return (
     <ul className={styles.list}>
@@ -22,7 +26,7 @@ export function Cautions({ cautions }: { cautions: readonly CautionSaid[] }) {
             )}
           </svg>
           <span>
-            <strong>{level === 'danger' ? 'Danger' : 'Caution'}</strong> {says}
+            <strong>{level === 'danger' ? 'Danger' : 'Caution'}</strong> {say.words(says)}
           </span>
         </li>
       ))}

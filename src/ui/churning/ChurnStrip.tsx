@@ -5,6 +5,7 @@ import type { Foreseen } from '@/core/churning/foresee';
 import type { Stage } from '@/core/churning/stages';
 import { stageSigns } from '@/core/churning/stages';
 import { clockText } from '@/core/quantities/formatQuantity';
+import { useSay } from '../frame/FarmContext';
 import styles from './ChurnStrip.module.css';
 
 const bands: Stage[] = ['thickening', 'whipped', 'grainy'];
@@ -13,16 +14,30 @@ const bands: Stage[] = ['thickening', 'whipped', 'grainy'];
 export function ChurnStrip({
   story,
   foreseen,
+  prior,
   elapsed,
 }: {
   story: BatchStory;
+  /** As it is believed now. */
   foreseen: Foreseen;
+  /** As it was foreseen at the start: its window stays behind as a ghost, so that the narrowing shows. */
+  prior?: Foreseen;
   elapsed: number;
 }) {
+  const say = useSay();
   const window = foreseen.breakMinutes;
+  const before = prior?.breakMinutes;
+  const ghost =
+    before && window && Math.abs(before.mid - window.mid) + before.high - window.high !== 0
+      ? before
+      : undefined;
+  const readings = story.readings.filter(({ atSeconds }) => atSeconds >= (loadStart(story) ?? 0));
+  const warmest = Math.max(16, ...readings.map(({ temperature }) => temperature)) + 1;
+  const coldest = Math.min(10, ...readings.map(({ temperature }) => temperature)) - 1;
   const marks = story.marks.filter((mark) => mark.load === story.load && !mark.echo);
   const end = Math.max(
     (window?.high ?? 10) * 60 * 1.06,
+    (prior?.breakMinutes?.high ?? 0) * 60 * 1.02,
     elapsed * 1.12,
     ...marks.map((mark) => mark.elapsedSeconds * 1.12),
     60,
@@ -36,6 +51,9 @@ export function ChurnStrip({
     ...marks.map(
       (mark) =>
         `${stageSigns[mark.stage].name} at ${clockText(mark.elapsedSeconds)}${mark.inferred ? ', inferred' : ''}.`,
+    ),
+    ...readings.map(
+      ({ elapsedSeconds, temperature }) => `${say.temperature(temperature)} at ${clockText(elapsedSeconds)}.`,
     ),
     `Now ${clockText(Math.floor(elapsed / 30) * 30)}.`,
   ].filter(Boolean);
@@ -55,6 +73,15 @@ export function ChurnStrip({
             </span>
           ) : null;
         })}
+        {ghost && (
+          <span
+            className={styles.ghost}
+            style={{
+              left: at(ghost.low * 60),
+              width: `calc(${at(ghost.high * 60)} - ${at(ghost.low * 60)})`,
+            }}
+          />
+        )}
         {window && (
           <span
             className={styles.window}
@@ -71,6 +98,26 @@ export function ChurnStrip({
         )}
         <span className={styles.now} style={{ left: at(elapsed) }} />
       </div>
+      {readings.length > 0 && (
+        <div className={styles.heat} aria-hidden>
+          <svg viewBox="0 0 100 100" preserveAspectRatio="none">
+            <polyline
+              points={readings
+                .map(
+                  ({ elapsedSeconds, temperature }) =>
+                    `${Math.min(100, (100 * elapsedSeconds) / end)},${100 - (100 * (temperature - coldest)) / (warmest - coldest)}`,
+                )
+                .join(' ')}
+              vectorEffect="non-scaling-stroke"
+            />
+          </svg>
+          {readings.map(({ id, elapsedSeconds, temperature }) => (
+            <span key={id} style={{ left: at(elapsedSeconds) }}>
+              {say.temperature(temperature)}
+            </span>
+          ))}
+        </div>
+      )}
       <div className={styles.marks} data-two={rows.includes(1)}>
         {marks.map((mark, i) => (
           <span
@@ -91,6 +138,12 @@ export function ChurnStrip({
     </div>
   );
 }
+
+/** When the load in hand began, s since 1970. */
+const loadStart = ({ events, load }: BatchStory): number | undefined =>
+  load === 1
+    ? events.find(({ kind }) => kind === 'started')?.atSeconds
+    : events.findLast(({ kind }) => kind === 'load')?.atSeconds;
 
 /** Marks closer than this share of the line would write over one another. */
 const tooClose = 0.1;

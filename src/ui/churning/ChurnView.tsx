@@ -1,6 +1,7 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
+import { clarities } from '@/core/churning/batchEvents';
 import type { MarkStage } from '@/core/churning/stages';
 import { markStages, stageSigns } from '@/core/churning/stages';
 import { elapsedAt } from '@/core/churning/batchStory';
@@ -14,17 +15,24 @@ import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { useDraft } from '../frame/useDraft';
 import { useNow } from '../frame/useNow';
+import { useChimeEach } from '../pail/useChime';
 import { Unseen } from '../theme/Enamel';
 import { CreamDrawing } from '../vessel/CreamDrawing';
+import { Advice } from './Advice';
 import { ChurnStrip } from './ChurnStrip';
 import { DrainPanel } from './DrainPanel';
+import type { FootHandle, Turns } from './Foot';
 import { Foot } from './Foot';
 import { KeySheet } from './KeySheet';
+import { liveWindow } from './liveWindow';
+import { MakeDayJot } from './MakeDayJot';
 import { nextWords } from './nextWords';
+import { PausePanel } from './PausePanel';
 import { PortionPanel } from './PortionPanel';
 import { inTheChurn, stageNow } from './stageNow';
 import { useBatch } from './useBatch';
 import { useKeys } from './useKeys';
+import { useLive } from './useLive';
 import { useScreenAwake } from './useScreenAwake';
 import { VerdictPanel } from './VerdictPanel';
 import { WashPanel } from './WashPanel';
@@ -38,6 +46,10 @@ interface Jump {
   after?: number;
 }
 
+/** Presses the one button on the screen that does a thing, if it is there. */
+const press = (act: string) => () =>
+  document.querySelector<HTMLButtonElement>(`button[data-act="${act}"]:not(:disabled)`)?.click();
+
 /** One batch, live, from cream to packed butter: now in words, the next thing as one big button, everything else small. */
 export function ChurnView({ view }: { view: BatchView }) {
   const { facts } = view;
@@ -46,19 +58,32 @@ export function ChurnView({ view }: { view: BatchView }) {
   const now = useNow();
   const [jump, setJump] = useDraft<Jump>(`jump:${view.id}`, () => ({}));
   const [keySheet, setKeySheet] = useState(false);
+  const foot = useRef<FootHandle>(null);
   const tool = tools[story.tool];
   const quick = isQuick(story.tool);
   const elapsed = elapsedAt(story.clock, now);
   const reading = story.readings.at(-1)?.temperature;
+  const share = story.shares[story.load - 1] ?? 1 / facts.loads;
+  const loads = story.shares.length;
   const foreseen = useMemo(
     () =>
       foresee(
-        { ...creamInChurn(facts), tool: story.tool, fill: facts.creamVolume / facts.loads / story.capacity },
+        { ...creamInChurn(facts), tool: story.tool, fill: (facts.creamVolume * share) / story.capacity },
         view.pace,
       ),
-    [facts, story.tool, story.capacity, view.pace],
+    [facts, story.tool, story.capacity, share, view.pace],
   );
+  const live = useLive(view, story, now);
+  const window = liveWindow(foreseen, live?.breakTime);
   useScreenAwake(story.phase === 'churning');
+  const brokeHere = story.marks.some(({ stage, load }) => stage === 'break' && load === story.load);
+  const runs = story.phase === 'churning' && !brokeHere;
+  const reached = runs && window.breakMinutes ? elapsed >= window.breakMinutes.low * 60 : undefined;
+  useChimeEach(reached === undefined ? undefined : story.load + (reached ? 0.5 : 0), 'look');
+  const [turns, setTurns] = useDraft<Turns>('turns', () => ({ on: false, seconds: 60 }));
+  const turn = turns.on && story.phase === 'churning' ? Math.floor(elapsed / turns.seconds) : undefined;
+  useChimeEach(turn === undefined ? undefined : story.load * 1e6 + turn, 'done');
+  const [large, setLarge] = useDraft<{ on: boolean }>('large', () => ({ on: false }));
 
   // A jump holds until something else happens, so that the panel a maker chose does not outlive its moment.
   const panel = jump.to && jump.after === story.events.length ? jump.to : story.next;
@@ -85,7 +110,18 @@ export function ChurnView({ view }: { view: BatchView }) {
         : story.phase === 'paused'
           ? () => record({ kind: 'resumed' })
           : undefined,
-    d: churning ? () => jumpTo('drained') : undefined,
+    d: churning ? () => jumpTo('drained') : press('drained'),
+    e: press('unwashed'),
+    k: press('pack'),
+    ...Object.fromEntries(clarities.map((clarity, i) => [String(i + 1), press(`washed-${clarity}`)])),
+    r: () => foot.current?.open('temperature'),
+    a: () => foot.current?.open('water'),
+    o: () => foot.current?.open('tool'),
+    x: () => foot.current?.open('abandon'),
+    h: () => foot.current?.open('turns'),
+    l: () => setLarge({ on: !large.on }),
+    y: press('advised'),
+    j: () => document.getElementById('make-day-jot')?.focus(),
     u: undo,
     ' ': onPad ? act : undefined,
     '?': () => setKeySheet(true),
@@ -101,17 +137,14 @@ export function ChurnView({ view }: { view: BatchView }) {
       />
     );
 
-  const words = nextWords(story, foreseen, elapsed, reading, say);
-  const countdown =
-    quick && story.phase === 'churning' && foreseen.breakMinutes
-      ? foreseen.breakMinutes.mid * 60 - elapsed
-      : undefined;
+  const words = nextWords(story, window, elapsed, reading, say);
+  const countdown = quick && runs && window.breakMinutes ? window.breakMinutes.mid * 60 - elapsed : undefined;
   return (
-    <div className={styles.churn}>
+    <div className={styles.churn} data-large={large.on}>
       <section className={styles.seen} aria-label="The churn now">
         <p className={styles.which}>
-          Batch {view.number}, {say.mass(facts.creamMass)} of cream
-          {facts.loads > 1 && `, load ${story.load} of ${facts.loads}`}
+          {view.number > 0 ? `Batch ${view.number}` : 'The new batch'}, {say.mass(facts.creamMass)} of cream
+          {loads > 1 && `, load ${story.load} of ${loads}`}
         </p>
         <div className={styles.drawing}>
           <CreamDrawing
@@ -140,16 +173,23 @@ export function ChurnView({ view }: { view: BatchView }) {
             {words.more && <p className={styles.more}>{words.more}</p>}
           </div>
         </div>
-        {churning && <ChurnStrip story={story} foreseen={foreseen} elapsed={elapsed} />}
-        {story.load > 1 || facts.loads > 1 ? (
-          <p className={styles.counter} aria-label={`${story.broken} of ${facts.loads} loads broke`}>
-            {Array.from({ length: facts.loads }, (_, i) => (
+        {churning && <ChurnStrip story={story} foreseen={window} prior={foreseen} elapsed={elapsed} />}
+        {turn !== undefined && (
+          <p className={styles.turns} role="timer" aria-live="off">
+            Hand over in <strong>{clockText(turns.seconds - (elapsed % turns.seconds))}</strong>
+          </p>
+        )}
+        {loads > 1 ? (
+          <p className={styles.counter} aria-label={`${story.broken} of ${loads} loads broke`}>
+            {Array.from({ length: loads }, (_, i) => (
               <span key={i} aria-hidden data-done={i < story.broken} data-now={i + 1 === story.load}>
                 {i + 1}
               </span>
             ))}
           </p>
         ) : null}
+        {live && !brokeHere && <Advice advice={live.advice} record={record} />}
+        {story.pause && <PausePanel pause={story.pause} now={now} sour={facts.ripened} record={record} />}
         {onPad && (
           <div className={styles.pad}>
             {/* After a tap this button is another one: the second tap of a double tap is not a second mark. */}
@@ -213,7 +253,19 @@ export function ChurnView({ view }: { view: BatchView }) {
         {story.phase === 'abandoned' && (
           <p className={styles.more}>This batch was given up. Undo brings it back.</p>
         )}
-        <Foot view={view} story={story} record={record} undo={undo} last={last} />
+        <MakeDayJot view={view} story={story} record={record} />
+        <Foot
+          ref={foot}
+          view={view}
+          story={story}
+          record={record}
+          undo={undo}
+          last={last}
+          turns={turns}
+          onTurns={setTurns}
+          large={large.on}
+          onLarge={() => setLarge({ on: !large.on })}
+        />
         {onPad && <Cautions cautions={churningCautions({ tool: story.tool, treatment: facts.treatment })} />}
         <WhatHappened story={story} unsent={unsent} record={record} />
       </section>

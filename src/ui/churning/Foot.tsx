@@ -2,8 +2,8 @@
 
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import type { ReactNode } from 'react';
-import { useState } from 'react';
+import type { ReactNode, Ref } from 'react';
+import { useImperativeHandle, useState } from 'react';
 import type { BatchEvent } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { ToolKey } from '@/core/churning/tools';
@@ -12,6 +12,7 @@ import type { Quantity } from '@/core/quantities/parseQuantity';
 import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../frame/FarmContext';
 import { ToolSelect } from './ToolSelect';
+import { Chips } from '../quantity/Chips';
 import type { QuantityRules } from '../quantity/QuantityField';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
@@ -20,10 +21,23 @@ import { amountRules, sizeRules, temperatureRules } from './planDraft';
 import type { LiveBatch } from './useBatch';
 import styles from './Foot.module.css';
 
+/** Cream kept as whipped cream goes back to the shelf as it was, with this said of the batch. */
+const whippedReason = 'Stopped at whipped cream';
 /** g/mL of cold water. */
 const waterDensity = 1;
 
-type Open = 'temperature' | 'water' | 'tool' | 'abandon' | undefined;
+type Open = 'temperature' | 'water' | 'tool' | 'abandon' | 'loads' | 'turns' | undefined;
+
+/** Lets single keys open what lies along the foot. */
+export interface FootHandle {
+  open: (what: Open) => void;
+}
+
+/** Several pairs of arms: a hand-over every so many seconds. */
+export interface Turns {
+  on: boolean;
+  seconds: number;
+}
 
 /** Along the foot: undo, temperature, water, pause, another tool, give up. */
 export function Foot({
@@ -32,16 +46,27 @@ export function Foot({
   record,
   undo,
   last,
+  turns,
+  onTurns,
+  large,
+  onLarge,
+  ref,
 }: {
+  ref?: Ref<FootHandle>;
   view: BatchView;
   story: BatchStory;
   record: LiveBatch['record'];
   undo: (() => void) | undefined;
   last: BatchEvent | undefined;
+  turns: Turns;
+  onTurns: (to: Partial<Turns>) => void;
+  large: boolean;
+  onLarge: () => void;
 }) {
   const say = useSay();
   const [open, setOpen] = useState<Open>();
   const toggle = (what: Open) => setOpen(open === what ? undefined : what);
+  useImperativeHandle(ref, () => ({ open: setOpen }));
   const live = story.phase !== 'abandoned';
   const standing = story.phase !== 'churning' && story.phase !== 'paused';
   return (
@@ -75,6 +100,15 @@ export function Foot({
             <Button variant="outlined" aria-expanded={open === 'tool'} onClick={() => toggle('tool')}>
               Other tool
             </Button>
+            <Button variant="outlined" aria-expanded={open === 'loads'} onClick={() => toggle('loads')}>
+              Split or merge
+            </Button>
+            <Button variant="outlined" aria-expanded={open === 'turns'} onClick={() => toggle('turns')}>
+              {turns.on ? `Turns of ${turns.seconds} s` : 'Turns'}
+            </Button>
+            <Button variant="outlined" aria-pressed={large} onClick={onLarge}>
+              {large ? 'Usual type' : 'Large type'}
+            </Button>
             <Button variant="outlined" aria-expanded={open === 'abandon'} onClick={() => toggle('abandon')}>
               Give up
             </Button>
@@ -84,6 +118,55 @@ export function Foot({
       {open === 'temperature' && <TemperatureForm record={record} onDone={() => setOpen(undefined)} />}
       {open === 'water' && <WaterForm record={record} onDone={() => setOpen(undefined)} />}
       {open === 'tool' && <ToolForm view={view} record={record} onDone={() => setOpen(undefined)} />}
+      {open === 'loads' && (
+        <Enamel className={styles.form} aria-label="Split or merge">
+          <div className={styles.row}>
+            {(
+              [
+                ['Take out a quarter', 0.25],
+                ['Take out a third', 1 / 3],
+                ['Take out half', 0.5],
+              ] as const
+            ).map(([name, share]) => (
+              <Button
+                key={name}
+                variant="outlined"
+                onClick={() => {
+                  record({ kind: 'takenOut', share });
+                  setOpen(undefined);
+                }}
+              >
+                {name}
+              </Button>
+            ))}
+            <Button
+              variant="outlined"
+              disabled={story.load >= story.shares.length}
+              onClick={() => {
+                record({ kind: 'merged' });
+                setOpen(undefined);
+              }}
+            >
+              Pour the next load in too
+            </Button>
+          </div>
+          <Quiet>What is taken out waits in the cold and is churned as the last load.</Quiet>
+        </Enamel>
+      )}
+      {open === 'turns' && (
+        <Enamel className={styles.form}>
+          <Chips
+            legend="A hand-over every"
+            chosen={turns.on ? String(turns.seconds) : 'off'}
+            onChoose={(key) => onTurns(key === 'off' ? { on: false } : { on: true, seconds: Number(key) })}
+            choices={[
+              { key: 'off', name: 'No turns' },
+              ...[30, 60, 90, 120, 180].map((seconds) => ({ key: String(seconds), name: `${seconds} s` })),
+            ]}
+          />
+          <Quiet>It rings at each, on this device.</Quiet>
+        </Enamel>
+      )}
       {open === 'abandon' && <AbandonForm record={record} onDone={() => setOpen(undefined)} />}
     </div>
   );
@@ -210,6 +293,15 @@ function AbandonForm({ record, onDone }: FormProps) {
         slotProps={{ htmlInput: { maxLength: 200 } }}
         fullWidth
       />
+      <Button
+        variant="outlined"
+        onClick={() => {
+          record({ kind: 'abandoned', reason: whippedReason });
+          onDone();
+        }}
+      >
+        Whipped is what I want: stop here
+      </Button>
       <Button
         variant="contained"
         color="error"

@@ -13,7 +13,10 @@ import type { PlanView } from '@/server/churning/views';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { useDraft } from '../frame/useDraft';
+import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
+import { keep } from '../outbox/kept';
+import type { Answer } from '../outbox/outbox';
 import { useOutbox } from '../outbox/OutboxProvider';
 import { BreedSelect } from '../quantity/BreedSelect';
 import { Chips } from '../quantity/Chips';
@@ -24,6 +27,18 @@ import type { CreamInFront, PlanDraft } from './planDraft';
 import type { CreamFromShelf } from './planDraft';
 import { draftFromShelf, freshDraft, readPlan, usualTemperatures } from './planDraft';
 import styles from './PlanChurning.module.css';
+
+/** Resolves once the house was asked and did not answer; never, while it does. */
+const silence = (outbox: { reachable: boolean }): Promise<undefined> =>
+  new Promise((resolve) => {
+    let looks = 0;
+    const timer = setInterval(() => {
+      looks += 1;
+      if (outbox.reachable && looks < 300) return;
+      clearInterval(timer);
+      if (!outbox.reachable) resolve(undefined);
+    }, 200);
+  });
 
 /** What cream is in front of them, and at once what it will do: the screen before a churning. */
 export function PlanChurning({
@@ -70,19 +85,33 @@ export function PlanChurning({
     setRefused(undefined);
     const batchId = newId();
     change({ begun: batchId });
-    const answer = await outbox.put('batch.begin', {
+    const answered = outbox.put('batch.begin', {
       batchId,
       creamLotId: newId(),
       startedEventId: newId(),
-      startedAtSeconds: Date.now() / 1000,
+      startedAtSeconds: clockSeconds(),
       facts: read.facts,
       ...(from ? { fromLots: from.lots } : {}),
     });
+    const answer = await Promise.race([answered, silence(outbox)]);
+    if (answer === undefined && navigator.serviceWorker?.controller) {
+      // No house in sight: the batch begins on this device, and is sent when there is one.
+      forget();
+      // eslint-disable-next-line @next/next/no-location-assign-relative-destination -- another root layout, and no house to route
+      window.location.assign(`/offline?at=/churn/${batchId}`);
+      return;
+    }
+    settle(answer ?? (await answered), batchId);
+  }
+  function settle(answer: Answer, batchId: string) {
     if (answer.status === 'refused') {
       setRefused(answer.message);
       change({ begun: undefined });
     } else open(batchId);
   }
+  useEffect(() => {
+    void keep('plan', plan);
+  }, [plan]);
   useEffect(() => {
     // Pressed before a reload: the start waits in the outbox or has arrived since. It is never pressed a second time.
     if (!begun) return;

@@ -11,6 +11,7 @@ import { keepingCautions } from '@/core/keeping/cautions';
 import type { Storage } from '@/core/keeping/keepingDate';
 import { ninety } from '@/core/quantities/estimate';
 import { kitchenMeasures } from '@/core/quantities/units';
+import { intoPieces } from '@/core/working/intoPieces';
 import { saltWays, unsaltedFrom } from '@/core/salting/saltWays';
 import type { BatchView } from '@/server/churning/views';
 import { Cautions } from '../caution/Caution';
@@ -50,6 +51,8 @@ interface PortionDraft {
   mixed: Addition[];
   storage: Storage;
   name: string;
+  /** Typed: what each piece is to weigh. */
+  piece: string;
   dividing: boolean;
 }
 
@@ -80,9 +83,11 @@ export function PortionPanel({
     mixed: [],
     storage: facts.usualStorage,
     name: '',
+    piece: '',
     dividing: story.portions.length > 0,
   }));
-  const { noScale, typed, count, container, saltIn, salt, changing, mixed, storage, name, dividing } = draft;
+  const { noScale, typed, count, container, saltIn, salt, changing, mixed, storage, name, dividing, piece } =
+    draft;
 
   const already = story.portions.reduce((sum, portion) => sum + portion.mass, 0);
   const understood: Understood = understand(typed, {
@@ -96,12 +101,20 @@ export function PortionPanel({
       ? kitchenMeasures[say.system].cup!
       : (view.moulds.find((mould) => mould.id === container)?.capacity ?? 250);
   const weighed = noScale ? byCount(count, containerVolume) : byScale(understood);
+  const pieceRead: Understood = understand(piece, {
+    system: say.system,
+    kinds: ['mass'],
+    bareUnit: say.system === 'metric' ? 'g' : 'oz',
+    check: ({ value }) => (value < 5 ? 'A piece weighs 5 g and more.' : undefined),
+  });
   const { salting } = readSalt(salt, say.system);
   const expected = Math.max(1, foreseen.butter.mass - already);
   const unsalted = salting && weighed ? unsaltedFrom(salting, weighed.mass, saltIn) : expected;
   const ways =
     salting && saltWays(salting, unsalted, facts.creamVolume * Math.min(1, unsalted / foreseen.butter.mass));
   const total = weighed && ways && (saltIn ? weighed.mass : weighed.mass + ways.salt);
+  const pieces =
+    pieceRead && 'quantity' in pieceRead && total ? intoPieces(total, pieceRead.quantity.value) : undefined;
   const tooMuch = weighed && already + weighed.mass > facts.creamMass;
   const ready = weighed && ways && total && ways.salt < total && !tooMuch;
   const early =
@@ -118,6 +131,7 @@ export function PortionPanel({
     portionId: newId(),
     name:
       name.trim() ||
+      (pieces && pieces.count > 1 ? `${pieces.count} × ${say.mass(pieces.each)}` : '') ||
       (mixed.length > 0
         ? mixed.map((key) => additionNames[key].name).join(', ')
         : salting!.way === 'none'
@@ -280,6 +294,23 @@ export function PortionPanel({
               </label>
             ))}
           </fieldset>
+          <QuantityField
+            label="Into pieces of"
+            typed={piece}
+            onTyped={(text) => change({ piece: text })}
+            understood={pieceRead}
+            system={say.system}
+            hint={
+              say.system === 'metric'
+                ? '250 g, as a mould or a wrapper takes'
+                : '4 oz, as a mould or a wrapper takes'
+            }
+            says={
+              pieces
+                ? `${pieces.count} ${pieces.count === 1 ? 'piece' : 'pieces'} of ${say.mass(pieces.each)}${pieces.left > 1 ? `, and ${say.mass(pieces.left)} over` : ''}`
+                : undefined
+            }
+          />
           <TextField
             label="Name of this portion"
             value={name}
@@ -291,6 +322,13 @@ export function PortionPanel({
           </Button>
         </div>
       </details>
+      {(storage === 'crock' || pieces || view.moulds.length > 0) && (
+        <Quiet>
+          {storage === 'crock'
+            ? 'Press it into the crock without a pocket of air; salted water over it, changed every 3 to 5 days.'
+            : 'Wooden moulds and hands are scalded, then soaked cold, or the butter sticks; press out every pocket of air.'}
+        </Quiet>
+      )}
       <Quiet>
         Chill soft butter before working it; hands in ice water first. Milk is an allergen: say so on what you
         give away.

@@ -53,12 +53,16 @@ export function WashPanel({
     efficiency: mixing,
     clearAt,
   });
+  // Butter is as warm as the churn was: water a degree to three colder (handbook §6.10).
+  const churned = story.readings.at(-1)?.temperature;
   const left = Math.max(0, washes - story.washes.length);
   return (
     <Enamel className={styles.wash} aria-label="Washing">
       <p className={styles.plan}>
         With {say.volume(water ?? grains)} of cold water each time, about {left === 0 ? 'one more' : left}{' '}
         {left === 1 || left === 0 ? 'wash' : 'washes'} until it runs clear.
+        {churned !== undefined &&
+          ` Water of ${say.temperature(Math.max(2, churned - 3))} to ${say.temperature(Math.max(4, churned - 1))} keeps it firm.`}
       </p>
       <div className={styles.looks} role="group" aria-label="How the wash water looked">
         {clarities.map((clarity) => (

@@ -1,6 +1,7 @@
 import type { BatchEvent } from '@/core/churning/batchEvents';
 import { stageSigns } from '@/core/churning/stages';
 import { tools } from '@/core/churning/tools';
+import { pauseWords } from './words';
 import type { useSay } from '../frame/FarmContext';
 
 /** What happened, in a few words and in a sentence's worth. */
@@ -21,7 +22,17 @@ export function eventWords(
     case 'water':
       return { short: 'water', long: `${say.volume(event.mass)} of water added` };
     case 'paused':
-      return { short: 'pause', long: 'Put by' };
+      return {
+        short: 'pause',
+        long: `Put by${event.place ? ` ${pauseWords[event.place]}` : ''}${event.celsius === undefined ? '' : ` of ${say.temperature(event.celsius)}`}`,
+      };
+    case 'takenOut':
+      return {
+        short: 'taking out',
+        long: `${Math.round(event.share * 100)} % taken out, for a load of its own`,
+      };
+    case 'merged':
+      return { short: 'pouring together', long: 'The next load poured in with this one' };
     case 'resumed':
       return { short: 'going on', long: 'Churned on' };
     case 'tool':

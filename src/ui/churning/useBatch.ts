@@ -5,6 +5,7 @@ import type { BatchEvent } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { batchStory } from '@/core/churning/batchStory';
 import type { BatchView } from '@/server/churning/views';
+import { keep, tidyKept } from '../outbox/kept';
 import { newId } from '../outbox/newId';
 import { useOutbox, useWaiting } from '../outbox/OutboxProvider';
 
@@ -14,8 +15,8 @@ export interface LiveBatch {
   story: BatchStory;
   /** Ids of events this device has and the house does not yet. */
   unsent: ReadonlySet<string>;
-  /** Marks what happened, now or at a given second; several go together or not at all. */
-  record: (bodies: Body | Body[], atSeconds?: number) => void;
+  /** Marks what happened, now or at a given second; several go together or not at all. Returns their ids. */
+  record: (bodies: Body | Body[], atSeconds?: number) => string[];
 }
 
 /** How often the house is asked what others marked, ms. */
@@ -57,6 +58,14 @@ export function useBatch(view: BatchView): LiveBatch {
     };
   }, [outbox, look, view.id]);
 
+  useEffect(() => {
+    // Kept as it is known here, so that it opens without the house. What the house has not heard of is in the outbox.
+    if (known.revision >= 0)
+      void keep(`batch:${view.id}`, { ...view, events: known.events, revision: known.revision }).then(() =>
+        tidyKept('batch:'),
+      );
+  }, [view, known]);
+
   const pending = useMemo(
     () =>
       waiting
@@ -82,6 +91,7 @@ export function useBatch(view: BatchView): LiveBatch {
         .flat()
         .map((body, i) => ({ id: newId(), atSeconds: atSeconds + i / 1000, ...body }) as BatchEvent);
       void outbox.put('batch.record', { batchId: view.id, events });
+      return events.map(({ id }) => id);
     },
     [outbox, view.id],
   );

@@ -1,3 +1,4 @@
+import type { PausePlace } from '@/core/churning/batchEvents';
 import type { NextAct, Phase } from '@/core/churning/batchStory';
 
 /** Where a batch stands, said plainly. */
@@ -26,4 +27,12 @@ export const actWords: Record<NextAct, { button: string; ahead: string; key: str
   packed: { button: 'Pack', ahead: 'pack what is weighed', key: 'k' },
   resumed: { button: 'Go on', ahead: 'go on churning', key: 'p' },
   none: { button: 'Done', ahead: 'nothing more', key: '' },
+};
+
+/** Where cream stands during a pause. */
+export const pauseWords: Record<PausePlace, string> = {
+  room: 'in the room',
+  fridge: 'in the fridge',
+  bath: 'in a bath',
+  iceWater: 'in ice water',
 };

@@ -2,16 +2,22 @@
 
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
+import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { CalculationError } from '@/core/calculation';
 import { creamDensity } from '@/core/dairy/creamDensity';
+import type { BatchEvent } from '@/core/churning/batchEvents';
+import type { MakeDay } from '@/core/jot/readMakeDay';
 import { readJot } from '@/core/jot/readJot';
 import type { Jot } from '@/core/jot/readJot';
 import type { PailView } from '@/server/pail/views';
 import { useSay } from '../frame/FarmContext';
 import { clockSeconds, useNow } from '../frame/useNow';
 import { newId } from '../outbox/newId';
+import { useOutbox } from '../outbox/OutboxProvider';
 import { useAct } from '../outbox/useAct';
+import { eventWords } from '../churning/eventWords';
+import { makeDayEvents } from '../churning/makeDayEvents';
 import { creamGoesTo, likeYesterday, toUse, usualSkimUse } from '../pail/usual';
 import { milkCommand } from '../pail/milkCommand';
 import { fatOfCut } from '../standing/useRises';
@@ -22,6 +28,8 @@ export function JotLine({ view, batchId }: { view: PailView; batchId?: string | 
   const say = useSay();
   const now = useNow(60_000);
   const { act, refused, busy } = useAct();
+  const outbox = useOutbox();
+  const router = useRouter();
   const [typed, setTyped] = useState('');
   const [wrong, setWrong] = useState<string>();
   const holds = new Map(view.lots.flatMap((lot) => (lot.vessel ? [[lot.vessel.id, lot]] : [])));
@@ -134,24 +142,38 @@ export function JotLine({ view, batchId }: { view: PailView; batchId?: string | 
             `${lot.vessel!.name} reads ${say.temperature(jot.celsius)}.`,
             false,
           );
-        if (batchId)
-          return act(
-            'batch.record',
-            { batchId, events: [{ kind: 'reading', id: newId(), atSeconds, temperature: jot.celsius }] },
-            `The churn reads ${say.temperature(jot.celsius)}.`,
-            false,
-          );
+        if (batchId) return onTheChurn(batchId, { kind: 'reading', celsius: jot.celsius });
         return 'A temperature of what? Name the vessel: “blue jar 6 C”.';
       }
-      case 'mark':
-        if (!batchId) return 'Nothing is being churned now.';
-        return act(
-          'batch.record',
-          { batchId, events: [{ kind: 'mark', id: newId(), atSeconds, stage: jot.stage }] },
-          `Marked: ${jot.stage === 'break' ? 'it broke' : jot.stage}.`,
-          false,
-        );
+      case 'makeDay':
+        return batchId ? onTheChurn(batchId, jot.act) : 'Nothing is being churned now.';
     }
+  }
+
+  /** What needs no more than the batch's id is written from here; what leans on its story, on its own page. */
+  async function onTheChurn(batch: string, makeDay: MakeDay): Promise<boolean | string> {
+    if (makeDay.kind === 'butter' || makeDay.kind === 'packed' || makeDay.kind === 'undo')
+      return 'Say that on the churn’s own page, where the batch is before you.';
+    const events = makeDayEvents(makeDay).map(
+      (body, i) => ({ id: newId(), atSeconds: clockSeconds() + i / 1000, ...body }) as BatchEvent,
+    );
+    return act(
+      'batch.record',
+      { batchId: batch, events },
+      `${events.map((event) => eventWords(event, say).long).join('; ')}.`,
+      () =>
+        void outbox
+          .put('batch.record', {
+            batchId: batch,
+            events: events.map(({ id }) => ({
+              id: newId(),
+              atSeconds: clockSeconds(),
+              kind: 'undone',
+              eventId: id,
+            })),
+          })
+          .then(() => router.refresh()),
+    );
   }
 
   const message = wrong ?? refused?.message;

@@ -59,6 +59,9 @@ export function BatchPage({ view }: { view: BatchView }) {
           {say.volume(facts.capacity)}
           {facts.loads > 1 && `, ${facts.loads} loads`}.
         </p>
+        <p className={styles.facts}>
+          <Link href={`/shelf/${view.creamLotId}`}>Its whole way, from the milkings to the pats</Link>
+        </p>
         <ChurnStrip story={story} foreseen={foreseen} elapsed={elapsed} />
         <WhatHappened story={story} unsent={unsent} record={record} />
       </section>

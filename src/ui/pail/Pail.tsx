@@ -13,7 +13,7 @@ import { Cleaning } from './Cleaning';
 import { MilkIn } from './MilkIn';
 import styles from './Pail.module.css';
 import { ParkedEntries } from './Parked';
-import { pailSentence, SkimNow } from './SkimNow';
+import { pailSentence, SkimNow, useLater } from './SkimNow';
 import { toUse } from './usual';
 
 /** Milk: what stands, what it waits for, what came in, and where the skim went. */
@@ -23,7 +23,8 @@ export function Pail({ view }: { view: PailView }) {
   const lots = useMemo(() => all.filter(({ lot }) => lot.kind === 'milk' || lot.kind === 'skim'), [all]);
   const milk = useMemo(() => lots.filter(({ lot }) => lot.kind === 'milk'), [lots]);
   const rises = useRises(milk, view.separations);
-  const { says, skim, cool } = pailSentence(lots, rises, say.about);
+  const { putOff, later } = useLater();
+  const { says, skim, waits, cool } = pailSentence(lots, rises, say.about, putOff);
   const byProducts = view.uses.filter(({ account }) => account in toUse);
   return (
     <div className={styles.pail}>
@@ -32,7 +33,7 @@ export function Pail({ view }: { view: PailView }) {
       <section className={styles.now}>
         <h1>{says}</h1>
         <div className={styles.acts}>
-          <SkimNow view={view} lots={skim} rises={rises} />
+          <SkimNow view={view} lots={skim} rises={rises} waits={waits} onLater={later} />
           {cool && (
             <Button
               component={Link}

@@ -22,7 +22,7 @@ import { Enamel, Quiet } from '../theme/Enamel';
 import styles from './Pail.module.css';
 import { list } from './SkimNow';
 import { useChimeAt } from './useChime';
-import { creamGoesTo, toUse, useNames, usualSkimUse } from './usual';
+import { creamGoesTo, freeVessels, toUse, useNames, usualSkimUse } from './usual';
 
 /** Coldest milk that is let into the bowl, °C: below, it floods or leaves its fat behind (handbook §5, §6.3). */
 const coldest = 28;
@@ -78,9 +78,10 @@ export function SeparatorRun({ view }: { view: PailView }) {
   }));
   const [skimTo, setSkimTo] = useState<Use | 'keep'>(usualSkimUse(view.separations));
   const standing = new Set(milk.map(({ lot }) => lot.id));
-  const chosenIds = (draft.chosen ?? milk.slice(0, 1).map(({ lot }) => lot.id)).filter((id) =>
-    standing.has(id),
-  );
+  // Milk that is warm enough is what a separator runs on; with none, the oldest, to be warmed.
+  const warm = milk.filter(({ celsius }) => celsius >= coldest);
+  const usually = (warm.length > 0 ? warm : milk.slice(0, 1)).map(({ lot }) => lot.id);
+  const chosenIds = (draft.chosen ?? usually).filter((id) => standing.has(id));
   const chosen = milk.filter(({ lot }) => chosenIds.includes(lot.id));
   const machine = view.vessels.find(({ kind }) => kind === 'separator');
   const motor = machine?.equipment.motor ?? false;
@@ -111,11 +112,18 @@ export function SeparatorRun({ view }: { view: PailView }) {
         })),
     [view.separations],
   );
-  const usual = creamGoesTo(
-    view,
-    1000,
-    chosen.some(({ lot }) => lot.blockedReason !== null),
-  );
+  const foreseenCream = Math.max(200, 0.15 * mass);
+  const blocked = chosen.some(({ lot }) => lot.blockedReason !== null);
+  const byItself = creamGoesTo(view, foreseenCream, blocked, true);
+  const pooled = creamGoesTo(view, foreseenCream, blocked);
+  const [into, setInto] = useState<string>();
+  const targets: ReturnType<typeof creamGoesTo>[] = [
+    byItself,
+    pooled,
+    ...freeVessels(view, 'cream').map(({ id, name }) => ({ vesselId: id, name })),
+    { vesselId: null, name: 'a jar' },
+  ].filter((one, i, all) => all.findIndex(({ vesselId }) => vesselId === one.vesselId) === i);
+  const usual = targets.find(({ vesselId }) => (vesselId ?? 'none') === into) ?? byItself;
   const intoVessel = view.vessels.find(({ id }) => id === usual.vesselId);
   const expected = (() => {
     if (mass <= 0) return undefined;
@@ -354,7 +362,7 @@ export function SeparatorRun({ view }: { view: PailView }) {
                 Expected: cream of {text(spokenFraction(expected.creamFat.low, 0))} to{' '}
                 {text(spokenFraction(expected.creamFat.high, 0))}, {Math.round(expected.creamShare * 100)} %
                 of the milk; skim of {text(spokenFraction(expected.skimFat.mid, 2))}, which keeps{' '}
-                {say.about(expected.butterLost)} of butter. {expected.reasons[0]?.says}
+                {say.about(expected.butterLost)} of butter. {say.words(expected.reasons[0]?.says ?? '')}
                 {expected.minutes?.creamCanFull !== undefined &&
                   ` The cream can is full after ${text(spokenMinutes(expected.minutes.creamCanFull))}.`}
                 {expected.minutes?.skimBucketFull !== undefined &&
@@ -488,6 +496,21 @@ export function SeparatorRun({ view }: { view: PailView }) {
                 {missing > 0 ? 'is missing between milk and what came out' : 'more came out than went in'}:
                 measure again, or say what leaked.
               </p>
+            )}
+            <Chips
+              legend="Cream into"
+              chosen={usual.vesselId ?? 'none'}
+              onChoose={setInto}
+              choices={targets.map(({ vesselId, name, ontoCream }) => ({
+                key: vesselId ?? 'none',
+                name: vesselId === null ? 'A jar' : name,
+                small: vesselId === null ? 'no name' : ontoCream ? 'onto its cream' : 'by itself',
+              }))}
+            />
+            {usual.ontoCream && (
+              <Quiet role="status">
+                Chill it first: warm cream on cold warms the whole of {usual.name} for hours.
+              </Quiet>
             )}
             <Chips
               legend="The skim"

@@ -57,6 +57,7 @@ export function SkimGauge({
     lot.blockedReason ? 'calves' : usualSkimUse(view.separations),
   );
   const [into, setInto] = useState<string>();
+  const [topInto, setTopInto] = useState('none');
   const wanted = useMemo(
     () => riseOf({ ...one, ageHours: Math.round(one.ageHours * 6) / 6 }, view.separations, Number(later)),
     [one, view.separations, later],
@@ -137,7 +138,7 @@ export function SkimGauge({
             fat: topCut.creamFat,
             fatSd: 0.03,
             cut: 'top',
-            vesselId: null,
+            vesselId: topInto === 'none' ? null : topInto,
             place,
           },
           {
@@ -313,8 +314,21 @@ export function SkimGauge({
                     : 'how much you took'
                 }
               />
+              {topCut && measuredMass === undefined && (
+                <Chips
+                  legend="Heavy top into"
+                  chosen={topInto}
+                  onChoose={setTopInto}
+                  choices={[
+                    { key: 'none', name: 'A jar', small: 'no name' },
+                    ...freeVessels(view, 'cream')
+                      .filter(({ id }) => id !== intoId)
+                      .map(({ id, name, capacity }) => ({ key: id, name, small: say.volume(capacity) })),
+                  ]}
+                />
+              )}
               <Chips
-                legend="Cream into"
+                legend={topCut && measuredMass === undefined ? 'The rest into' : 'Cream into'}
                 chosen={into ?? usual.vesselId ?? 'none'}
                 onChoose={setInto}
                 choices={creamChoices}

@@ -5,6 +5,8 @@ import Link from 'next/link';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import type { PailView } from '@/server/pail/views';
 import { useSay } from '../frame/FarmContext';
+import { clockSeconds, useNow } from '../frame/useNow';
+import { useDraft } from '../frame/useDraft';
 import { newId } from '../outbox/newId';
 import { useAct } from '../outbox/useAct';
 import type { Risen } from '../standing/useRises';
@@ -16,22 +18,49 @@ import { creamGoesTo, toUse, usualSkimUse } from './usual';
 /** A ladle a little under the line gets the thin cream too, mm. */
 export const underLine = 4;
 
-/** What to do about milk that stands, as one sentence with its reason and one button. */
+/** What to do about milk that stands: the sentence, what to skim, whether waiting still pays, what to cool. */
+export interface PailSays {
+  says: string;
+  skim: LotNow[];
+  waits?: boolean;
+  cool?: LotNow;
+}
+
+/** Hours a vessel is left alone after “later”: as long as waiting is said to pay, or a short while. */
+const laterHours = { waits: 6, now: 2 };
+
+/** Vessels this device was told to leave for later, and until when, s. */
+export function useLater(): {
+  putOff: (lotId: string) => boolean;
+  later: (lots: readonly LotNow[], hours: number) => void;
+} {
+  const now = useNow(60_000);
+  const [until, change] = useDraft<Record<string, number>>('skim-later', () => ({}));
+  return {
+    putOff: (lotId) => (until[lotId] ?? 0) > now,
+    later: (lots, hours) =>
+      change(Object.fromEntries(lots.map(({ lot }) => [lot.id, clockSeconds() + hours * 3600]))),
+  };
+}
+
+/** What to do about milk that stands, as one sentence with its reason. */
 export function pailSentence(
   lots: readonly LotNow[],
   rises: ReadonlyMap<string, Risen>,
   about: (grams: number) => string,
-): { says: string; skim: LotNow[]; cool?: LotNow } {
+  putOff: (lotId: string) => boolean = () => false,
+): PailSays {
   const name = (one: LotNow) => one.lot.vessel?.name ?? 'the milk';
   const bad = lots.find(({ waiting, lot }) => waiting.tone === 'danger' && lot.blockedReason === null);
   if (bad) return { says: `${name(bad)}: ${bad.waiting.word}. Look at it first.`, skim: [], cool: bad };
   const warm = lots.find(({ waiting }) => waiting.word === 'cooling' && waiting.tone === 'now');
   if (warm) return { says: `${name(warm)} is still warm: cool it now.`, skim: [], cool: warm };
+  const isReady = ({ lot, waiting }: LotNow) =>
+    lot.kind === 'milk' &&
+    lot.blockedReason === null &&
+    (waiting.word === 'ready to skim' || waiting.word === 'skim at once');
   const ready = lots.filter(
-    ({ lot, waiting }) =>
-      lot.kind === 'milk' &&
-      lot.blockedReason === null &&
-      (waiting.word === 'ready to skim' || waiting.word === 'skim at once'),
+    (one) => isReady(one) && (one.waiting.word === 'skim at once' || !putOff(one.lot.id)),
   );
   if (ready.length > 0) {
     const gains = ready.reduce((sum, { lot }) => sum + (rises.get(lot.id)?.rise.waitingGains ?? 0), 0);
@@ -40,7 +69,11 @@ export function pailSentence(
     const names = ready.length <= 3 ? list(ready.map(name)) : `${ready.length} vessels`;
     const late = ready.some(({ waiting }) => waiting.word === 'skim at once');
     if (known && !late && gains > 0.02 * most)
-      return { says: `Let ${names} stand: six hours more gain about ${about(gains)} of fat.`, skim: ready };
+      return {
+        says: `Let ${names} stand: six hours more gain about ${about(gains)} of fat.`,
+        skim: ready,
+        waits: true,
+      };
     return {
       says:
         known && !late
@@ -49,10 +82,13 @@ export function pailSentence(
       skim: ready,
     };
   }
+  const left = lots.filter(isReady);
+  if (left.length > 0)
+    return { says: `Nothing presses: ${list(left.map(name))} may stand a while yet.`, skim: [] };
   const rising = lots.find(({ waiting }) => waiting.word === 'cream rising' || waiting.word === 'cooling');
   if (rising)
     return {
-      says: `Nothing presses: ${name(rising)} creams until it is ${Math.max(1, Math.round(12 - rising.ageHours))} h on.`,
+      says: `Nothing presses: ${name(rising)} creams for about ${Math.max(1, Math.round(12 - rising.ageHours))} h more.`,
       skim: [],
     };
   return {
@@ -69,10 +105,15 @@ export function SkimNow({
   view,
   lots,
   rises,
+  waits = false,
+  onLater,
 }: {
   view: PailView;
   lots: readonly LotNow[];
   rises: ReadonlyMap<string, Risen>;
+  /** Waiting still pays: leaving it is the main button, skimming beside it. */
+  waits?: boolean;
+  onLater: (lots: readonly LotNow[], hours: number) => void;
 }) {
   const say = useSay();
   const { act, refused, busy } = useAct();
@@ -92,11 +133,22 @@ export function SkimNow({
   const use = usualSkimUse(view.separations);
   const into = creamGoesTo(view, volume, false);
   const names = list(lots.map(({ lot }) => lot.vessel?.name ?? lot.code));
+  const later = (
+    <Button
+      variant={waits ? 'contained' : 'text'}
+      size="large"
+      sx={{ minHeight: 96 }}
+      onClick={() => onLater(lots, waits ? laterHours.waits : laterHours.now)}
+    >
+      {waits ? `Look again in ${laterHours.waits} h` : 'Later'}
+    </Button>
+  );
   return (
     <>
+      {waits && later}
       {known && creamMass > 0 && (
         <Button
-          variant="contained"
+          variant={waits ? 'outlined' : 'contained'}
           size="large"
           disabled={busy}
           sx={{
@@ -131,8 +183,8 @@ export function SkimNow({
             )
           }
         >
-          Skim {lots.length === 1 ? names : lots.length === 2 ? 'both' : `all ${lots.length}`},{' '}
-          {say.volume(volume)}
+          Skim {lots.length === 1 ? names : lots.length === 2 ? 'both' : `all ${lots.length}`}
+          {waits ? ' now' : ''}, {say.volume(volume)}
           <small className={styles.small}>
             cream into {into.name}, skim {toUse[use]} as usual
           </small>
@@ -147,6 +199,7 @@ export function SkimNow({
       >
         {known ? 'Differently' : 'To the skim gauge'}
       </Button>
+      {!waits && later}
       {refused && (
         <p className={styles.refused} role="alert">
           {refused.message}

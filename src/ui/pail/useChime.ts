@@ -43,3 +43,13 @@ export function useChimeAt(now: number, atSeconds: number | undefined, kind: key
     }
   }, [now, atSeconds, kind]);
 }
+
+/** Rings whenever a count passes every count before it: a turn of the clock, a window reached. Not for where it began. */
+export function useChimeEach(count: number | undefined, kind: keyof typeof notes): void {
+  const most = useRef<number>(undefined);
+  useEffect(() => {
+    if (count === undefined) return;
+    if (most.current !== undefined && count > most.current) chime(kind);
+    most.current = Math.max(most.current ?? count, count);
+  }, [count, kind]);
+}

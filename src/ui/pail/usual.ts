@@ -49,12 +49,16 @@ export function usualSkimUse(separations: readonly SeparationBefore[]): Use {
   return (last as Use | undefined) ?? 'pigs';
 }
 
-/** Where cream goes: onto cream of the same sort that already stands cold, or into a free vessel. */
+/**
+ * Where cream goes: onto cream of the same sort that already stands cold, or into a free vessel. Cream that is still
+ * warm is chilled by itself while there is a vessel free for it (handbook §2).
+ */
 export function creamGoesTo(
   view: Pick<PailView, 'lots' | 'vessels'>,
   volume: number,
   blocked: boolean,
-): { vesselId: string | null; name: string } {
+  warm = false,
+): { vesselId: string | null; name: string; ontoCream?: boolean } {
   const tub = view.lots.find(
     ({ kind, vessel, mass, ripened, blockedReason, details, events }) =>
       kind === 'cream' &&
@@ -65,10 +69,11 @@ export function creamGoesTo(
       !events.some((event) => event.kind === 'soured') &&
       mass + volume < vessel.capacity,
   );
-  if (tub?.vessel) return { vesselId: tub.vessel.id, name: tub.vessel.name };
   const free = freeVessels(view, 'cream')
     .filter(({ capacity }) => capacity >= volume)
     .toSorted((a, b) => a.capacity - b.capacity)[0];
+  if (tub?.vessel && !(warm && free))
+    return { vesselId: tub.vessel.id, name: tub.vessel.name, ontoCream: true };
   return free ? { vesselId: free.id, name: free.name } : { vesselId: null, name: 'a jar' };
 }
 

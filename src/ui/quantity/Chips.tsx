@@ -29,7 +29,12 @@ const Chip = styled('button')({
     boxShadow: 'inset 0 0 0 1.5px var(--rim)',
     background: 'var(--rim-faint)',
   },
-  '&[aria-checked="true"] > span::before': { content: '"✓ "', color: 'var(--rim)', fontWeight: 700 },
+  // The tick is for eyes only: the second form gives it no words, where a browser knows it.
+  '&[aria-checked="true"] > span::before': {
+    content: ['"✓ "', '"✓ " / ""'],
+    color: 'var(--rim)',
+    fontWeight: 700,
+  },
 });
 
 export interface ChipChoice<K extends string> {

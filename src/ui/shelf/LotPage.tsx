@@ -73,7 +73,7 @@ export function LotPage({ view }: { view: LotView }) {
             <Quiet>
               {empty
                 ? `${kindNames[lot.kind]} that is used up.`
-                : `${say.volume(one.volume)} of ${kindNames[lot.kind]}, ${text(spokenFraction(one.fatShare, lot.kind === 'cream' ? 0 : 2))} fat${lot.fatSd && lot.kind === 'cream' ? ` ± ${(lot.fatSd * 100).toFixed(0)}` : ''}, ${lot.treatment}, oldest part ${sayAge(one.ageHours)}${lot.details.line ? `, ${lot.details.line.name} carried on ${lot.details.line.generation} times` : ''}.`}
+                : `${say.volume(one.volume)} of ${kindNames[lot.kind]}, ${text(spokenFraction(one.fatShare, lot.kind === 'cream' ? 0 : 2))} fat${lot.fatSd && lot.kind === 'cream' ? ` ± ${(lot.fatSd * 100).toFixed(0)}` : ''}, ${lot.treatment}, oldest part ${sayAge(one.ageHours)}${lot.details.line ? `, ${lot.details.line.name}${lot.details.line.generation > 0 ? ` carried on ${lot.details.line.generation} times` : ''}` : ''}.`}
             </Quiet>
           </div>
         </div>
@@ -137,7 +137,20 @@ export function LotPage({ view }: { view: LotView }) {
           <div className={styles.stack}>
             <TemperatureCard one={one} now={now} title="Temperature" />
             <UseCard one={one} usual={lot.kind === 'buttermilk' ? 'baked' : 'pigs'} />
+            <Quiet>
+              <a href={`/api/lots/${lot.id}/label`}>
+                {lot.blockedReason ? 'Jar label: not for drinking' : 'Jar label'}
+              </a>
+              {!lot.blockedReason && (
+                <>
+                  {' · '}
+                  <a href={`/api/lots/${lot.id}/label?for=animals`}>the same, not for drinking</a>
+                </>
+              )}
+            </Quiet>
             {lot.treatment === 'raw' &&
+              !lot.ripened &&
+              !story?.souring &&
               (more ? (
                 <HeatCard one={one} />
               ) : (

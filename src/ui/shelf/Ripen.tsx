@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react';
 import { CalculationError } from '@/core/calculation';
 import { ripenPredict } from '@/core/ripening/ripenPredict';
 import type { RipenInput } from '@/core/ripening/ripenPredict';
+import { ripenedKind, ripePh, souringNow } from '@/core/standing/souringNow';
 import type { Look, Route } from '@/core/standing/lotEvents';
 import { places } from '@/core/standing/places';
 import type { Place } from '@/core/standing/places';
@@ -121,9 +122,8 @@ function BeginSouring({ one, cultures, now }: { one: LotNow; cultures: readonly 
       value < 4 || value > 45 ? `Between ${say.temperature(4)} and ${say.temperature(45)}.` : undefined,
   });
   const celsius = heat && 'quantity' in heat ? heat.quantity.value : places[place].celsius;
-  const kind = lot.kind === 'milk' || lot.kind === 'skim' || lot.kind === 'buttermilk' ? lot.kind : 'cream';
   const result = useRipening({
-    of: kind,
+    of: ripenedKind(lot.kind),
     route,
     ...(route === 'natural' ? {} : { dose: Math.max(1e-4, dose) }),
     treatment: lot.treatment,
@@ -136,7 +136,7 @@ function BeginSouring({ one, cultures, now }: { one: LotNow; cultures: readonly 
     temperatures: [{ hours: 400, celsius }],
     elapsedHours: 0,
     readings: [],
-    readyPh: 5,
+    readyPh: ripePh,
   });
   const ripening = result && 'ripening' in result ? result.ripening : undefined;
   const ready = ripening?.readyHours;
@@ -201,7 +201,7 @@ function BeginSouring({ one, cultures, now }: { one: LotNow; cultures: readonly 
       </div>
       {ripening && (
         <Quiet>
-          {ripening.reasons.map(({ says }) => says).join(' ')} Thrown out{' '}
+          {say.words(ripening.reasons.map(({ says }) => says).join(' '))} Thrown out{' '}
           {say.when(now + ripening.discardAfterHours * 3600, now)}, {Math.round(ripening.discardAfterHours)} h
           from now, if it is not thick and tart by then.
         </Quiet>
@@ -266,26 +266,12 @@ function Souring({ one, now }: { one: LotNow; now: number }) {
   const [typed, setTyped] = useState('');
   const { lot, story } = one;
   const souring = story!.souring!;
-  const kind = lot.kind === 'milk' || lot.kind === 'skim' || lot.kind === 'buttermilk' ? lot.kind : 'cream';
-  const result = useRipening({
-    of: kind,
-    route: souring.route,
-    ...(souring.dose === undefined ? {} : { dose: souring.dose }),
-    treatment: lot.treatment,
-    ...(souring.culture === undefined ? {} : { culture: souring.culture }),
-    generation: souring.generation,
-    temperatures: [
-      ...souring.spells.map(({ hours, celsius }) => ({
-        hours: Math.max(0.001, Math.round(hours * 50) / 50),
-        celsius: Math.round(celsius * 4) / 4,
-      })),
-      { hours: 400, celsius: Math.round(story!.around * 2) / 2 },
-    ].slice(0, 200),
-    elapsedHours: Math.round(souring.elapsedHours * 10) / 10,
-    readings: souring.readings,
-    readyPh: 5,
-  });
-  const ripening = result && 'ripening' in result ? result.ripening : undefined;
+  const minute = Math.floor(now / 60);
+  const ripening = useMemo(
+    () => souringNow(lot, story),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the story of a lot changes with its events and the minute
+    [lot, minute],
+  );
   const ready = ripening?.readyHours;
   const start = souring.startedSeconds;
   const ripe = story!.soured;
@@ -319,7 +305,7 @@ function Souring({ one, now }: { one: LotNow; now: number }) {
           About pH {ripening.phNow.mid.toFixed(1)} now. Thrown out if it is not thick and tart{' '}
           {say.when(start + ripening.discardAfterHours * 3600, now)} (
           {text(spokenMinutes(Math.max(0, ripening.discardAfterHours - souring.elapsedHours) * 60))} from
-          now). {ripening.reasons.map(({ says }) => says).join(' ')}
+          now). {say.words(ripening.reasons.map(({ says }) => says).join(' '))}
         </Quiet>
       )}
       {ripening && <SourCurve ripening={ripening} elapsed={souring.elapsedHours} />}

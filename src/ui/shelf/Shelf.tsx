@@ -196,5 +196,5 @@ function sentence(
     return `Churn ${say.volume(volume)} today: the oldest has ${Math.max(1, Math.round(left))} h left.${thin}`;
   if (volume >= 0.45 * capacity)
     return `${say.volume(volume)} of cream is a load${thin ? `.${thin}` : ': churn it when it suits.'}`;
-  return `${say.volume(volume)} of cream so far${sweet ? `; it keeps ${Math.floor(left / 24)} more days` : ''}.${thin}`;
+  return `${say.volume(volume)} of cream so far${sweet ? `; it keeps ${Math.floor(left / 24)} more ${Math.floor(left / 24) === 1 ? 'day' : 'days'}` : ''}.${thin}`;
 }

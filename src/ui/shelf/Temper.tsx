@@ -189,7 +189,7 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
         <Curve story={story} now={now} limits={false} lot={lot} mass={lot.mass} fat={one.fatShare} to={to} />
         {correction && (
           <p className={styles.refused} style={{ borderLeftColor: 'var(--time)' }} role="status">
-            {correction.says}
+            {say.words(correction.says)}
           </p>
         )}
         {!story.soured && story.warmHours > 1.5 && (
@@ -253,9 +253,9 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
           : takeOut !== undefined && best
             ? takeOut < now - 60
               ? `Too late for ${say.when(at!, now)} this way: the quickest is ready ${say.when(now + quickest(ways) * 60, now)}.`
-              : `${best.says} ${say.when(takeOut, now)}.`
+              : `${say.words(best.says)} ${say.when(takeOut, now)}.`
             : best?.probeMinutes
-              ? `${best.says}: ${say.temperature(to)} in ${text(spokenMinutes(best.probeMinutes.mid))}, ${say.when(now + best.probeMinutes.mid * 60, now)}.`
+              ? `${say.words(best.says)}: ${say.temperature(to)} in ${text(spokenMinutes(best.probeMinutes.mid))}, ${say.when(now + best.probeMinutes.mid * 60, now)}.`
               : `No way at hand brings it to ${say.temperature(to)}.`}
       </h2>
       <Chips
@@ -299,7 +299,7 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
               style={{ display: 'flex', flexWrap: 'wrap', gap: '6px 14px', alignItems: 'center' }}
             >
               <Button variant={way === best ? 'contained' : 'outlined'} onClick={() => void put(way)}>
-                {way.says}
+                {say.words(way.says)}
               </Button>
               <span>
                 {text(spokenMinutes(way.probeMinutes!.low))} to {text(spokenMinutes(way.probeMinutes!.high))}
@@ -336,7 +336,7 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
         </>
       )}
       {'cautions' in plan && <Cautions cautions={plan.cautions} />}
-      {'reasons' in plan && <Quiet>{plan.reasons.map(({ says }) => says).join(' ')}</Quiet>}
+      {'reasons' in plan && <Quiet>{say.words(plan.reasons.map(({ says }) => says).join(' '))}</Quiet>}
       {refused && (
         <p className={styles.refused} role="alert">
           {refused.message}

@@ -76,9 +76,11 @@ export function TemperatureCard({ one, now, title }: { one: LotNow; now: number;
       ? 'Frozen.'
       : cold
         ? `Cold: ${say.temperature(celsius)} ${places[place].inSentence}.`
-        : here === undefined
-          ? `${say.temperature(celsius)} now; it does not get to ${say.temperature(4)} ${places[place].inSentence}.`
-          : `${say.temperature(celsius)} now; ${say.temperature(4)} in ${text(spokenMinutes(here / 60))} ${places[place].inSentence}.`;
+        : story.souring && !story.soured
+          ? `${say.temperature(celsius)} now, ${places[place].inSentence}.`
+          : here === undefined
+            ? `${say.temperature(celsius)} now; it does not get to ${say.temperature(4)} ${places[place].inSentence}.`
+            : `${say.temperature(celsius)} now; ${say.temperature(4)} in ${text(spokenMinutes(here / 60))} ${places[place].inSentence}.`;
   const late = milk && story && story.hoursTo10 === undefined && one.ageHours + (here ?? Infinity) / 3600 > 6;
   return (
     <Enamel className={styles.stack} aria-label={title}>

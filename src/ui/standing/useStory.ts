@@ -4,6 +4,7 @@ import { useMemo } from 'react';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import type { LotStory, ToldLot } from '@/core/standing/lotStory';
 import { lotStory } from '@/core/standing/lotStory';
+import { souringNow } from '@/core/standing/souringNow';
 import type { Waiting } from '@/core/standing/waitsFor';
 import { waitsFor } from '@/core/standing/waitsFor';
 import type { ShownLot } from '@/server/pail/views';
@@ -57,6 +58,7 @@ export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
         blocked: lot.blockedReason !== null,
         ageHours,
         cut: lot.details.cut,
+        souring: souringNow(lot, story)?.state,
       },
       story,
     ),

@@ -104,7 +104,7 @@ export function ButterShelf({ butter, today }: { butter: ButterShown[]; today: s
                 </p>
                 <ul style={{ margin: 0, paddingLeft: 20, lineHeight: 1.6 }}>
                   {pat.keepReasons.map((reason) => (
-                    <li key={reason}>{reason}</li>
+                    <li key={reason}>{say.words(reason)}</li>
                   ))}
                 </ul>
                 <Cautions
@@ -113,6 +113,7 @@ export function ButterShelf({ butter, today }: { butter: ButterShown[]; today: s
                     pat.raw,
                   )}
                 />
+                <Link href={`/shelf/${pat.lotId}`}>Its whole way, back to the milkings</Link>
                 <Quiet>
                   Quality dates on the careful side; your local rules and your own nose come first.
                 </Quiet>

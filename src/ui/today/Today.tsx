@@ -11,7 +11,7 @@ import { useSay } from '../frame/FarmContext';
 import { JotLine } from '../jot/JotLine';
 import { MilkIn } from '../pail/MilkIn';
 import { ParkedEntries } from '../pail/Parked';
-import { pailSentence, SkimNow } from '../pail/SkimNow';
+import { pailSentence, SkimNow, useLater } from '../pail/SkimNow';
 import { StandingShelf } from '../standing/StandingShelf';
 import { useRises } from '../standing/useRises';
 import type { LotNow } from '../standing/useStory';
@@ -32,12 +32,14 @@ export function Today({ view }: { view: TodayView }) {
   const all = useLotsNow(view.lots);
   const milk = useMemo(() => all.filter(({ lot }) => lot.kind === 'milk'), [all]);
   const rises = useRises(milk, view.separations);
+  const { putOff, later } = useLater();
   const dairy = pailSentence(
     all.filter(({ lot }) => lot.kind === 'milk' || lot.kind === 'skim'),
     rises,
     say.about,
+    putOff,
   );
-  const cream = creamSentence(all, say);
+  const cream = creamSentence(all, daysLeft !== undefined && daysLeft <= 3, say);
   const hasMilk = view.milkings.length > 0 || milk.length > 0;
   // What safety asks comes first, then milk that is ready, then cream, then butter.
   const lead = dairy.cool || dairy.skim.length > 0 ? 'milk' : cream ? 'cream' : 'butter';
@@ -51,7 +53,9 @@ export function Today({ view }: { view: TodayView }) {
         <section className={styles.now}>
           <h1>{lead === 'milk' ? dairy.says : lead === 'cream' ? cream!.says : sentence()}</h1>
           <div className={styles.acts}>
-            {lead === 'milk' && <SkimNow view={view} lots={dairy.skim} rises={rises} />}
+            {lead === 'milk' && (
+              <SkimNow view={view} lots={dairy.skim} rises={rises} waits={dairy.waits} onLater={later} />
+            )}
             {dairy.cool && (
               <Button
                 component={Link}
@@ -126,7 +130,7 @@ export function Today({ view }: { view: TodayView }) {
         <section className={styles.now} aria-label="Milk that is ready">
           <h2 style={{ margin: 0 }}>{dairy.says}</h2>
           <div className={styles.acts}>
-            <SkimNow view={view} lots={dairy.skim} rises={rises} />
+            <SkimNow view={view} lots={dairy.skim} rises={rises} waits={dairy.waits} onLater={later} />
           </div>
         </section>
       )}
@@ -162,6 +166,7 @@ export function Today({ view }: { view: TodayView }) {
 /** What cream at rest asks for today, if it asks for anything. */
 function creamSentence(
   lots: readonly LotNow[],
+  butterPresses: boolean,
   say: ReturnType<typeof useSay>,
 ): { says: string } | undefined {
   const creams = lots.filter(({ lot }) => lot.kind === 'cream' && lot.blockedReason === null);
@@ -172,6 +177,14 @@ function creamSentence(
   if (pressing)
     return {
       says: `${name(pressing)}: ${pressing.waiting.word}${pressing.waiting.tone === 'now' ? `, ${say.volume(pressing.volume)} of cream` : ''}.`,
+    };
+  // Nothing presses: cream that waits to be churned is still what the house is about.
+  const waits = creams.filter(
+    ({ waiting }) => waiting.word === 'to churn' || waiting.word === 'ripe, to churn',
+  );
+  if (waits.length > 0 && !butterPresses)
+    return {
+      says: `${say.volume(waits.reduce((sum, { volume }) => sum + volume, 0))} of cream stands on the shelf, to be churned.`,
     };
   return undefined;
 }

@@ -1,0 +1,105 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { CalculationError } from '@/core/calculation';
+import type { BatchStory } from '@/core/churning/batchStory';
+import { readMakeDay } from '@/core/jot/readMakeDay';
+import type { BatchView } from '@/server/churning/views';
+import { useSay } from '../frame/FarmContext';
+import { useNotice } from '../frame/Notices';
+import jot from '../jot/JotLine.module.css';
+import { eventWords } from './eventWords';
+import { butterEvent, makeDayEvents } from './makeDayEvents';
+import type { LiveBatch } from './useBatch';
+
+/** One line for everything that happens on make day, typed or dictated, said back as a sentence with Undo. */
+export function MakeDayJot({
+  view,
+  story,
+  record,
+}: {
+  view: BatchView;
+  story: BatchStory;
+  record: LiveBatch['record'];
+}) {
+  const say = useSay();
+  const notice = useNotice();
+  const [typed, setTyped] = useState('');
+  const [wrong, setWrong] = useState<string>();
+  function write() {
+    try {
+      const act = readMakeDay(typed, say.system);
+      if (!act)
+        return setWrong(
+          `“${typed.trim()}” was not understood here. Say “broke”, “15 C”, “water 60 ml”, “drained 0.9 l”, “washed clear”, “butter 612 g salted”.`,
+        );
+      if (act.kind === 'undo') {
+        const last = story.events.filter(({ kind }) => kind !== 'started').at(-1);
+        if (!last) return setWrong('There is nothing to undo.');
+        record({ kind: 'undone', eventId: last.id });
+        notice({ says: `Undone: ${eventWords(last, say).short}.` });
+      } else {
+        if (act.kind === 'packed' && story.portions.length === 0)
+          return setWrong('There is no butter yet: say “butter 612 g salted”.');
+        const one =
+          act.kind === 'butter'
+            ? butterEvent(act, view.facts, story)
+            : act.kind === 'packed'
+              ? act
+              : makeDayEvents(act);
+        if (typeof one === 'string') return setWrong(one);
+        const bodies = [one].flat();
+        const ids = record(bodies);
+        notice({
+          says: `${bodies.map((body) => eventWords({ ...body, id: '', atSeconds: 0 } as Parameters<typeof eventWords>[0], say).long).join('; ')}.`,
+          undo: () => record(ids.map((eventId) => ({ kind: 'undone' as const, eventId }))),
+        });
+      }
+      setTyped('');
+      setWrong(undefined);
+    } catch (error) {
+      if (!(error instanceof CalculationError)) throw error;
+      setWrong(error.message);
+    }
+  }
+  return (
+    <form
+      className={jot.jot}
+      onSubmit={(event) => {
+        event.preventDefault();
+        write();
+      }}
+    >
+      <TextField
+        label="Jot it down"
+        id="make-day-jot"
+        value={typed}
+        onChange={(event) => {
+          setTyped(event.target.value);
+          setWrong(undefined);
+        }}
+        error={wrong !== undefined}
+        helperText={wrong}
+        placeholder={
+          say.system === 'us' ? 'broke · 60 F · butter 1 lb salted' : 'broke · 15 C · butter 612 g salted'
+        }
+        fullWidth
+        slotProps={{
+          htmlInput: {
+            autoComplete: 'off',
+            autoCapitalize: 'off',
+            spellCheck: false,
+            maxLength: 120,
+            enterKeyHint: 'done',
+          },
+          formHelperText: { 'aria-live': 'polite', sx: { fontSize: '0.95rem' } },
+        }}
+      />
+      <Button type="submit" variant="outlined" disabled={typed.trim() === ''} sx={{ minHeight: 56 }}>
+        Write
+      </Button>
+    </form>
+  );
+}
