@@ -20,7 +20,8 @@ export function connect(url: string, poolSize = 10): Sequelize {
   const sequelize = new Sequelize(url, {
     dialect: 'postgres',
     logging: false,
-    pool: { max: poolSize, min: 0, acquire: 20_000, idle: 10000 },
+    // One stays open: a mark made minutes after the last does not wait for a new one.
+    pool: { max: poolSize, min: 1, acquire: 20_000, idle: 10000 },
     define: { underscored: true, timestamps: false, freezeTableName: true },
   });
   defineModels(sequelize);

@@ -2,7 +2,9 @@ import type { Verdict } from '@/core/balancing/churnBalance';
 import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
 import type { Phase, StoryPortion } from '@/core/churning/batchStory';
 import type { PaceLesson } from '@/core/churning/learnPace';
-import { Op } from 'sequelize';
+import { QueryTypes } from 'sequelize';
+import { database } from '../connection';
+import type { ToolKey } from '@/core/churning/tools';
 import type { FarmScope } from '../farmScope';
 import { BatchEventRow, BatchRow, PortionRow } from './models';
 
@@ -95,6 +97,7 @@ export async function batchesOf({ farmId, transaction }: FarmScope, limit = 200)
       ['number', 'DESC'],
     ],
     limit,
+    raw: true,
   });
   return rows.map(batchFrom);
 }
@@ -114,27 +117,26 @@ export async function changeBatch(
   );
 }
 
-/** Adds events that are not there yet; one sent twice stays once. Returns how many were new. */
+/** Adds events that are not there yet; one sent twice stays once. Returns how many were new. One statement: marks wait for it. */
 export async function addEvents(
   { farmId, transaction }: FarmScope,
   batchId: string,
   events: readonly BatchEvent[],
   by: { device: string; commandId: string; recordedAt: Date },
 ): Promise<number> {
-  const before = await BatchEventRow.count({ where: { farmId, batchId }, transaction });
-  await BatchEventRow.bulkCreate(
-    events.map((event) => ({
-      farmId,
-      batchId,
-      id: event.id,
-      kind: event.kind,
-      at: new Date(event.atSeconds * 1000),
-      data: event,
-      ...by,
-    })),
-    { transaction, ignoreDuplicates: true },
+  const added = await database().query(
+    `INSERT INTO batch_event (farm_id, batch_id, id, kind, at, data, device, command_id, recorded_at)
+     SELECT :farmId, :batchId, event->>'id', event->>'kind', to_timestamp((event->>'atSeconds')::float8), event,
+       :device, :commandId, :recordedAt
+     FROM jsonb_array_elements(CAST(:events AS jsonb)) AS event
+     ON CONFLICT DO NOTHING RETURNING id`,
+    {
+      replacements: { farmId, batchId, events: JSON.stringify(events), ...by },
+      type: QueryTypes.SELECT,
+      transaction,
+    },
   );
-  return (await BatchEventRow.count({ where: { farmId, batchId }, transaction })) - before;
+  return added.length;
 }
 
 export async function eventsOf(
@@ -143,11 +145,13 @@ export async function eventsOf(
 ): Promise<Map<string, RecordedEvent[]>> {
   const rows = await BatchEventRow.findAll({
     where: { farmId, batchId: [...batchIds] },
+    attributes: ['batchId', 'data', 'device', 'recordedAt'],
     transaction,
     order: [
       ['at', 'ASC'],
       ['id', 'ASC'],
     ],
+    raw: true,
   });
   const byBatch = new Map<string, RecordedEvent[]>(batchIds.map((id) => [id, []]));
   for (const row of rows) {
@@ -196,21 +200,17 @@ export async function portionsOf(
 
 /** What batches begun before a time taught about pace, newest first. */
 export async function paceLessonsOf({ farmId, transaction }: FarmScope, before: Date): Promise<PaceLesson[]> {
-  const rows = await BatchRow.findAll({
-    where: { farmId, paceRatio: { [Op.not]: null }, startedAt: { [Op.lt]: before } },
-    attributes: ['facts', 'paceRatio', 'startedAt'],
-    transaction,
-    order: [['startedAt', 'DESC']],
-    limit: 1000,
-    raw: true,
-  });
-  return rows.map((row) => {
-    const { tool, vesselId } = row.facts as BatchFacts;
-    return {
-      tool,
-      churn: vesselId ?? undefined,
-      ratio: Number(row.paceRatio),
-      day: row.startedAt.getTime() / 86_400_000,
-    };
-  });
+  const rows = await database().query<{ tool: ToolKey; churn: string | null; ratio: string; day: number }>(
+    `SELECT facts->>'tool' AS tool, facts->>'vesselId' AS churn, pace_ratio AS ratio,
+       extract(epoch FROM started_at)::float8 / 86400 AS day
+     FROM batch WHERE farm_id = :farmId AND pace_ratio IS NOT NULL AND started_at < :before
+     ORDER BY started_at DESC LIMIT 1000`,
+    { replacements: { farmId, before }, type: QueryTypes.SELECT, transaction },
+  );
+  return rows.map(({ tool, churn, ratio, day }) => ({
+    tool,
+    churn: churn ?? undefined,
+    ratio: Number(ratio),
+    day,
+  }));
 }

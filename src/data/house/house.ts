@@ -115,7 +115,12 @@ async function take(
 }
 
 export async function vesselsOf({ farmId, transaction }: FarmScope): Promise<Vessel[]> {
-  const rows = await VesselRow.findAll({ where: { farmId }, transaction, order: [['name', 'ASC']] });
+  const rows = await VesselRow.findAll({
+    where: { farmId },
+    transaction,
+    order: [['name', 'ASC']],
+    raw: true,
+  });
   return rows.map((row) => ({
     id: row.id,
     name: row.name,

@@ -96,6 +96,8 @@ async function bookButter(
   story: BatchStory,
   sender: Sender,
 ): Promise<Pick<Batch, 'churnedEntryId' | 'judged'>> {
+  // Marks of a churning move nothing: only what was packed, or is now, has butter in the ledger.
+  if (!batch.churnedEntryId && story.phase !== 'packed') return { churnedEntryId: null, judged: null };
   const earlier = await portionsOf(scope, batch.id);
   if (batch.churnedEntryId) {
     for (const { lotId } of earlier.filter((portion) => portion.standing))

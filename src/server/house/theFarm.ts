@@ -15,10 +15,23 @@ export async function theFarmId(): Promise<string> {
   const secret = process.env.IMMULGO_SECRET;
   if (sealed && secret) {
     const { farmId } = await unsealData<{ farmId?: string }>(sealed, { password: secret });
-    if (farmId && (await farmExists(farmId))) return farmId;
+    if (farmId && (await isFarm(farmId))) return farmId;
   }
-  const house = await houseFarmId();
-  if (!house)
+  const found = await theHouse();
+  if (!found)
     throw new Error('No farm has been opened in this database: start Immulgo with ./immulgo start.');
-  return house;
+  return found;
 }
+
+/** Farms are never taken away: what was found once is not asked for again. */
+const known = new Set<string>();
+let house: string | undefined;
+
+async function isFarm(farmId: string): Promise<boolean> {
+  if (known.has(farmId)) return true;
+  const exists = await farmExists(farmId);
+  if (exists) known.add(farmId);
+  return exists;
+}
+
+const theHouse = async (): Promise<string | undefined> => (house ??= await houseFarmId());
