@@ -23,7 +23,7 @@ test.describe('an ordinary day, phone in one hand in the milk room', () => {
     const work = await countWork(page);
     await page.goto('/');
     await expect(page.getByRole('heading', { level: 1 })).toContainText(/Skim|stand/);
-    await page.getByRole('button', { name: /^Skim (both|all 3), .*White tub.*to the pigs/ }).click();
+    await page.getByRole('button', { name: /^Skim (both|all 3)( now)?, .*White tub.*to the pigs/ }).click();
     await expect(page.getByText(/of cream off .*Blue jar/)).toBeVisible();
     await page.getByLabel('How much milk').fill('11.2');
     await page.getByRole('button', { name: 'Milk in' }).click();
