@@ -10,7 +10,8 @@ module.exports = {
   forbidden: [
     from('core', []),
     from('data', ['^src/core/']),
-    from('server', ['^src/core/', '^src/data/']),
+    from('server', ['^src/core/', '^src/data/', '^src/formats/']),
+    from('formats', ['^src/core/']),
     from('workers', ['^src/core/']),
     from('ui', ['^src/core/', '^src/workers/', '^src/server/[^/]+/(actions|views)\\.ts$']),
     from('app', ['^src/ui/', '^src/server/', '^src/core/calculations\\.ts$', '^src/core/calculation\\.ts$']),

@@ -26,6 +26,7 @@ async function main(): Promise<void> {
   ];
   const client = new Client({ connectionString: process.env.DATABASE_URL });
   await client.connect();
+  console.log(`${await lotsOf(client, farmId)} lots in the ledger`);
   let broken = 0;
   for (const [name, view] of views) {
     const statements = await statementsOf(view);
@@ -50,6 +51,14 @@ async function main(): Promise<void> {
   }
   await client.end();
   process.exitCode = broken > 0 ? 1 : 0;
+}
+
+async function lotsOf(client: Client, farmId: string): Promise<number> {
+  await client.query('BEGIN');
+  await client.query("SELECT set_config('immulgo.farm', $1, true)", [farmId]);
+  const { rows } = await client.query<{ lots: string }>('SELECT count(*) AS lots FROM lot');
+  await client.query('COMMIT');
+  return Number(rows[0]!.lots);
 }
 
 /** The SQL one view sends, as it sends it. */
