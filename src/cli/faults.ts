@@ -86,10 +86,10 @@ async function send(farm: string, name: string, input: unknown): Promise<void> {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ id, farm, device: 'faults', name, input, at: new Date().toISOString() }),
-    }).then(
-      (response) => (response.ok ? response.json() : undefined),
-      () => undefined,
-    );
+    })
+      .then((response) => (response.ok ? response.json() : undefined))
+      // Killed before it answered, or in the middle of its answer.
+      .catch(() => undefined);
     if ((answer as { status?: string } | undefined)?.status === 'done') return;
     await sleep(200);
   }
@@ -173,10 +173,9 @@ async function open(page: Page, batchId: string): Promise<void> {
 async function told(batchId: string, enough: number): Promise<number[]> {
   let readings: number[] = [];
   for (let tries = 0; tries < 200; tries += 1) {
-    const news = await fetch(`${address}/api/batches/${batchId}`).then(
-      (response) => (response.ok ? response.json() : undefined),
-      () => undefined,
-    );
+    const news = await fetch(`${address}/api/batches/${batchId}`)
+      .then((response) => (response.ok ? response.json() : undefined))
+      .catch(() => undefined);
     const { events = [] } = (news ?? {}) as {
       events?: { kind: string; atSeconds: number; temperature: number }[];
     };
