@@ -8,14 +8,8 @@ const shell = '/offline';
 const built = /\/_next\/static\/[\w./~%-]+\.(?:js|css|woff2?)/g;
 const named = /(?:chunks|media)\/[\w.~-]+\.(?:js|css|woff2?)/g;
 
-// A house that is away just now is asked again by the next page: the worker itself is in place.
-self.addEventListener('install', (event) =>
-  event.waitUntil(
-    keepShell()
-      .catch(() => undefined)
-      .then(() => self.skipWaiting()),
-  ),
-);
+// In place at once, whether or not the house answers just now: pages ask for the shell to be kept until it is.
+self.addEventListener('install', () => void self.skipWaiting());
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
 self.addEventListener('message', (event) => event.waitUntil(keepShell().catch(() => undefined)));
 

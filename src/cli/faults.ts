@@ -116,12 +116,7 @@ async function churn(browser: Browser, farm: string, number: number): Promise<st
   const page = await context.newPage();
   try {
     await open(page, batchId);
-    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-    await page.waitForFunction(
-      async () => (await (await caches.open('immulgo')).match('/offline')) !== undefined,
-      undefined,
-      { timeout: 120_000 },
-    );
+    await prepare(page, batchId);
     const wanted: number[] = [];
     for (let i = 0; i < marksEach; i += 1) {
       if (draw() < 0.12) {
@@ -150,6 +145,28 @@ async function churn(browser: Browser, farm: string, number: number): Promise<st
     return right ? [] : [`churning ${number}: ${wanted.length} marks made, the house has ${got.join(' ')}`];
   } finally {
     await context.close();
+  }
+}
+
+/**
+ * Waits until the device could open the churn without the house. A page whose scripts were cut off by a kill before that
+ * is dead: it is opened again, as a maker would. No mark was made yet.
+ */
+async function prepare(page: Page, batchId: string): Promise<void> {
+  for (let tries = 0; ; tries += 1) {
+    try {
+      await page.waitForFunction(
+        async () =>
+          navigator.serviceWorker.controller !== null &&
+          (await (await caches.open('immulgo')).match('/offline')) !== undefined,
+        undefined,
+        { timeout: 30_000, polling: 200 },
+      );
+      return;
+    } catch (error) {
+      if (tries === 10) throw error;
+      await open(page, batchId);
+    }
   }
 }
 

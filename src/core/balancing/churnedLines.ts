@@ -5,10 +5,13 @@ import type { Judgement } from './judgeBatch';
 /** A side of the ledger entry of a churning: grams into (below zero: out of) a lot or a named account. */
 export interface ChurnedLine {
   lot?: string;
-  account?: 'water' | 'salt' | 'smeared' | 'unaccounted';
+  account?: 'water' | 'salt' | 'smeared' | 'boiledOff' | 'unaccounted';
   mass: number;
   fat: number;
 }
+
+/** Fat of finished ghee (handbook §6.13). */
+export const gheeFat = 0.995;
 
 /** The ledger keeps milligrams. */
 const milligrams = (grams: number): number => Math.round(grams * 1000);
@@ -32,22 +35,28 @@ export function churnedLines(
   };
   const smeared = milligrams(judged.lossFat);
   const unsaltedTotal = judged.butterMass - judged.saltMass;
-  const portions = story.portions.map((portion) => {
+  const portions = story.portions.flatMap((portion): ChurnedLine[] => {
     const mass = milligrams(portion.mass);
     const share = (portion.mass - portion.saltMass) / unsaltedTotal;
-    return {
-      lot: portion.id,
-      mass,
-      fat: Math.min(mass - milligrams(portion.saltMass), milligrams(judged.fatToButter * share)),
-    };
+    const fat = Math.min(mass - milligrams(portion.saltMass), milligrams(judged.fatToButter * share));
+    if (!portion.ghee) return [{ lot: portion.id, mass, fat }];
+    // Clarified: its water boils off, its solids brown, some fat clings to them.
+    const ghee = Math.min(mass, milligrams(portion.ghee.mass));
+    const fatOfGhee = Math.min(ghee, milligrams(portion.ghee.mass * gheeFat));
+    const clings = Math.min(mass - ghee, Math.max(0, fat - fatOfGhee));
+    return [
+      { lot: portion.id, mass: ghee, fat: fatOfGhee },
+      { account: 'smeared', mass: clings, fat: clings },
+      { account: 'boiledOff', mass: mass - ghee - clings, fat: 0 },
+    ];
   });
-  const lines = [
+  const lines: ChurnedLine[] = [
     { lot: creamLot, mass: -cream.mass, fat: -cream.fat },
-    { account: 'water' as const, mass: -milligrams(story.addedWater), fat: 0 },
-    { account: 'salt' as const, mass: -milligrams(judged.saltMass), fat: 0 },
+    { account: 'water', mass: -milligrams(story.addedWater), fat: 0 },
+    { account: 'salt', mass: -milligrams(judged.saltMass), fat: 0 },
     ...portions,
     { lot: buttermilkLot, ...buttermilk },
-    { account: 'smeared' as const, mass: smeared, fat: smeared },
+    { account: 'smeared', mass: smeared, fat: smeared },
   ];
   const left = lines.reduce((sum, line) => ({ mass: sum.mass + line.mass, fat: sum.fat + line.fat }), {
     mass: 0,

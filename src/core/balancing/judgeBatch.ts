@@ -3,6 +3,8 @@ import type { BatchStory } from '../churning/batchStory';
 import { usualButterFat, usualLoss, usualLossSd } from '../churning/expectedButter';
 import { fatMethods } from '../dairy/creamFat';
 import { ninety, together } from '../quantities/estimate';
+import { butterMoisture } from '../working/butterMoisture';
+import type { ButterMoisture } from '../working/butterMoisture';
 import { churnBalance, suspectAbove, verdictOf, wetBelow } from './churnBalance';
 import type { Verdict } from './churnBalance';
 import type { Figure, FigureInput } from './figure';
@@ -25,6 +27,8 @@ export interface Judgement {
   withAScale?: string;
   /** Said when the cream's fat is known too badly for the weight to tell much. */
   unsure?: string;
+  /** Water in the butter from everything known of it. */
+  water: ButterMoisture;
   /** Butter beyond (or short of) what its fat makes at the usual 82 %, g. */
   excessMass: number;
   figures: Figure[];
@@ -67,24 +71,40 @@ export function judgeBatch(
     ? together(...measured.map((drain) => drain.massSd ?? 0))
     : unmeasuredSpread * facts.creamMass;
   const lossFat = usualLoss * fatIn;
+  const addedWater = Math.min(story.addedWater, buttermilkMass);
+  // As drained: water that went in with it thins it.
+  const drainedFat =
+    buttermilkMass > 0 ? (buttermilkFat * (buttermilkMass - addedWater)) / buttermilkMass : 0;
+  const drained = {
+    creamMass: facts.creamMass,
+    creamFat: facts.creamFat,
+    buttermilkMass,
+    buttermilkFat: drainedFat,
+    lossFat,
+  };
   let balance;
+  let water;
   try {
-    balance = churnBalance({
-      creamMass: facts.creamMass,
-      creamFat: facts.creamFat,
+    balance = churnBalance({ ...drained, butterMass, saltMass, addedWaterMass: addedWater });
+    const test = story.moistureTests.at(-1);
+    water = butterMoisture({
       butterMass,
+      butterMassSd: butterSd,
       saltMass,
-      buttermilkMass,
-      addedWaterMass: Math.min(story.addedWater, buttermilkMass),
-      buttermilkFat,
-      lossFat,
+      worked: story.worked.at(-1)?.way ?? 'worked',
+      washes: Math.min(50, story.washes.length),
+      gathered: story.gathered ?? 'grains',
+      balance: { ...drained, creamMassSd: facts.creamMassSd, creamFatSd: facts.creamFatSd },
+      ...(test
+        ? { test: { tare: test.tare, before: test.before, after: test.after, scaleSd: panScale } }
+        : {}),
     });
   } catch {
     return undefined;
   }
   const fatOutSd = together(
-    buttermilkFat * buttermilkSd,
-    buttermilkFat * buttermilkFatSpread * buttermilkMass,
+    drainedFat * buttermilkSd,
+    drainedFat * buttermilkFatSpread * buttermilkMass,
     usualLossSd * fatIn,
   );
   const fatToButterSd = together(fatInSd, fatOutSd);
@@ -135,11 +155,11 @@ export function judgeBatch(
   };
   const buttermilkFatInput: FigureInput = {
     name: 'Fat of the buttermilk',
-    value: buttermilkFat,
+    value: drainedFat,
     unit: 'fraction',
-    sd: buttermilkFat * buttermilkFatSpread,
+    sd: drainedFat * buttermilkFatSpread,
     origin: 'assumed',
-    from: 'foreseen by the churning model at this temperature',
+    from: `foreseen by the churning model at this temperature${addedWater > 0 ? ', thinned by the water in it' : ''}`,
   };
   const loss: FigureInput = {
     name: 'Lost to wash and smears',
@@ -149,7 +169,7 @@ export function judgeBatch(
     origin: 'assumed',
     from: '1 % of the fat (engineering estimate)',
   };
-  const water: FigureInput = {
+  const waterAdded: FigureInput = {
     name: 'Water added',
     value: story.addedWater,
     unit: 'mass',
@@ -230,6 +250,22 @@ export function judgeBatch(
       source: `${source} Under ${wetBelow * 100} % says wet, over ${suspectAbove * 100} % says fat went uncounted; farm butter is usually 80–84 %.`,
     },
     {
+      key: 'moisture',
+      name: 'Water in the butter',
+      value: water.moisture.mid,
+      sd: (water.moisture.high - water.moisture.low) / (2 * ninety),
+      unit: 'fraction',
+      formula: 'what is said below, each weighed by how sure it is',
+      inputs: water.sources.map(({ source: by, moisture, sd }) => ({
+        ...waterSources[by],
+        value: moisture,
+        sd,
+        unit: 'fraction' as const,
+      })),
+      source:
+        'Inverse-variance mean; sources that disagree widen it (Birge, Physical Review 40, 1932). 14–18 % is usual, 16 % a common legal limit.',
+    },
+    {
       key: 'overrun',
       name: 'Overrun',
       value: balance.overrun,
@@ -246,7 +282,7 @@ export function judgeBatch(
       sd: buttermilkSd,
       unit: 'mass',
       formula: 'buttermilk drained − water added to the churn',
-      inputs: [buttermilk, water],
+      inputs: [buttermilk, waterAdded],
       source,
     },
     {
@@ -275,8 +311,9 @@ export function judgeBatch(
     saltMass,
     buttermilkMass,
     buttermilkMeasured,
-    buttermilkFat,
+    buttermilkFat: drainedFat,
     lossFat,
+    water,
     fatIn: balance.fatIn,
     fatToButter: balance.fatToButter,
     churnEfficiency: balance.churnEfficiency,
@@ -284,6 +321,18 @@ export function judgeBatch(
     impliedSd,
   };
 }
+
+/** Resolution of a pan scale, g (engineering estimate). */
+const panScale = 0.1;
+const waterSources: Record<'balance' | 'working' | 'test', Pick<FigureInput, 'name' | 'origin' | 'from'>> = {
+  balance: { name: 'By the fat balance', origin: 'worked out', from: 'what is neither fat, curd nor salt' },
+  working: {
+    name: 'By how it was worked',
+    origin: 'assumed',
+    from: 'usual for butter drained, pressed or worked like this',
+  },
+  test: { name: 'By the moisture test', origin: 'measured', from: 'pan weighed before and after heating' },
+};
 
 const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);
 

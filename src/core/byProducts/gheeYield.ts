@@ -1,12 +1,12 @@
 import * as v from 'valibot';
 import { calculation, positiveFraction, positiveMass } from '../calculation';
+import { gheeFat } from '../balancing/churnedLines';
 import { estimateSchema, predictedEntries, ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import { estimate, together } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 
 /** Fat of finished ghee, and what clings to solids, pan and cloth, as a share of the fat (handbook §6.13: 2–4 %). */
-const gheeFat = 0.995;
 const clings = 0.03;
 const clingsSd = 0.006;
 /** g/mL of ghee near 40 °C (published density of milk fat). */

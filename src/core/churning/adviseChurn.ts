@@ -12,6 +12,8 @@ import type { ChurnHappening } from './churnInput';
 import type { ChurnPace } from './churnPace';
 import { conditionsOf, fillOf, longestSeconds, standingBefore } from './churnInput';
 import { greasyButtermilk, tooThickFrom } from './churnTroubles';
+import { usualButterFat } from './expectedButter';
+import { trapped } from '../working/butterMoisture';
 import type { Cause, LoadNow, Remedy } from './remedies';
 import { remedies } from './remedies';
 import type { ChurnRun } from './simulateChurn';
@@ -59,8 +61,9 @@ const surely = 0.85;
 const worthSaying = 0.15;
 /** Paces tried for each remedy. */
 const paces = 9;
-/** Grain this big is grains: the time to stop, mm. */
+/** Grains this big are the time to stop; bigger ones have gathered in one mass, mm (docs/models.md, churning). */
 const grains = 2.5;
+const oneMass = 12;
 
 /**
  * What to do about a churning, from its facts, marks and readings so far: nothing when all is well, or the likeliest
@@ -74,7 +77,7 @@ export function adviseChurn(input: AdviseInput, pace: ChurnPace = paceFor(input)
   const broke = marks.find(({ stage }) => stage === 'break' || stage === 'grains' || stage === 'mass');
   const asItStands = judge(input, possibilities);
   const cautions = churningCautions({ tool, treatment: input.treatment });
-  if (broke) return afterBreak(possibilities, elapsed, asItStands, cautions);
+  if (broke) return afterBreak(input, possibilities, elapsed, asItStands, cautions);
 
   const usual = tools[tool].medianBreakMinutes * Math.exp(pace.logMean);
   const troubled =
@@ -211,6 +214,7 @@ function temperatureAt({ moments }: ChurnRun, minutes: number): number {
 
 /** After the break: go on to grains, stop, or chill what has gathered too far. */
 function afterBreak(
+  { creamMass, creamFat }: AdviseInput,
   possibilities: readonly Possibility[],
   elapsed: number,
   asItStands: Judged,
@@ -220,12 +224,16 @@ function afterBreak(
     const moment = run.moments.find(({ seconds }) => seconds >= elapsed * 60) ?? run.moments.at(-1)!;
     return sum + weight * moment.grainSize;
   }, 0);
+  // Butter of this load and what one mass of it would shut in, to the nearest five grams.
+  const shutIn = Math.max(5, Math.round((trapped.mass * creamMass * creamFat) / usualButterFat / 5) * 5);
   return {
     well: true,
     says:
       size < grains
         ? 'It has broken: a few more turns, to wheat-grain size, then stop.'
-        : 'Stop now: bigger grains close round their buttermilk.',
+        : size < oneMass
+          ? `Stop now, with grains of about ${Math.round(size)} mm. In one mass they would shut in about ${shutIn} g of buttermilk.`
+          : `Stop: it is one mass by now, with about ${shutIn} g of buttermilk shut in. Cut it up, wash it once more and work it longer.`,
     causes: [],
     chance: 1,
     buttermilkFat: asItStands.buttermilkFat,

@@ -61,16 +61,60 @@ export const pausePlaces = ['room', 'fridge', 'bath', 'iceWater'] as const;
 export type PausePlace = (typeof pausePlaces)[number];
 
 const shared = { id, atSeconds };
+/** The load it happened to, from 1, where several are churned side by side; the one in hand when it is not said. */
+const load = v.optional(
+  v.pipe(
+    v.number(),
+    v.integer('a whole number.'),
+    v.minValue(1, 'a load from 1 on.'),
+    v.maxValue(60, 'at most 60 loads.'),
+  ),
+);
+
+/** How far the grains had gone when the churn was stopped. */
+export const grainSizes = ['grains', 'lumps', 'mass'] as const;
+export type GrainSize = (typeof grainSizes)[number];
+/** How butter is in the hand. */
+export const feels = ['hard', 'waxy', 'greasy'] as const;
+export type Feel = (typeof feels)[number];
+export const workings = ['drained', 'pressed', 'worked'] as const;
+export type Working = (typeof workings)[number];
+/** Where butter is washed. */
+export const washPlaces = ['bowl', 'churn', 'tap', 'machine'] as const;
+export type WashPlace = (typeof washPlaces)[number];
+/** What butter is shaped into. */
+export const pieceForms = ['mould', 'block', 'roll', 'pat', 'crock', 'tub'] as const;
+export type PieceForm = (typeof pieceForms)[number];
+/** What the cows ate, which is what colours butter. */
+export const feeds = ['grass', 'mixed', 'hay'] as const;
+export type Feed = (typeof feeds)[number];
+export const tastes = [
+  'sweet',
+  'nutty',
+  'tart',
+  'flat',
+  'salty',
+  'gritty',
+  'soapy',
+  'bitter',
+  'cheesy',
+  'feed',
+] as const;
+export type Taste = (typeof tastes)[number];
+
+const pieces = v.strictObject({ form: v.picklist(pieceForms), each: positiveMass });
+export type Pieces = v.InferOutput<typeof pieces>;
 
 /** Everything that can happen to a batch, each as it is sent, stored and read back. */
 export const batchEvent = v.variant('kind', [
   v.strictObject({ ...shared, kind: v.literal('started') }),
-  v.strictObject({ ...shared, kind: v.literal('mark'), stage: v.picklist(markStages) }),
-  v.strictObject({ ...shared, kind: v.literal('reading'), temperature }),
-  v.strictObject({ ...shared, kind: v.literal('water'), mass: positiveMass }),
+  v.strictObject({ ...shared, kind: v.literal('mark'), load, stage: v.picklist(markStages) }),
+  v.strictObject({ ...shared, kind: v.literal('reading'), load, temperature }),
+  v.strictObject({ ...shared, kind: v.literal('water'), load, mass: positiveMass }),
   v.strictObject({
     ...shared,
     kind: v.literal('paused'),
+    load,
     /** Where it stands meanwhile, and the temperature there, °C: the model carries the cream through it. */
     place: v.optional(v.picklist(pausePlaces)),
     celsius: v.optional(temperature),
@@ -79,19 +123,29 @@ export const batchEvent = v.variant('kind', [
       v.pipe(v.number(), v.gtValue(0, 'some minutes.'), v.maxValue(10_080, 'at most a week, in minutes.')),
     ),
   }),
-  v.strictObject({ ...shared, kind: v.literal('resumed') }),
+  v.strictObject({ ...shared, kind: v.literal('resumed'), load }),
   v.strictObject({
     ...shared,
     kind: v.literal('tool'),
+    load,
     tool: v.picklist(toolKeys),
     vesselId: v.optional(v.string()),
     capacity: v.optional(positiveVolume),
   }),
-  v.strictObject({ ...shared, kind: v.literal('load') }),
+  v.strictObject({
+    ...shared,
+    kind: v.literal('load'),
+    /** The one before goes on: this load is churned beside it, in another churn. */
+    beside: v.optional(v.boolean()),
+    tool: v.optional(v.picklist(toolKeys)),
+    vesselId: v.optional(v.string()),
+    capacity: v.optional(positiveVolume),
+  }),
   /** A share of the load in hand taken out, to be churned as a load of its own later. */
   v.strictObject({
     ...shared,
     kind: v.literal('takenOut'),
+    load,
     share: v.pipe(
       v.number(),
       v.gtValue(0, 'a share above 0 and below 1 is allowed.'),
@@ -103,14 +157,34 @@ export const batchEvent = v.variant('kind', [
   v.strictObject({
     ...shared,
     kind: v.literal('drained'),
+    load,
     measured: v.picklist(['mass', 'volume', 'skipped']),
     mass: v.optional(mass),
     massSd: v.optional(mass),
+    /** Wash water that went in with it, g: taken off again. */
+    washIn: v.optional(mass),
   }),
   v.strictObject({
     ...shared,
     kind: v.literal('washed'),
     clarity: v.picklist(clarities),
+    waterMass: v.optional(mass),
+    /** °C of the water. */
+    celsius: v.optional(temperature),
+    where: v.optional(v.picklist(washPlaces)),
+  }),
+  v.strictObject({ ...shared, kind: v.literal('gathered'), size: v.picklist(grainSizes) }),
+  v.strictObject({
+    ...shared,
+    kind: v.literal('felt'),
+    feel: v.optional(v.picklist(feels)),
+    celsius: v.optional(temperature),
+  }),
+  v.strictObject({
+    ...shared,
+    kind: v.literal('worked'),
+    way: v.picklist(workings),
+    /** Water that came out, g. */
     waterMass: v.optional(mass),
   }),
   v.strictObject({
@@ -125,6 +199,43 @@ export const batchEvent = v.variant('kind', [
     salting,
     additions: v.array(v.picklist(additionKeys)),
     storage: v.picklist(storages),
+    pieces: v.optional(pieces),
+    /** Made into ghee: how much it gave, g, weighed or foreseen. */
+    ghee: v.optional(v.strictObject({ mass: positiveMass, weighed: v.boolean() })),
+  }),
+  /** A portion weighed again: after it wept, or after its salt was put right. */
+  v.strictObject({
+    ...shared,
+    kind: v.literal('reweighed'),
+    portionId: id,
+    why: v.picklist(['wept', 'rinsed', 'blended', 'added']),
+    mass: positiveMass,
+    massSd: mass,
+    saltMass: mass,
+  }),
+  v.strictObject({
+    ...shared,
+    kind: v.literal('moisture'),
+    /** Pan weights, g: empty, with the sample, and after the crackling stopped. */
+    tare: mass,
+    before: positiveMass,
+    after: positiveMass,
+  }),
+  v.strictObject({
+    ...shared,
+    kind: v.literal('tasted'),
+    /** 1 white … 6 deep yellow. */
+    colour: v.optional(
+      v.pipe(
+        v.number(),
+        v.integer('a whole number.'),
+        v.minValue(1, 'from 1 to 6.'),
+        v.maxValue(6, 'from 1 to 6.'),
+      ),
+    ),
+    feed: v.optional(v.picklist(feeds)),
+    tastes: v.optional(v.array(v.picklist(tastes))),
+    note: v.optional(v.pipe(v.string(), v.maxLength(500, 'at most 500 letters.'))),
   }),
   v.strictObject({ ...shared, kind: v.literal('joined'), portionId: id, into: id }),
   v.strictObject({ ...shared, kind: v.literal('packed') }),
@@ -181,5 +292,17 @@ export const batchFacts = v.strictObject({
   /** Salt share usual for this maker when the batch began, for the one-tap way. */
   usualSalt: salting,
   usualStorage: v.picklist(storages),
+  /** Washes and shaping usual for this maker, for the one-tap way. */
+  usualWashes: v.optional(
+    v.pipe(
+      v.number(),
+      v.integer('a whole number.'),
+      v.minValue(0, 'zero washes or more.'),
+      v.maxValue(20, 'at most 20.'),
+    ),
+  ),
+  usualPieces: v.optional(pieces),
+  /** The named way of working it follows. */
+  way: v.optional(v.pipe(v.string(), v.maxLength(40, 'at most 40 letters.'))),
 });
 export type BatchFacts = v.InferOutput<typeof batchFacts>;

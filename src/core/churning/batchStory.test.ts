@@ -174,4 +174,109 @@ describe('the story of a batch', () => {
     ]);
     expect(story.flags[0]!.says).toMatch(/after the buttermilk was drained/);
   });
+
+  it('churns two loads side by side, each on its own clock, and goes on when both are done', () => {
+    const two = { tool: 'barrel', capacity: 10000, loads: 2 } as const;
+    const events = [
+      start,
+      at(5, { kind: 'load', beside: true, tool: 'paddleHand', capacity: 4000 }),
+      at(8, { kind: 'mark', stage: 'whipped', load: 1 }),
+      at(9, { kind: 'reading', temperature: 15, load: 2 }),
+      at(20, { kind: 'mark', stage: 'break', load: 1 }),
+      at(21, { kind: 'mark', stage: 'stopped', load: 1 }),
+    ];
+    const told = batchStory(two, events);
+    // The hand goes to the load that still turns.
+    expect([told.load, told.phase, told.tool, told.next]).toEqual([
+      2,
+      'churning',
+      'paddleHand',
+      'thickening',
+    ]);
+    expect(elapsedAt(told.clock, start.atSeconds + 25 * 60)).toBe(20 * 60);
+    const first = batchStory(two, events, 1);
+    expect([first.load, first.phase, first.tool, first.next]).toEqual([1, 'stopped', 'barrel', 'drained']);
+    expect(first.readings.map(({ load }) => load)).toEqual([2]);
+    expect(told.marks.find(({ stage }) => stage === 'break')!.elapsedSeconds).toBe(20 * 60);
+
+    const drained = [...events, at(24, { kind: 'drained', measured: 'skipped', load: 1 })];
+    expect(batchStory(two, drained).phase).toBe('churning');
+    expect(batchStory(two, drained, 1).phase).toBe('drained');
+    const both = [
+      ...drained,
+      at(30, { kind: 'mark', stage: 'break', load: 2 }),
+      at(31, { kind: 'mark', stage: 'stopped', load: 2 }),
+      at(33, { kind: 'drained', measured: 'skipped', load: 2 }),
+      at(36, { kind: 'washed', clarity: 'clear' }),
+    ];
+    const done = batchStory(two, both);
+    expect([done.broken, done.phase, done.next, done.drains.length]).toEqual([2, 'washed', 'portion', 2]);
+  });
+
+  it('lets broken butter stand a night in its buttermilk, and goes on where it was', () => {
+    const events = [
+      start,
+      mark(20, 'break'),
+      mark(21, 'stopped'),
+      at(22, { kind: 'paused', place: 'fridge' }),
+    ];
+    expect(batchStory(barrel, events)).toMatchObject({ phase: 'paused', next: 'resumed' });
+    const morning = batchStory(barrel, [...events, at(720, { kind: 'resumed' })]);
+    expect([morning.phase, morning.next]).toEqual(['stopped', 'drained']);
+    const washing = batchStory(barrel, [
+      ...events.slice(0, 3),
+      at(25, { kind: 'drained', measured: 'skipped' }),
+      at(26, { kind: 'paused', place: 'fridge', minutes: 30 }),
+      at(27, { kind: 'paused', place: 'iceWater', minutes: 10 }),
+      at(40, { kind: 'resumed' }),
+    ]);
+    expect([washing.phase, washing.next]).toEqual(['drained', 'washed']);
+  });
+
+  it('takes wash water that went in with the buttermilk off again', () => {
+    const story = batchStory(barrel, [
+      start,
+      mark(20, 'break'),
+      at(22, { kind: 'water', mass: 60 }),
+      at(25, { kind: 'drained', measured: 'mass', mass: 1400, massSd: 7, washIn: 500 }),
+    ]);
+    expect(story.addedWater).toBe(560);
+  });
+
+  it('weighs a portion again, and what was said later of taste and water does not unpack the butter', () => {
+    const portion: Body = {
+      kind: 'portion',
+      portionId: 'portion-a',
+      name: 'Salted',
+      mass: 640,
+      massSd: 3,
+      measured: 'scale',
+      saltMass: 20,
+      salting: { way: 'none' },
+      additions: [],
+      storage: 'fridge',
+    };
+    const story = batchStory(barrel, [
+      start,
+      mark(20, 'break'),
+      at(30, portion),
+      at(31, { kind: 'packed' }),
+      at(90, {
+        kind: 'reweighed',
+        portionId: 'portion-a',
+        why: 'rinsed',
+        mass: 630,
+        massSd: 3,
+        saltMass: 10,
+      }),
+      at(91, { kind: 'moisture', tare: 80, before: 90, after: 88.4 }),
+      at(92, { kind: 'tasted', colour: 4, tastes: ['nutty'] }),
+      at(93, { kind: 'tasted', feed: 'grass' }),
+    ]);
+    expect(story.phase).toBe('packed');
+    expect(story.flags).toEqual([]);
+    expect(story.portions[0]).toMatchObject({ mass: 630, saltMass: 10 });
+    expect(story.tasted).toEqual({ colour: 4, tastes: ['nutty'], feed: 'grass' });
+    expect(story.moistureTests).toHaveLength(1);
+  });
 });

@@ -111,12 +111,12 @@ describe('the churning as it goes', () => {
       { id: 'b-takenOut', atSeconds: start + 60, kind: 'takenOut', share: 0.25 },
       { id: 'c-stopped', atSeconds: start + 600, kind: 'mark', stage: 'stopped' },
     ]);
-    expect(split.shares).toEqual([0.75, 0.25]);
+    expect(split.loads.map(({ share }) => share)).toEqual([0.75, 0.25]);
     expect(split.next).toBe('load');
     const merged = batchStory({ ...facts, loads: 2 }, [
       { id: 'a-started', atSeconds: start, kind: 'started' },
       { id: 'b-merged-', atSeconds: start + 60, kind: 'merged' },
     ]);
-    expect(merged.shares).toEqual([1]);
+    expect(merged.loads.map(({ share }) => share)).toEqual([1]);
   });
 });

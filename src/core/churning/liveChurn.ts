@@ -26,34 +26,26 @@ export interface LiveChurn {
 }
 
 /**
- * The load in hand as the live calculations take it: marks, readings, water, pauses with where it stood, other tools and
- * what was taken out, at minutes since that load began.
+ * The load looked at as the live calculations take it: marks, readings, water, pauses with where it stood, other tools,
+ * and what was taken out or poured in, at minutes since that load began.
  * @param nowSeconds s since 1970
- * @returns undefined when no load was begun
+ * @returns undefined when that load was not begun
  */
 export function liveLoad(
   facts: BatchFacts,
-  story: Pick<BatchStory, 'events' | 'load' | 'shares'>,
+  story: Pick<BatchStory, 'events' | 'load' | 'loads' | 'loadOf'>,
   nowSeconds: number,
 ): LiveInput | undefined {
-  let begun: number | undefined;
-  let load = 0;
-  let share = 0;
-  let happenings: ChurnHappening[] = [];
-  let marks: LiveInput['marks'] = [];
+  const load = story.loads[story.load - 1];
+  if (!load?.begun || load.begunAt === undefined) return undefined;
+  const { begun, begunAt } = load;
+  const happenings: ChurnHappening[] = [];
+  const marks: LiveInput['marks'] = [];
+  let share = begun.share;
   let stands: { since: number; event?: EventOf<'paused'> } | undefined;
-  let { tool, capacity } = facts as { tool: BatchFacts['tool']; capacity: number };
-  const minutes = (atSeconds: number) => Math.min(mostMinutes, Math.max(0, (atSeconds - begun!) / 60));
-  const begin = (atSeconds: number) => {
-    begun = atSeconds;
-    load += 1;
-    share = facts.loads >= load ? 1 / facts.loads : (story.shares[load - 1] ?? 1 / facts.loads);
-    happenings = [];
-    marks = [];
-    stands = undefined;
-  };
+  const minutes = (atSeconds: number) => Math.min(mostMinutes, Math.max(0, (atSeconds - begunAt) / 60));
   const rest = (until: number) => {
-    if (!stands || begun === undefined) return;
+    if (!stands) return;
     const long = Math.min(mostMinutes, (until - stands.since) / 60);
     const place = stands.event?.place ?? 'room';
     if (long > shortest)
@@ -66,14 +58,8 @@ export function liveLoad(
       });
     stands = undefined;
   };
-  let inLoad = { tool, capacity };
   for (const event of story.events) {
-    if (event.kind === 'started' || event.kind === 'load') {
-      begin(event.atSeconds);
-      inLoad = { tool, capacity };
-      continue;
-    }
-    if (begun === undefined) continue;
+    if (story.loadOf[event.id] !== story.load) continue;
     const atMinutes = minutes(event.atSeconds);
     switch (event.kind) {
       case 'mark':
@@ -88,6 +74,7 @@ export function liveLoad(
         break;
       case 'takenOut':
         happenings.push({ kind: 'takeOut', atMinutes, share: event.share });
+        share *= 1 - event.share;
         break;
       case 'paused':
         rest(event.atSeconds);
@@ -97,18 +84,32 @@ export function liveLoad(
         rest(event.atSeconds);
         break;
       case 'tool':
-        ({ tool } = event);
-        capacity = event.capacity ?? tools[tool].usualVolume;
-        happenings.push({ kind: 'move', atMinutes, tool, capacity });
+        happenings.push({
+          kind: 'move',
+          atMinutes,
+          tool: event.tool,
+          capacity: event.capacity ?? tools[event.tool].usualVolume,
+        });
         break;
       default:
         break;
     }
   }
-  if (begun === undefined) return undefined;
   rest(nowSeconds);
+  // What was poured in: whatever the load holds now beyond what the marks leave of its beginning.
+  const poured = story.events.findLast(
+    ({ kind, id }) => kind === 'merged' && story.loadOf[id] === story.load,
+  );
+  if (poured && load.share > share + 1e-6)
+    happenings.push({
+      kind: 'cream',
+      atMinutes: minutes(poured.atSeconds),
+      mass: facts.creamMass * (load.share - share),
+      fat: facts.creamFat,
+      temperature: facts.temperature,
+    });
   return {
-    creamMass: facts.creamMass * share,
+    creamMass: facts.creamMass * begun.share,
     creamFat: facts.creamFat,
     creamFatSd: facts.creamFatSd,
     temperature: Math.min(40, Math.max(0, facts.temperature)),
@@ -119,9 +120,9 @@ export function liveLoad(
     treatment: facts.treatment,
     hardness: facts.hardness,
     crystallised: 1,
-    tool: inLoad.tool,
-    capacity: inLoad.capacity,
-    happenings: happenings.slice(-200),
+    tool: begun.tool,
+    capacity: begun.capacity,
+    happenings: happenings.toSorted((a, b) => a.atMinutes - b.atMinutes).slice(-200),
     day: 0,
     batches: [],
     marks: marks.slice(-100),

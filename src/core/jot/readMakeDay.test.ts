@@ -17,6 +17,19 @@ describe('a jot on make day', () => {
     ['undo', { kind: 'undo' }],
     ['washed clear', { kind: 'washed', clarity: 'clear' }],
     ['gave up: the cat', { kind: 'abandoned', reason: 'the cat' }],
+    ['took out a third', { kind: 'takenOut', share: 1 / 3 }],
+    ['poured together', { kind: 'merged' }],
+    ['greasy', { kind: 'felt', feel: 'greasy' }],
+    ['the butter is hard', { kind: 'felt', feel: 'hard' }],
+    ['stopped at one mass', { kind: 'gathered', size: 'mass' }],
+    ['moved to the stand mixer', { kind: 'tool', tool: 'standMixer' }],
+    ['butter 14 C', { kind: 'felt', celsius: 14 }],
+    ['worked dry', { kind: 'worked', way: 'worked' }],
+    ['moisture 80.2 90.4 88.8', { kind: 'moisture', tare: 80.2, before: 90.4, after: 88.8 }],
+    ['tastes nutty and sweet', { kind: 'tasted', tastes: ['sweet', 'nutty'] }],
+    ['colour 4 on grass', { kind: 'tasted', tastes: [], colour: 4, feed: 'grass' }],
+    ['tasted like rain', { kind: 'tasted', tastes: [], note: 'like rain' }],
+    ['washed hazy in the churn at 8 C', { kind: 'washed', clarity: 'hazy', celsius: 8, where: 'churn' }],
   ])('%s', (text, act) => {
     expect(read(text)).toEqual(act);
   });
@@ -34,12 +47,34 @@ describe('a jot on make day', () => {
     });
     expect(read('butter 612 unsalted')).toMatchObject({ amount: { value: 612 }, salt: 'none' });
     expect(read('butter 612 g 1.5 % salt')).toMatchObject({ amount: { value: 612 }, salt: { share: 0.015 } });
+    expect(read('butter 612 g salted in 250 g blocks')).toMatchObject({
+      amount: { value: 612 },
+      salt: 'usual',
+      pieces: { form: 'block', each: 250 },
+    });
+    expect(read('butter 200 g with garlic and herbs')).toMatchObject({
+      amount: { value: 200 },
+      additions: ['herbs', 'garlic'],
+    });
+    expect(read('butter 400 g to ghee 310 g')).toMatchObject({
+      amount: { value: 400 },
+      salt: 'none',
+      ghee: { kind: 'mass', value: 310 },
+    });
+    expect(read('pressed 30 ml')).toMatchObject({ kind: 'worked', way: 'pressed', amount: { value: 30 } });
+    expect(read('weighs 598 g now')).toMatchObject({ kind: 'reweighed', amount: { value: 598 } });
+    expect(read('washed clear with 0.5 l at 46 F', 'metric')).toMatchObject({
+      amount: { value: 500 },
+      celsius: expect.closeTo(7.8, 1) as number,
+    });
   });
 
   it('guesses nothing', () => {
     expect(() => read('washed')).toThrow(/milky, cloudy, hazy, clear/);
     expect(() => read('water a bit')).toThrow(/“a bit” was not understood/);
     expect(() => read('butter')).toThrow(/How much/);
+    expect(() => read('moisture 80 90')).toThrow(/Three weights/);
+    expect(() => read('colour blue')).toThrow(/1, white, to 6/);
     expect(read('11.2 tansy')).toBeUndefined();
     expect(read('skim blue jar 0.8 L')).toBeUndefined();
   });

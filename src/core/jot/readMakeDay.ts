@@ -1,7 +1,19 @@
 import { CalculationError } from '../calculation';
-import type { Clarity } from '../churning/batchEvents';
-import { clarities } from '../churning/batchEvents';
+import type {
+  Addition,
+  Clarity,
+  Feed,
+  Feel,
+  GrainSize,
+  PieceForm,
+  Taste,
+  WashPlace,
+  Working,
+} from '../churning/batchEvents';
+import { additions, clarities, feeds, pieceForms, tastes } from '../churning/batchEvents';
 import type { MarkStage } from '../churning/stages';
+import type { ToolKey } from '../churning/tools';
+import { toolKeys, tools } from '../churning/tools';
 import { parseQuantity } from '../quantities/parseQuantity';
 import type { Quantity } from '../quantities/parseQuantity';
 import type { UnitSystem } from '../quantities/units';
@@ -15,8 +27,25 @@ export type MakeDay =
   | { kind: 'resumed' }
   | { kind: 'load' }
   | { kind: 'drained'; amount?: Quantity }
-  | { kind: 'washed'; clarity: Clarity; amount?: Quantity }
-  | { kind: 'butter'; amount: Quantity; salt: 'usual' | 'none' | { share: number } }
+  | { kind: 'washed'; clarity: Clarity; amount?: Quantity; celsius?: number; where?: WashPlace }
+  | {
+      kind: 'butter';
+      amount: Quantity;
+      salt: 'usual' | 'none' | { share: number };
+      pieces?: { form: PieceForm; each: number };
+      additions: Addition[];
+      /** Made into ghee; how much, if it was weighed. */
+      ghee?: Quantity | true;
+    }
+  | { kind: 'takenOut'; share: number }
+  | { kind: 'merged' }
+  | { kind: 'tool'; tool: ToolKey }
+  | { kind: 'gathered'; size: GrainSize }
+  | { kind: 'felt'; feel?: Feel; celsius?: number }
+  | { kind: 'worked'; way: Working; amount?: Quantity }
+  | { kind: 'reweighed'; amount: Quantity }
+  | { kind: 'moisture'; tare: number; before: number; after: number }
+  | { kind: 'tasted'; tastes: Taste[]; colour?: number; feed?: Feed; note?: string }
   | { kind: 'packed' }
   | { kind: 'undo' }
   | { kind: 'abandoned'; reason: string };
@@ -39,7 +68,9 @@ const weighed: Record<UnitSystem, string> = { metric: 'g', us: 'oz', imperial: '
 
 /**
  * Reads what a maker jots while churning: `broke`, `15 C`, `water 60 ml`, `pause fridge`, `go on`, `next load`, `drained
- * 0.9 l`, `washed clear`, `butter 612 g salted`, `butter 612 g 1.5 % salt`, `packed`, `undo`, `gave up: too warm`.
+ * 0.9 l`, `washed clear at 8 C`, `greasy`, `butter 14 C`, `pressed 30 ml`, `butter 612 g salted in 250 g blocks`, `butter 400 g to
+ * ghee 310 g`, `weighs 598 g now`, `moisture 80.2 90.4 88.8`, `tastes nutty`, `colour 4`, `took out a third`, `in the stand mixer`,
+ * `packed`, `undo`, `gave up: too warm`.
  * @returns undefined when it is about something else
  * @throws {CalculationError} quoting the amount that was not understood
  */
@@ -70,7 +101,12 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
   if (gave) return { kind: 'abandoned', reason: gave[1] ?? '' };
   if (/^-?\d+(?:[.,]\d+)? ?°? ?[cf]$/.test(said))
     return { kind: 'reading', celsius: amountOf(said, system, ['temperature'], '').value };
-  const [, what, rest = ''] = /^(water|drained|buttermilk|washed|wash|butter)\b[ ,:]*(.*)$/.exec(said) ?? [];
+  const plain = plainAct(said);
+  if (plain) return plain;
+  const [, what, rest = ''] =
+    /^(water|drained|buttermilk|washed|wash|butter|pressed|worked|weighs|reweighed|moisture|tastes|tasted|colou?r)\b[ ,:]*(.*)$/.exec(
+      said,
+    ) ?? [];
   switch (what) {
     case 'water':
       return { kind: 'water', amount: amountOf(rest, system, ['mass', 'volume'], drinkable[system]) };
@@ -90,32 +126,137 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
           `“${text.trim()}”: say how the water ran: ${clarities.join(', ')}.`,
           'jot',
         );
+      const cold = /\b(?:at )?(-?\d+(?:[.,]\d+)? ?°? ?[cf])\b/.exec(rest)?.[1];
+      const where = washWheres.find(([words]) => words.test(rest));
       const left = rest
         .replace(clarity, '')
-        .replace(/\bwith\b/, '')
+        .replace(cold ?? /$^/, '')
+        .replace(where?.[0] ?? /$^/, '')
+        .replace(/\b(with|at)\b/g, '')
+        .replace(/\s+/g, ' ')
         .trim();
       return {
         kind: 'washed',
         clarity,
+        ...(cold === undefined ? {} : { celsius: amountOf(cold, system, ['temperature'], '').value }),
+        ...(where ? { where: where[1] } : {}),
         ...(left === '' ? {} : { amount: amountOf(left, system, ['mass', 'volume'], drinkable[system]) }),
       };
     }
+    case 'pressed':
+    case 'worked': {
+      const left = rest
+        .replace(/^(dry|it|once|out)\b ?/, '')
+        .replace(/ (of water )?out$/, '')
+        .trim();
+      return {
+        kind: 'worked',
+        way: what,
+        ...(left === '' ? {} : { amount: amountOf(left, system, ['mass', 'volume'], drinkable[system]) }),
+      };
+    }
+    case 'weighs':
+    case 'reweighed':
+      return {
+        kind: 'reweighed',
+        amount: amountOf(rest.replace(/ ?\b(now|again)$/, ''), system, ['mass'], weighed[system]),
+      };
+    case 'moisture': {
+      const weights = rest.split(/[ ,;]+/).map((one) => Number(one.replace(',', '.').replace(/g$/, '')));
+      if (weights.length !== 3 || !weights.every((one) => Number.isFinite(one) && one >= 0))
+        throw new CalculationError(
+          'Three weights of the pan in grams: empty, with the butter, and after, such as “moisture 80.2 90.4 88.8”.',
+          'jot',
+        );
+      return { kind: 'moisture', tare: weights[0]!, before: weights[1]!, after: weights[2]! };
+    }
+    case 'tastes':
+    case 'tasted':
+    case 'color':
+    case 'colour': {
+      const colour = /^colou?r$/.test(what)
+        ? /^[1-6]\b/.exec(rest)?.[0]
+        : /colou?r ([1-6])\b/.exec(rest)?.[1];
+      if (/^colou?r$/.test(what) && colour === undefined)
+        throw new CalculationError('A colour from 1, white, to 6, deep yellow.', 'jot');
+      const found = tastes.filter((one) => new RegExp(`\\b${one}\\b`).test(rest));
+      const feed = feeds.find((one) => new RegExp(`\\bon ${one}\\b`).test(rest));
+      return {
+        kind: 'tasted',
+        tastes: found,
+        ...(colour === undefined ? {} : { colour: Number(colour) }),
+        ...(feed ? { feed } : {}),
+        ...(found.length === 0 && colour === undefined ? { note: rest } : {}),
+      };
+    }
     case 'butter': {
+      if (/^-?\d+(?:[.,]\d+)? ?°? ?[cf]$/.test(rest))
+        return { kind: 'felt', celsius: amountOf(rest, system, ['temperature'], '').value };
+      const mixed = (Object.keys(additions) as Addition[]).filter((key) =>
+        new RegExp(`\\b${key.replace(/s$/, '')}s?\\b`).test(rest),
+      );
+      const shaped = new RegExp(`\\bin(?:to)? (.+?) (${pieceForms.join('|')})s?$`).exec(rest);
+      const clarified = /\b(?:in)?to ghee\b ?(.*)$/.exec(rest);
       const share = /(\d+(?:[.,]\d+)?) ?%(?: salt(?:ed)?)?/.exec(rest);
       const none = /\bunsalted\b|\bno salt\b/.test(rest);
       const left = rest
+        .replace(shaped?.[0] ?? /$^/, '')
+        .replace(clarified?.[0] ?? /$^/, '')
+        .replace(/\bwith\b.*$/, '')
         .replace(share?.[0] ?? /$^/, '')
         .replace(/\b(unsalted|salted|no salt)\b/, '')
         .trim();
       return {
         kind: 'butter',
         amount: amountOf(left, system, ['mass', 'volume'], weighed[system]),
-        salt: none ? 'none' : share ? { share: Number(share[1]!.replace(',', '.')) / 100 } : 'usual',
+        salt:
+          none || clarified ? 'none' : share ? { share: Number(share[1]!.replace(',', '.')) / 100 } : 'usual',
+        additions: mixed,
+        ...(shaped
+          ? {
+              pieces: {
+                form: shaped[2] as PieceForm,
+                each: amountOf(shaped[1]!, system, ['mass'], weighed[system]).value,
+              },
+            }
+          : {}),
+        ...(clarified
+          ? {
+              ghee:
+                clarified[1]!.trim() === ''
+                  ? true
+                  : amountOf(clarified[1]!.trim(), system, ['mass'], weighed[system]),
+            }
+          : {}),
       };
     }
     default:
       return undefined;
   }
+}
+
+const washWheres: readonly [RegExp, WashPlace][] = [
+  [/\bin (the |a )?bowl\b/, 'bowl'],
+  [/\bin (the )?churn\b/, 'churn'],
+  [/\bunder (the )?tap\b/, 'tap'],
+  [/\bin (the )?(mixer|machine)\b/, 'machine'],
+];
+const shares: Record<string, number> = { quarter: 0.25, third: 1 / 3, half: 0.5 };
+
+/** What is said in words alone, with no amount to read. */
+function plainAct(said: string): MakeDay | undefined {
+  const out = /^(?:took|take|taken) out (?:a |an )?(quarter|third|half)(?: of it)?$/.exec(said);
+  if (out) return { kind: 'takenOut', share: shares[out[1]!]! };
+  if (/^(merge|merged|poured? together|poured? the next( load)? in( too)?)$/.test(said))
+    return { kind: 'merged' };
+  const feel = /^(?:(?:the )?butter (?:is |feels )?|it is |feels )?(hard|waxy|greasy)$/.exec(said);
+  if (feel) return { kind: 'felt', feel: feel[1] as Feel };
+  const size = /^(?:stopped at |it is |in )?(grains|lumps|one mass|one lump)$/.exec(said);
+  if (size) return { kind: 'gathered', size: size[1]!.startsWith('one') ? 'mass' : (size[1] as GrainSize) };
+  const moved = /^(?:moved? (?:it )?(?:in)?to|now in|in) (?:the |a )?(.+)$/.exec(said)?.[1];
+  const tool = moved && toolKeys.find((key) => tools[key].name.toLowerCase() === moved);
+  if (tool) return { kind: 'tool', tool };
+  return undefined;
 }
 
 function amountOf(

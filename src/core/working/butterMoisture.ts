@@ -27,8 +27,8 @@ const byWorking = {
   pressed: { moisture: 0.185, sd: 0.025, says: 'Pressed once' },
   worked: { moisture: 0.16, sd: 0.015, says: 'Worked until no more weeps' },
 } as const;
-/** Butter gathered in one mass keeps buttermilk no working reaches (engineering estimate). */
-const trappedInMass = 0.025;
+/** Butter gathered in lumps or one mass keeps buttermilk that washing does not reach, g per g (engineering estimates). */
+export const trapped = { grains: 0, lumps: 0.01, mass: 0.025 } as const;
 /** Spread of the buttermilk's fat when nobody tested it, as a share of it (engineering estimate). */
 const buttermilkFatSpread = 0.35;
 /** A common legal limit for water in butter (handbook §6.8). */
@@ -45,7 +45,7 @@ const moistureInput = v.strictObject({
     v.pipe(v.number(), v.minValue(0, 'zero washes or more.'), v.maxValue(50, 'at most 50.')),
     2,
   ),
-  gathered: v.optional(v.picklist(['grains', 'mass']), 'grains'),
+  gathered: v.optional(v.picklist(['grains', 'lumps', 'mass']), 'grains'),
   /** What the fat balance knows, if the cream was measured. */
   balance: v.optional(
     v.strictObject({
@@ -98,12 +98,12 @@ export function butterMoisture(input: MoistureInput): ButterMoisture {
   const found: { source: 'balance' | 'working' | 'test'; moisture: number; sd: number; says: string }[] = [];
 
   const worked = byWorking[input.worked];
-  const trapped = input.gathered === 'mass' ? trappedInMass : 0;
+  const shut = trapped[input.gathered];
   found.push({
     source: 'working',
-    moisture: (worked.moisture + trapped) * (1 - salt),
-    sd: together(worked.sd, trapped / 2),
-    says: `${worked.says}${trapped ? ', from one mass' : ''}: usually ${percent(worked.moisture + trapped)} water.`,
+    moisture: (worked.moisture + shut) * (1 - salt),
+    sd: together(worked.sd, shut / 2),
+    says: `${worked.says}${shut ? `, from ${input.gathered === 'mass' ? 'one mass' : 'lumps'}` : ''}: usually ${percent(worked.moisture + shut)} water.`,
   });
   if (balance) {
     const { fatToButter, fatIn } = churnBalance({ ...balance, butterMass, saltMass, addedWaterMass: 0 });

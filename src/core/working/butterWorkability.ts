@@ -15,10 +15,10 @@ const slabEigenvalue = 2.47;
 /** Surface heat transfer, W/(m²·K): still air, fridge, water (docs/models.md, Heat; water is an engineering estimate). */
 const surface = { room: 10, fridge: 8, bath: 300 } as const;
 /** Butter that is waxy, neither hard and crumbly nor greasy, °C at usual hardness (engineering estimates). */
-const waxyFrom = 11;
-const waxyTo = 16;
+export const waxyFrom = 11;
+export const waxyTo = 16;
 /** Warmest wash water for butter gone hard, °C (handbook §6.10). */
-const warmestWash = 20;
+export const warmestWash = 20;
 /** How well the time constant is known (logarithm) and the butter's temperature, K (engineering estimates). */
 const timeSpread = 0.25;
 const temperatureSd = 0.7;

@@ -182,6 +182,7 @@ export async function putPortions(
         saltMass: portion.saltMass.toFixed(3),
         measured: portion.measured,
         additions: portion.additions,
+        pieces: portion.pieces ? { ...portion.pieces } : null,
         standing: true,
       },
       { transaction },

@@ -1,4 +1,4 @@
-import type { InferAttributes, InferCreationAttributes, Sequelize } from 'sequelize';
+import type { CreationOptional, InferAttributes, InferCreationAttributes, Sequelize } from 'sequelize';
 import { DataTypes, Model } from 'sequelize';
 
 export class BatchRow extends Model<InferAttributes<BatchRow>, InferCreationAttributes<BatchRow>> {
@@ -79,6 +79,7 @@ export class PortionRow extends Model<InferAttributes<PortionRow>, InferCreation
   declare saltMass: string;
   declare measured: string;
   declare additions: string[];
+  declare pieces: CreationOptional<Record<string, unknown> | null>;
   declare standing: boolean;
 }
 
@@ -93,6 +94,7 @@ export function definePortion(sequelize: Sequelize): void {
       saltMass: DataTypes.DECIMAL(12, 3),
       measured: DataTypes.TEXT,
       additions: DataTypes.JSONB,
+      pieces: DataTypes.JSONB,
       standing: DataTypes.BOOLEAN,
     },
     { sequelize, modelName: 'portion', tableName: 'portion' },

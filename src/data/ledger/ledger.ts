@@ -170,6 +170,9 @@ export async function lastUse(
 
 export interface ButterOnHand {
   lotId: string;
+  kind: 'butter' | 'ghee';
+  /** Shaped into pieces of so much each, g. */
+  pieces: { form: string; each: number } | null;
   code: string;
   batchId: string;
   name: string;
@@ -187,16 +190,18 @@ export interface ButterOnHand {
 /** Butter with something left in it, oldest first. */
 export async function butterOnHand({ farmId, transaction }: FarmScope): Promise<ButterOnHand[]> {
   const rows = await database().query<Record<string, unknown>>(
-    `SELECT lot.id, lot.code, lot.batch_id, portion.name, lot.mass_now AS mass, lot.fat_now AS fat, portion.additions,
+    `SELECT lot.id, lot.code, lot.kind, lot.batch_id, portion.name, portion.pieces, lot.mass_now AS mass, lot.fat_now AS fat, portion.additions,
             lot.storage, lot.made_at, lot.keep_until::text AS keep_until, lot.keep_reasons, lot.raw
      FROM lot
      JOIN portion ON portion.farm_id = lot.farm_id AND portion.lot_id = lot.id
-     WHERE lot.farm_id = :farmId AND lot.kind = 'butter' AND lot.mass_now > 0
+     WHERE lot.farm_id = :farmId AND lot.kind IN ('butter', 'ghee') AND lot.mass_now > 0
      ORDER BY lot.made_at, lot.code`,
     { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
   );
   return rows.map((row) => ({
     lotId: String(row.id),
+    kind: row.kind as 'butter' | 'ghee',
+    pieces: row.pieces as { form: string; each: number } | null,
     code: String(row.code),
     batchId: String(row.batch_id),
     name: String(row.name),

@@ -1,12 +1,14 @@
 import * as v from 'valibot';
 import { churnedLines } from '@/core/balancing/churnedLines';
 import { judgeBatch } from '@/core/balancing/judgeBatch';
+import { moistureTest } from '@/core/balancing/moistureTest';
 import { batchEvent, id } from '@/core/churning/batchEvents';
 import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
 import { batchStory } from '@/core/churning/batchStory';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { creamInChurn } from '@/core/churning/creamInChurn';
 import { foresee, paceRatio } from '@/core/churning/foresee';
+import { gheeDate } from '@/core/keeping/gheeDate';
 import { keepingDate } from '@/core/keeping/keepingDate';
 import { saltWays } from '@/core/salting/saltWays';
 import {
@@ -81,6 +83,18 @@ export const recordEvents = command({
 function refuseImpossible(event: BatchEvent): void {
   if (event.kind === 'portion' && event.saltMass >= event.mass)
     throw new Refusal('The salt cannot weigh as much as the butter it is in.', 'saltMass');
+  if (event.kind === 'reweighed' && event.saltMass >= event.mass)
+    throw new Refusal('The salt cannot weigh as much as the butter it is in.', 'saltMass');
+  if (event.kind === 'portion' && event.ghee && event.ghee.mass >= event.mass)
+    throw new Refusal('Ghee weighs less than the butter it was made of: its water has gone.', 'ghee');
+  if (event.kind === 'moisture') moistureTest(event);
+  if (
+    event.kind === 'drained' &&
+    event.washIn !== undefined &&
+    event.mass !== undefined &&
+    event.washIn > event.mass
+  )
+    throw new Refusal('There cannot be more wash water in it than there is of it.', 'washIn');
   if (event.kind === 'drained' && (event.measured === 'skipped') !== (event.mass === undefined)) {
     throw new Refusal('Say how much buttermilk there was, or that it was not measured.', 'mass');
   }
@@ -125,19 +139,24 @@ async function bookButter(
       portion.mass - portion.saltMass,
       facts.creamVolume,
     );
-    const kept = keepingDate({
-      made: localDate(madeAt, timeZone),
-      storage: portion.storage,
-      washed: story.washes.length > 0,
-      salted: ways.keeps,
-      cultured: facts.ripened,
-      rawOrigin: raw,
-      freshHerbsOrGarlic: portion.additions.some((addition) => addition === 'herbs' || addition === 'garlic'),
-    });
+    const made = localDate(madeAt, timeZone);
+    const kept = portion.ghee
+      ? gheeDate(made, portion.storage)
+      : keepingDate({
+          made,
+          storage: portion.storage,
+          washed: story.washes.length > 0,
+          salted: ways.keeps,
+          cultured: facts.ripened,
+          rawOrigin: raw,
+          freshHerbsOrGarlic: portion.additions.some(
+            (addition) => addition === 'herbs' || addition === 'garlic',
+          ),
+        });
     await putLot(scope, {
       id: portion.id,
       code: `B${batch.number}${story.portions.length > 1 ? String.fromCharCode(97 + (i % 26)) : ''}${i > 25 ? Math.floor(i / 26) : ''}`,
-      kind: 'butter',
+      kind: portion.ghee ? 'ghee' : 'butter',
       batchId: batch.id,
       madeAt,
       treatment: facts.treatment,

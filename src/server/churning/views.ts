@@ -2,11 +2,14 @@ import type { ChurnPace } from '@/core/churning/churnPace';
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import { learnPace, paceOf } from '@/core/churning/learnPace';
 import { batchStory } from '@/core/churning/batchStory';
+import { factsAsDone } from '@/core/churning/wayOfWorking';
 import type { ToolKey } from '@/core/churning/tools';
 import { creamFatFromBatches } from '@/core/dairy/creamFat';
 import type { KnownFat } from '@/core/dairy/creamFat';
 import type { Batch, BatchSummary, RecordedEvent } from '@/data/churning/batches';
 import { batchById, batchesOf, eventsOf, paceLessonsOf } from '@/data/churning/batches';
+import type { NamedWay } from '@/data/churning/ways';
+import { waysOf } from '@/data/churning/ways';
 import type { FarmScope } from '@/data/farmScope';
 import { inFarm } from '@/data/farmScope';
 import type { Vessel } from '@/data/house/house';
@@ -15,7 +18,7 @@ import { now } from '../clock';
 import type { HouseView } from '../house/views';
 import { houseViewOf } from '../house/views';
 
-export type { BatchSummary, RecordedEvent };
+export type { BatchSummary, NamedWay, RecordedEvent };
 
 export type Paces = Partial<Record<ToolKey, ChurnPace>>;
 
@@ -26,6 +29,8 @@ export interface PlanView extends HouseView {
   /** The facts of the last batch begun, for “as last time”. */
   last: BatchFacts | undefined;
   fatFromBatches: KnownFat | undefined;
+  /** Ways of working that have a name. */
+  ways: NamedWay[];
 }
 
 /** One batch with all that happened to it, as every device must see it. */
@@ -39,6 +44,9 @@ export interface BatchView extends HouseView {
   revision: number;
   pace: ChurnPace | undefined;
   moulds: Vessel[];
+  /** The farm’s churns, for a load beside this one. */
+  churns: Vessel[];
+  ways: NamedWay[];
 }
 
 /** Most recent batches that say what the cream's fat usually is. */
@@ -54,16 +62,16 @@ export async function planViewOf(scope: FarmScope): Promise<PlanView> {
     vessels: await vesselsOf(scope),
     paces: await pacesOf(scope, now()),
     last: batches[0] && (await asItWasDone(scope, batches[0])),
+    ways: await waysOf(scope),
     fatFromBatches: creamFatFromBatches(
       packed.map((batch) => ({ creamMass: batch.facts.creamMass, unsaltedButterMass: unsalted(batch) })),
     ),
   };
 }
 
-/** A batch's facts with the salt and the place its butter really got, so that “as last time” copies what was done. */
+/** A batch's facts as it was really done, so that “as last time” copies that. */
 async function asItWasDone(scope: FarmScope, { id, facts }: Batch): Promise<BatchFacts> {
-  const [portion] = batchStory(facts, (await eventsOf(scope, [id])).get(id) ?? []).portions;
-  return portion ? { ...facts, usualSalt: portion.salting, usualStorage: portion.storage } : facts;
+  return factsAsDone(facts, batchStory(facts, (await eventsOf(scope, [id])).get(id) ?? []));
 }
 
 export const planView = (farmId: string): Promise<PlanView> => inFarm(farmId, planViewOf);
@@ -102,6 +110,7 @@ export async function pacesOf(scope: FarmScope, before: Date): Promise<Paces> {
 export async function batchViewOf(scope: FarmScope, batchId: string): Promise<BatchView | undefined> {
   const batch = await batchById(scope, batchId);
   if (!batch) return undefined;
+  const vessels = await vesselsOf(scope);
   return {
     ...(await houseViewOf(scope)),
     id: batch.id,
@@ -111,7 +120,9 @@ export async function batchViewOf(scope: FarmScope, batchId: string): Promise<Ba
     events: (await eventsOf(scope, [batchId])).get(batchId) ?? [],
     revision: batch.revision,
     pace: (await pacesOf(scope, batch.startedAt))[batch.facts.tool],
-    moulds: (await vesselsOf(scope)).filter((vessel) => vessel.kind === 'mould' || vessel.kind === 'tub'),
+    moulds: vessels.filter((vessel) => vessel.kind === 'mould' || vessel.kind === 'tub'),
+    churns: vessels.filter((vessel) => vessel.kind === 'churn'),
+    ways: await waysOf(scope),
   };
 }
 

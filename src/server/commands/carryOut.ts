@@ -4,6 +4,7 @@ import { claimCommand, storedCommand, storeResult } from '@/data/commands/comman
 import { inFarm, savepoint, sqlState } from '@/data/farmScope';
 import { park } from '@/data/ledger/movements';
 import { beginBatch } from '../churning/beginBatch';
+import { dropWayCommand, keepWay } from '../churning/keepWay';
 import { recordEvents } from '../churning/recordEvents';
 import { now } from '../clock';
 import { addVesselCommand } from '../house/addVessel';
@@ -44,6 +45,8 @@ const commands = new Map(
     settleParkedEntry,
     beginBatch,
     recordEvents,
+    keepWay,
+    dropWayCommand,
     finishButter,
     restoreButter,
   ].map((one) => [one.name, one as unknown as Command<unknown, unknown>]),

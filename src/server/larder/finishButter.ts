@@ -10,7 +10,8 @@ export const finishButter = command({
   input: v.strictObject({ lotId: id }),
   carryOut: async (scope, { lotId }, sender) => {
     const lot = await holdLot(scope, lotId);
-    if (lot?.kind !== 'butter') throw new Refusal('There is no such butter on this farm.', 'lotId');
+    if (lot?.kind !== 'butter' && lot?.kind !== 'ghee')
+      throw new Refusal('There is no such butter on this farm.', 'lotId');
     const { mass, fat } = await lotBalance(scope, lotId);
     if (mass <= 0) return { lotId, already: true };
     await postEntry(scope, {

@@ -10,7 +10,8 @@ export const restoreButter = command({
   input: v.strictObject({ lotId: id }),
   carryOut: async (scope, { lotId }, sender) => {
     const lot = await holdLot(scope, lotId);
-    if (lot?.kind !== 'butter') throw new Refusal('There is no such butter on this farm.', 'lotId');
+    if (lot?.kind !== 'butter' && lot?.kind !== 'ghee')
+      throw new Refusal('There is no such butter on this farm.', 'lotId');
     const use = await lastUse(scope, lotId);
     if (!use) throw new Refusal('This butter was not finished.', 'lotId');
     await counterEntry(scope, use, sender.commandId, sender.receivedAt);

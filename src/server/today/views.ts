@@ -12,6 +12,8 @@ import { localDate } from '../localDate';
 
 export interface ButterShown {
   lotId: string;
+  kind: 'butter' | 'ghee';
+  pieces: { form: string; each: number } | null;
   code: string;
   batchId: string;
   name: string;

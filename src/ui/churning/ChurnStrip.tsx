@@ -31,7 +31,7 @@ export function ChurnStrip({
     before && window && Math.abs(before.mid - window.mid) + before.high - window.high !== 0
       ? before
       : undefined;
-  const readings = story.readings.filter(({ atSeconds }) => atSeconds >= (loadStart(story) ?? 0));
+  const readings = story.readings.filter(({ load }) => load === story.load);
   const warmest = Math.max(16, ...readings.map(({ temperature }) => temperature)) + 1;
   const coldest = Math.min(10, ...readings.map(({ temperature }) => temperature)) - 1;
   const marks = story.marks.filter((mark) => mark.load === story.load && !mark.echo);
@@ -138,12 +138,6 @@ export function ChurnStrip({
     </div>
   );
 }
-
-/** When the load in hand began, s since 1970. */
-const loadStart = ({ events, load }: BatchStory): number | undefined =>
-  load === 1
-    ? events.find(({ kind }) => kind === 'started')?.atSeconds
-    : events.findLast(({ kind }) => kind === 'load')?.atSeconds;
 
 /** Marks closer than this share of the line would write over one another. */
 const tooClose = 0.1;

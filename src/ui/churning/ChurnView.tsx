@@ -54,7 +54,8 @@ const press = (act: string) => () =>
 export function ChurnView({ view }: { view: BatchView }) {
   const { facts } = view;
   const say = useSay();
-  const { story, unsent, record } = useBatch(view);
+  const [looked, setLooked] = useState<number>();
+  const { story, unsent, record } = useBatch(view, looked);
   const now = useNow();
   const [jump, setJump] = useDraft<Jump>(`jump:${view.id}`, () => ({}));
   const [keySheet, setKeySheet] = useState(false);
@@ -63,8 +64,9 @@ export function ChurnView({ view }: { view: BatchView }) {
   const quick = isQuick(story.tool);
   const elapsed = elapsedAt(story.clock, now);
   const reading = story.readings.at(-1)?.temperature;
-  const share = story.shares[story.load - 1] ?? 1 / facts.loads;
-  const loads = story.shares.length;
+  const { share } = story.loads[story.load - 1]!;
+  const loads = story.loads.length;
+  const beside = story.loads.filter(({ phase }) => phase === 'churning' || phase === 'paused').length > 1;
   const foreseen = useMemo(
     () =>
       foresee(
@@ -93,8 +95,11 @@ export function ChurnView({ view }: { view: BatchView }) {
   const undo =
     last && story.phase !== 'packed' ? () => record({ kind: 'undone', eventId: last.id }) : undefined;
   const act = () => {
-    if (panel === 'load') record({ kind: 'load' });
-    else if (panel === 'resumed') record({ kind: 'resumed' });
+    if (panel === 'load') {
+      setLooked(undefined);
+      record({ kind: 'load' });
+    }
+    if (panel === 'resumed') record({ kind: 'resumed' });
     else if ((markStages as readonly string[]).includes(panel)) mark(panel as MarkStage);
   };
   const churning = story.phase === 'churning' || story.phase === 'paused' || story.phase === 'stopped';
@@ -105,11 +110,11 @@ export function ChurnView({ view }: { view: BatchView }) {
     ),
     n: panel === 'load' ? act : undefined,
     p:
-      story.phase === 'churning'
-        ? () => record({ kind: 'paused' })
-        : story.phase === 'paused'
-          ? () => record({ kind: 'resumed' })
-          : undefined,
+      story.phase === 'paused'
+        ? () => record({ kind: 'resumed' })
+        : story.phase === 'abandoned'
+          ? undefined
+          : () => record({ kind: 'paused' }),
     d: churning ? () => jumpTo('drained') : press('drained'),
     e: press('unwashed'),
     k: press('pack'),
@@ -118,6 +123,7 @@ export function ChurnView({ view }: { view: BatchView }) {
     a: () => foot.current?.open('water'),
     o: () => foot.current?.open('tool'),
     x: () => foot.current?.open('abandon'),
+    m: () => foot.current?.open('loads'),
     h: () => foot.current?.open('turns'),
     l: () => setLarge({ on: !large.on }),
     y: press('advised'),
@@ -127,13 +133,15 @@ export function ChurnView({ view }: { view: BatchView }) {
     '?': () => setKeySheet(true),
   });
 
+  const packed = story.events.findLast((event) => event.kind === 'packed');
   if (story.phase === 'packed')
     return (
       <VerdictPanel
         view={view}
         story={story}
         foreseen={foreseen}
-        onUnpack={() => last && record({ kind: 'undone', eventId: last.id })}
+        record={record}
+        onUnpack={packed && (() => record({ kind: 'undone', eventId: packed.id }))}
       />
     );
 
@@ -180,15 +188,35 @@ export function ChurnView({ view }: { view: BatchView }) {
           </p>
         )}
         {loads > 1 ? (
-          <p className={styles.counter} aria-label={`${story.broken} of ${loads} loads broke`}>
-            {Array.from({ length: loads }, (_, i) => (
-              <span key={i} aria-hidden data-done={i < story.broken} data-now={i + 1 === story.load}>
-                {i + 1}
-              </span>
-            ))}
-          </p>
+          <div className={styles.counter} role="group" aria-label={`${story.broken} of ${loads} loads broke`}>
+            {story.loads.map((load, i) =>
+              beside && load.begunAt !== undefined ? (
+                <button
+                  key={i}
+                  type="button"
+                  aria-pressed={i + 1 === story.load}
+                  data-done={load.broke}
+                  data-now={i + 1 === story.load}
+                  onClick={() => setLooked(i + 1)}
+                  aria-label={`Load ${i + 1}, ${phaseWords[load.phase === 'waiting' ? 'stopped' : load.phase].toLowerCase()}`}
+                >
+                  {i + 1}
+                  <small>{clockText(elapsedAt(load.clock, now))}</small>
+                </button>
+              ) : (
+                <span key={i} aria-hidden data-done={load.broke} data-now={i + 1 === story.load}>
+                  {i + 1}
+                </span>
+              ),
+            )}
+          </div>
         ) : null}
         {live && !brokeHere && <Advice advice={live.advice} record={record} />}
+        {live && brokeHere && story.phase === 'churning' && (
+          <p className={styles.more} role="status">
+            {say.words(live.advice.says)}
+          </p>
+        )}
         {story.pause && <PausePanel pause={story.pause} now={now} sour={facts.ripened} record={record} />}
         {onPad && (
           <div className={styles.pad}>
@@ -230,11 +258,12 @@ export function ChurnView({ view }: { view: BatchView }) {
           </div>
         )}
         {panel === 'drained' && (
-          <DrainPanel batchId={view.id} story={story} foreseen={foreseen} record={record} />
+          <DrainPanel batchId={view.id} facts={facts} story={story} foreseen={foreseen} record={record} />
         )}
         {panel === 'washed' && (
           <WashPanel
             batchId={view.id}
+            facts={facts}
             story={story}
             foreseen={foreseen}
             record={record}
@@ -265,6 +294,7 @@ export function ChurnView({ view }: { view: BatchView }) {
           onTurns={setTurns}
           large={large.on}
           onLarge={() => setLarge({ on: !large.on })}
+          onLook={setLooked}
         />
         {onPad && <Cautions cautions={churningCautions({ tool: story.tool, treatment: facts.treatment })} />}
         <WhatHappened story={story} unsent={unsent} record={record} />

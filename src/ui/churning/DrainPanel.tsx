@@ -1,15 +1,22 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import { grainSizes } from '@/core/churning/batchEvents';
+import type { BatchFacts } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import { creamDensity } from '@/core/dairy/creamDensity';
+import { trapped } from '@/core/working/butterMoisture';
 import { useSay } from '../frame/FarmContext';
 import { useDraft } from '../frame/useDraft';
-import { amountRules } from './planDraft';
+import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
+import { ButterCard } from './ButterCard';
+import styles from './DrainPanel.module.css';
+import { amountRules } from './planDraft';
 import type { LiveBatch } from './useBatch';
+import { grainWords } from './words';
 
 /** Error of a jug and of a kitchen scale, one standard deviation (handbook §6.9). */
 const jugError = 0.03;
@@ -18,24 +25,36 @@ const scaleError = 0.005;
 /** Buttermilk off: how much, by jug or scale, or not measured. Skipping costs nothing but a wider range. */
 export function DrainPanel({
   batchId,
+  facts,
   story,
   foreseen,
   record,
 }: {
   batchId: string;
+  facts: BatchFacts;
   story: BatchStory;
   foreseen: Foreseen;
   record: LiveBatch['record'];
 }) {
   const say = useSay();
-  const [{ typed }, change, forget] = useDraft(`drain:${batchId}`, () => ({ typed: '' }));
+  const [{ typed, washTyped }, change, forget] = useDraft(`drain:${batchId}`, () => ({
+    typed: '',
+    washTyped: '',
+  }));
   const understood = understand(typed, amountRules(say.system));
-  const wrong = understood !== undefined && 'wrong' in understood;
+  const washIn = understand(washTyped, amountRules(say.system));
+  const wrong =
+    (understood !== undefined && 'wrong' in understood) || (washIn !== undefined && 'wrong' in washIn);
   const expected = foreseen.butter.buttermilkMass + story.addedWater;
+  const shutIn = trapped[story.gathered ?? 'grains'] * foreseen.butter.mass;
   function drain() {
     if (wrong) return;
     forget();
-    if (!understood || !('quantity' in understood)) return record({ kind: 'drained', measured: 'skipped' });
+    change({ typed: '', washTyped: '' });
+    forget();
+    const wash = washIn && 'quantity' in washIn ? { washIn: washIn.quantity.value } : {};
+    if (!understood || !('quantity' in understood))
+      return record({ kind: 'drained', measured: 'skipped', ...wash });
     const { kind, value, sd } = understood.quantity;
     const density = creamDensity(foreseen.buttermilkFat.mid, 12);
     const mass = kind === 'mass' ? value : value * density;
@@ -45,10 +64,10 @@ export function DrainPanel({
         : kind === 'mass'
           ? Math.max(2, scaleError * mass)
           : jugError * mass;
-    record({ kind: 'drained', measured: kind === 'mass' ? 'mass' : 'volume', mass, massSd });
+    record({ kind: 'drained', measured: kind === 'mass' ? 'mass' : 'volume', mass, massSd, ...wash });
   }
   return (
-    <Enamel style={{ display: 'grid', gap: 14 }} aria-label="Draining">
+    <Enamel className={styles.drain} aria-label="Draining">
       <QuantityField
         label="Buttermilk, if you measure it"
         typed={typed}
@@ -70,7 +89,34 @@ export function DrainPanel({
       {story.addedWater > 0 && (
         <Quiet>{say.volume(story.addedWater)} of it is the water you added; it is taken off again.</Quiet>
       )}
-      <Quiet>Very soft, running through the sieve? Chill it 20 to 40 minutes first.</Quiet>
+      <ButterCard facts={facts} story={story} butterMass={foreseen.butter.mass} record={record} />
+      <details className={styles.more} open={story.gathered !== undefined || undefined}>
+        <summary>Lumps or one mass, wash water in it</summary>
+        <div className={styles.told}>
+          <Chips
+            legend="It was stopped at"
+            chosen={story.gathered ?? 'grains'}
+            onChoose={(size) => record({ kind: 'gathered', size })}
+            choices={grainSizes.map((key) => ({ key, ...grainWords[key] }))}
+          />
+          {shutIn > 0 && (
+            <Quiet role="status">
+              About {say.about(shutIn)} of buttermilk is shut in: cut it up, wash it once more, and work it{' '}
+              {story.gathered === 'mass' ? 'about five' : 'a couple of'} minutes longer.
+            </Quiet>
+          )}
+          <QuantityField
+            label="Wash water that went in with it"
+            typed={washTyped}
+            onTyped={(text) => change({ washTyped: text })}
+            understood={washIn}
+            system={say.system}
+            hint="none; otherwise it is taken off again"
+            onEnter={drain}
+          />
+        </div>
+      </details>
+      <Quiet>Keep the first drain apart: it is buttermilk, what comes after is wash water.</Quiet>
     </Enamel>
   );
 }

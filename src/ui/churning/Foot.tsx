@@ -50,6 +50,7 @@ export function Foot({
   onTurns,
   large,
   onLarge,
+  onLook,
   ref,
 }: {
   ref?: Ref<FootHandle>;
@@ -62,6 +63,8 @@ export function Foot({
   onTurns: (to: Partial<Turns>) => void;
   large: boolean;
   onLarge: () => void;
+  /** Looks at another of the loads that are churned side by side. */
+  onLook: (load: number | undefined) => void;
 }) {
   const say = useSay();
   const [open, setOpen] = useState<Open>();
@@ -69,6 +72,8 @@ export function Foot({
   useImperativeHandle(ref, () => ({ open: setOpen }));
   const live = story.phase !== 'abandoned';
   const standing = story.phase !== 'churning' && story.phase !== 'paused';
+  const waits = story.loads.some(({ phase }) => phase === 'waiting');
+  const besides = besidesOf(view, story.tool);
   return (
     <div className={styles.foot}>
       <div className={styles.row}>
@@ -87,7 +92,7 @@ export function Foot({
             <Button variant="outlined" aria-expanded={open === 'water'} onClick={() => toggle('water')}>
               Add water
             </Button>
-            {story.phase === 'churning' && (
+            {story.phase !== 'paused' && (
               <Button variant="outlined" onClick={() => record({ kind: 'paused' })} data-act="pause">
                 Pause
               </Button>
@@ -141,7 +146,7 @@ export function Foot({
             ))}
             <Button
               variant="outlined"
-              disabled={story.load >= story.shares.length}
+              disabled={!waits}
               onClick={() => {
                 record({ kind: 'merged' });
                 setOpen(undefined);
@@ -150,7 +155,27 @@ export function Foot({
               Pour the next load in too
             </Button>
           </div>
-          <Quiet>What is taken out waits in the cold and is churned as the last load.</Quiet>
+          {waits && (
+            <div className={styles.row} role="group" aria-label="Churn the next load beside this one">
+              {besides.map(({ name, ...churn }) => (
+                <Button
+                  key={name}
+                  variant="outlined"
+                  onClick={() => {
+                    record({ kind: 'load', beside: true, ...churn });
+                    onLook(undefined);
+                    setOpen(undefined);
+                  }}
+                >
+                  Next load now, in {name}
+                </Button>
+              ))}
+            </div>
+          )}
+          <Quiet>
+            What is taken out waits in the cold and is churned as the last load, or beside this one in another
+            churn.
+          </Quiet>
         </Enamel>
       )}
       {open === 'turns' && (
@@ -170,6 +195,23 @@ export function Foot({
       {open === 'abandon' && <AbandonForm record={record} onDone={() => setOpen(undefined)} />}
     </div>
   );
+}
+
+/** Where the next load could go while this one is churned: the farm’s other churns, or another of the same kind. */
+function besidesOf(
+  { churns, facts }: BatchView,
+  tool: ToolKey,
+): { name: string; tool: ToolKey; vesselId?: string; capacity: number }[] {
+  const others = churns.filter(({ id }) => id !== facts.vesselId);
+  return [
+    ...others.map(({ id, name, tool: kind, capacity }) => ({
+      name,
+      tool: kind ?? tool,
+      vesselId: id,
+      capacity,
+    })),
+    { name: `another ${tools[tool].name.toLowerCase()}`, tool, capacity: facts.capacity },
+  ];
 }
 
 interface FormProps {

@@ -18,7 +18,7 @@ const keys: [string, string][] = [
   ['p', 'Pause, and go on'],
   ['r a', 'A reading; add water'],
   ['y', 'Do what is advised'],
-  ['o x', 'Other tool; give up'],
+  ['o m x', 'Other tool; split or merge; give up'],
   ['h l', 'Turns; large type'],
   ['j', 'Jot it down'],
   ['u', 'Undo the last mark'],

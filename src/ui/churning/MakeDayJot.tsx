@@ -11,7 +11,7 @@ import { useSay } from '../frame/FarmContext';
 import { useNotice } from '../frame/Notices';
 import jot from '../jot/JotLine.module.css';
 import { eventWords } from './eventWords';
-import { butterEvent, makeDayEvents } from './makeDayEvents';
+import { butterEvent, makeDayEvents, reweighedEvent } from './makeDayEvents';
 import type { LiveBatch } from './useBatch';
 
 /** One line for everything that happens on make day, typed or dictated, said back as a sentence with Undo. */
@@ -48,7 +48,9 @@ export function MakeDayJot({
             ? butterEvent(act, view.facts, story)
             : act.kind === 'packed'
               ? act
-              : makeDayEvents(act);
+              : act.kind === 'reweighed'
+                ? reweighedEvent(act, story)
+                : makeDayEvents(act);
         if (typeof one === 'string') return setWrong(one);
         const bodies = [one].flat();
         const ids = record(bodies);

@@ -143,6 +143,8 @@ function begunView({ input }: QueuedCommand, { farm }: KeptFrame, plan: PlanView
     events: [{ ...started, device: '', recordedAtSeconds: startedAtSeconds } as RecordedEvent],
     revision: -1,
     pace: plan?.paces[facts.tool],
+    churns: plan?.vessels.filter(({ kind }) => kind === 'churn') ?? [],
+    ways: plan?.ways ?? [],
     moulds: plan?.vessels.filter(({ kind }) => kind === 'mould' || kind === 'tub') ?? [],
   };
 }

@@ -25,7 +25,7 @@ import { Enamel, Quiet } from '../theme/Enamel';
 import { Foresight } from './Foresight';
 import type { CreamInFront, PlanDraft } from './planDraft';
 import type { CreamFromShelf } from './planDraft';
-import { draftFromShelf, freshDraft, readPlan, usualTemperatures } from './planDraft';
+import { draftByWay, draftFromShelf, freshDraft, readPlan, usualTemperatures } from './planDraft';
 import styles from './PlanChurning.module.css';
 
 /** Resolves once the house was asked and did not answer; never, while it does. */
@@ -135,6 +135,31 @@ export function PlanChurning({
   return (
     <div className={styles.plan}>
       <div className={styles.form}>
+        {plan.ways.length > 0 && (
+          <Chips
+            legend="Your ways of working"
+            chosen={draft.way ?? 'last'}
+            onChoose={(key) =>
+              change(
+                key === 'last'
+                  ? {
+                      ...(from ? draftFromShelf(plan, from) : freshDraft(plan, front)),
+                      amount: draft.amount,
+                      way: undefined,
+                    }
+                  : draftByWay(plan, key, from !== undefined),
+              )
+            }
+            choices={[
+              { key: 'last', name: plan.last ? 'As last time' : 'As I say' },
+              ...plan.ways.map(({ id, name, way }) => ({
+                key: id,
+                name,
+                small: `${tools[way.tool].name}, ${say.temperature(way.temperature)}`,
+              })),
+            ]}
+          />
+        )}
         {from ? (
           <>
             <h1>{from.says}</h1>

@@ -3,15 +3,19 @@
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import type { Addition } from '@/core/churning/batchEvents';
-import { additions as additionNames } from '@/core/churning/batchEvents';
+import type { Addition, EventOf, PieceForm } from '@/core/churning/batchEvents';
+import { additions as additionNames, pieceForms } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
+import { gheeYield } from '@/core/byProducts/gheeYield';
+import { allergensOf } from '@/core/keeping/allergens';
 import { keepingCautions } from '@/core/keeping/cautions';
 import type { Storage } from '@/core/keeping/keepingDate';
 import { ninety } from '@/core/quantities/estimate';
+import type { UnitSystem } from '@/core/quantities/units';
 import { kitchenMeasures } from '@/core/quantities/units';
 import { intoPieces } from '@/core/working/intoPieces';
+import { usualMoisture } from '@/core/salting/salts';
 import { saltWays, unsaltedFrom } from '@/core/salting/saltWays';
 import type { BatchView } from '@/server/churning/views';
 import { Cautions } from '../caution/Caution';
@@ -24,7 +28,12 @@ import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
 import type { SaltDraft } from './SaltChooser';
 import { readSalt, SaltChooser, saltDraftOf } from './SaltChooser';
+import { ButterCard } from './ButterCard';
+import type { Body } from './makeDayEvents';
+import { PutRight } from './PutRight';
 import type { LiveBatch } from './useBatch';
+import { WorkRow } from './WorkRow';
+import { pieceWords } from './words';
 import styles from './PortionPanel.module.css';
 
 /** Butter by volume: 0.95 g/mL, one standard deviation 8 % (engineering estimate). */
@@ -32,6 +41,14 @@ const butterDensity = 0.95;
 const butterVolumeSpread = 0.08;
 /** Kitchen scale: 2 g or 0.5 %, whichever is more (handbook §6.9). */
 const scaleSd = (mass: number) => Math.max(2, 0.005 * mass);
+
+/** Less than this over is no piece of its own, g (engineering estimate). */
+const leastLeft = 8;
+/** Fat of butter that is made into ghee (handbook §6.8). */
+const gheeButterFat = 0.82;
+const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1);
+const sayPiece = (grams: number, system: UnitSystem): string =>
+  system === 'metric' ? `${Math.round(grams)} g` : `${(grams / 28.349523125).toFixed(1)} oz`;
 
 interface Weighed {
   mass: number;
@@ -51,8 +68,12 @@ interface PortionDraft {
   mixed: Addition[];
   storage: Storage;
   name: string;
-  /** Typed: what each piece is to weigh. */
+  /** Typed: what each piece is to weigh, and what it is shaped into. */
   piece: string;
+  form: PieceForm;
+  /** To be made into ghee; typed: how much it gave. */
+  ghee: boolean;
+  gheeTyped: string;
   dividing: boolean;
 }
 
@@ -83,11 +104,29 @@ export function PortionPanel({
     mixed: [],
     storage: facts.usualStorage,
     name: '',
-    piece: '',
+    piece: facts.usualPieces ? sayPiece(facts.usualPieces.each, say.system) : '',
+    form: facts.usualPieces?.form ?? 'block',
+    ghee: false,
+    gheeTyped: '',
     dividing: story.portions.length > 0,
   }));
-  const { noScale, typed, count, container, saltIn, salt, changing, mixed, storage, name, dividing, piece } =
-    draft;
+  const {
+    noScale,
+    typed,
+    count,
+    container,
+    saltIn,
+    salt,
+    changing,
+    mixed,
+    storage,
+    name,
+    dividing,
+    piece,
+    form,
+    ghee,
+    gheeTyped,
+  } = draft;
 
   const already = story.portions.reduce((sum, portion) => sum + portion.mass, 0);
   const understood: Understood = understand(typed, {
@@ -114,9 +153,26 @@ export function PortionPanel({
     salting && saltWays(salting, unsalted, facts.creamVolume * Math.min(1, unsalted / foreseen.butter.mass));
   const total = weighed && ways && (saltIn ? weighed.mass : weighed.mass + ways.salt);
   const pieces =
-    pieceRead && 'quantity' in pieceRead && total ? intoPieces(total, pieceRead.quantity.value) : undefined;
+    pieceRead && 'quantity' in pieceRead && total && !ghee
+      ? intoPieces(total, pieceRead.quantity.value)
+      : undefined;
+  const gheeRead: Understood = understand(gheeTyped, {
+    system: say.system,
+    kinds: ['mass'],
+    bareUnit: { metric: 'g', us: 'oz', imperial: 'oz' }[say.system],
+    check: ({ value }) =>
+      total !== undefined && value >= total
+        ? 'Ghee weighs less than its butter: the water has gone.'
+        : undefined,
+  });
+  const gheeForeseen = gheeYield({
+    butterMass: total ?? expected,
+    butterFat: gheeButterFat,
+    butterFatSd: 0.012,
+  });
   const tooMuch = weighed && already + weighed.mass > facts.creamMass;
-  const ready = weighed && ways && total && ways.salt < total && !tooMuch;
+  const ready =
+    weighed && ways && total && ways.salt < total && !tooMuch && !(ghee && gheeRead && 'wrong' in gheeRead);
   const early =
     story.drains.length === 0
       ? 'The buttermilk is not drained yet: salt put in now leaves with it.'
@@ -126,35 +182,56 @@ export function PortionPanel({
           ? undefined
           : 'The last wash was not clear: salt put in before another wash leaves with the water.';
 
-  const portion = () => ({
+  const called =
+    name.trim() ||
+    (ghee
+      ? 'Ghee'
+      : mixed.length > 0
+        ? mixed.map((key) => additionNames[key].name).join(', ')
+        : salting?.way === 'none'
+          ? 'Unsalted'
+          : 'Salted');
+  const one = (mass: number, more: Partial<EventOf<'portion'>> = {}) => ({
     kind: 'portion' as const,
     portionId: newId(),
-    name:
-      name.trim() ||
-      (pieces && pieces.count > 1 ? `${pieces.count} × ${say.mass(pieces.each)}` : '') ||
-      (mixed.length > 0
-        ? mixed.map((key) => additionNames[key].name).join(', ')
-        : salting!.way === 'none'
-          ? 'Unsalted'
-          : 'Salted'),
-    mass: total!,
+    name: called,
+    mass,
     massSd: weighed!.massSd,
     measured: weighed!.measured,
-    saltMass: ways!.salt,
+    saltMass: (ways!.salt * mass) / total!,
     salting: salting!,
     additions: mixed,
     storage,
+    ...more,
   });
-  const clear = () => change({ typed: '', count: '1', name: '' });
+  /** What is weighed, as the lots it makes: whole pieces, and what is over as one of its own. */
+  const portions = (): Body[] => {
+    if (ghee)
+      return [
+        one(total!, {
+          ghee:
+            gheeRead && 'quantity' in gheeRead
+              ? { mass: gheeRead.quantity.value, weighed: true }
+              : { mass: Math.min(0.99 * total!, gheeForeseen.ghee.mid), weighed: false },
+        }),
+      ];
+    if (!pieces || pieces.count < 1) return [one(total!)];
+    const shaped = { pieces: { form, each: pieces.each } };
+    const left = total! - pieces.count * pieces.each;
+    return left > leastLeft
+      ? [one(pieces.count * pieces.each, shaped), one(left, { name: `${called}, the rest` })]
+      : [one(total!, shaped)];
+  };
+  const clear = () => change({ typed: '', count: '1', name: '', ghee: false, gheeTyped: '' });
   function pack() {
-    if (ready) record([portion(), { kind: 'packed' }]);
+    if (ready) record([...portions(), { kind: 'packed' }]);
     else if (typed.trim() === '' && story.portions.length > 0) record({ kind: 'packed' });
     clear();
     forget();
   }
   function add() {
     if (!ready) return;
-    record(portion());
+    record(portions());
     change({ dividing: true });
     clear();
   }
@@ -162,7 +239,7 @@ export function PortionPanel({
   const high = foreseen.butter.mass + ninety * foreseen.butter.sd - already;
   return (
     <Enamel className={styles.panel} aria-label="Salt, weigh, pack">
-      {story.portions.length > 0 && <Portions story={story} record={record} />}
+      {story.portions.length > 0 && <Portions story={story} water={usualMoisture} record={record} />}
       {story.washes.length === 0 && (
         <p className={styles.note}>
           Not washed yet.{' '}
@@ -248,7 +325,12 @@ export function PortionPanel({
           name: key[0]!.toUpperCase() + key.slice(1),
         }))}
       />
-      <Cautions cautions={keepingCautions({ additions: mixed, storage }, facts.treatment === 'raw')} />
+      <Cautions
+        cautions={[
+          ...keepingCautions({ additions: mixed, storage }, facts.treatment === 'raw'),
+          ...(ghee ? gheeForeseen.cautions : []),
+        ]}
+      />
       <Button
         variant="contained"
         onClick={pack}
@@ -259,8 +341,9 @@ export function PortionPanel({
         {story.portions.length > 0 && typed.trim() === '' ? 'Pack' : 'Pack and date it'}
       </Button>
       <details className={styles.more} open={dividing || undefined}>
-        <summary>No scale, several portions, something mixed in</summary>
+        <summary>Working, pieces, something mixed in, ghee, no scale</summary>
         <div className={styles.options}>
+          <WorkRow story={story} record={record} />
           <label>
             <input
               type="checkbox"
@@ -294,6 +377,30 @@ export function PortionPanel({
               </label>
             ))}
           </fieldset>
+          <label>
+            <input
+              type="checkbox"
+              checked={ghee}
+              onChange={(event) => change({ ghee: event.target.checked })}
+            />{' '}
+            Made into ghee
+          </label>
+          {ghee && (
+            <QuantityField
+              label="Ghee it gave"
+              typed={gheeTyped}
+              onTyped={(to) => change({ gheeTyped: to })}
+              understood={gheeRead}
+              system={say.system}
+              hint={`${say.massRange(gheeForeseen.ghee.low, gheeForeseen.ghee.high)} to expect; may be left`}
+            />
+          )}
+          <Chips
+            legend="Shaped into"
+            chosen={form}
+            onChoose={(to) => change({ form: to })}
+            choices={pieceForms.map((key) => ({ key, name: capital(pieceWords[key].many) }))}
+          />
           <QuantityField
             label="Into pieces of"
             typed={piece}
@@ -307,7 +414,7 @@ export function PortionPanel({
             }
             says={
               pieces
-                ? `${pieces.count} ${pieces.count === 1 ? 'piece' : 'pieces'} of ${say.mass(pieces.each)}${pieces.left > 1 ? `, and ${say.mass(pieces.left)} over` : ''}`
+                ? `${pieces.count} ${pieceWords[form][pieces.count === 1 ? 'one' : 'many']} of ${say.mass(pieces.each)}${pieces.left > 1 ? `, and ${say.mass(pieces.left)} over` : ''}`
                 : undefined
             }
           />
@@ -329,10 +436,8 @@ export function PortionPanel({
             : 'Wooden moulds and hands are scalded, then soaked cold, or the butter sticks; press out every pocket of air.'}
         </Quiet>
       )}
-      <Quiet>
-        Chill soft butter before working it; hands in ice water first. Milk is an allergen: say so on what you
-        give away.
-      </Quiet>
+      <ButterCard facts={facts} story={story} butterMass={foreseen.butter.mass} record={record} />
+      <Quiet>Hands in ice water before they touch it. On the label: {allergensOf(mixed, ghee)}</Quiet>
     </Enamel>
   );
 }
@@ -356,16 +461,30 @@ function byCount(count: string, volume: number): Weighed | undefined {
   return { mass, massSd: mass * butterVolumeSpread, measured: 'volume' };
 }
 
-/** What is weighed so far; a finished portion may join an earlier one. */
-function Portions({ story, record }: { story: BatchStory; record: LiveBatch['record'] }) {
+/** What is weighed so far; a finished portion may join an earlier one, or be put right. */
+export function Portions({
+  story,
+  water,
+  record,
+}: {
+  story: BatchStory;
+  /** Water in the butter as it is believed. */
+  water: number;
+  record: LiveBatch['record'];
+}) {
   const say = useSay();
   return (
     <ul className={styles.portions}>
       {story.portions.map((portion, i) => (
         <li key={portion.id}>
-          <strong>{say.mass(portion.mass)}</strong> {portion.name}
+          <span>
+            <strong>{say.mass(portion.mass)}</strong> {portion.name}
+            {portion.pieces &&
+              `, ${Math.round(portion.mass / portion.pieces.each)} ${pieceWords[portion.pieces.form].many}`}
+            {portion.ghee && `, ${say.mass(portion.ghee.mass)} of ghee`}
+          </span>
           {portion.joined.length > 0 && ` (${portion.joined.length + 1} together)`}
-          {i > 0 && (
+          {i > 0 && story.phase !== 'packed' && (
             <span className={styles.joins}>
               {[...new Set([story.portions[0]!, story.portions[i - 1]!])].map((earlier, j) => (
                 <Button
@@ -379,6 +498,7 @@ function Portions({ story, record }: { story: BatchStory; record: LiveBatch['rec
               ))}
             </span>
           )}
+          <PutRight portion={portion} story={story} water={water} record={record} />
         </li>
       ))}
     </ul>

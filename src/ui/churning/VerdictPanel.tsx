@@ -11,7 +11,13 @@ import { Cautions } from '../caution/Caution';
 import { rawCaution } from '@/core/keeping/cautions';
 import { useSay } from '../frame/FarmContext';
 import { sayFigure, Why } from '../why/Why';
+import { Enamel } from '../theme/Enamel';
 import { FatTrail } from './FatTrail';
+import { KeepWay } from './KeepWay';
+import { MoistureCard } from './MoistureCard';
+import { Portions } from './PortionPanel';
+import { TasteCard } from './TasteCard';
+import type { LiveBatch } from './useBatch';
 import styles from './VerdictPanel.module.css';
 
 /** What the day came to: one sentence, the fat's trail, and every figure, each of which opens. */
@@ -19,11 +25,13 @@ export function VerdictPanel({
   view,
   story,
   foreseen,
+  record,
   onUnpack,
 }: {
   view: BatchView;
   story: BatchStory;
   foreseen: Foreseen;
+  record: LiveBatch['record'];
   onUnpack: (() => void) | undefined;
 }) {
   const say = useSay();
@@ -79,6 +87,15 @@ export function VerdictPanel({
         </div>
       </dl>
       {view.facts.treatment === 'raw' && <Cautions cautions={[rawCaution]} />}
+      {judged.water.disagree && (
+        <Cautions cautions={judged.water.cautions.filter(({ key }) => key === 'disagree')} />
+      )}
+      <Enamel aria-label="What else can be said of it">
+        <Portions story={story} water={judged.water.moisture.mid} record={record} />
+        <MoistureCard story={story} record={record} />
+        <TasteCard story={story} record={record} />
+        <KeepWay view={view} story={story} />
+      </Enamel>
       <div className={styles.acts}>
         <Button
           component={Link}

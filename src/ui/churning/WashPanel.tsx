@@ -1,23 +1,25 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import type { Clarity } from '@/core/churning/batchEvents';
-import { clarities } from '@/core/churning/batchEvents';
+import type { BatchFacts, Clarity, WashPlace } from '@/core/churning/batchEvents';
+import { clarities, washPlaces } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
-import { washPlan } from '@/core/washing/washPlan';
+import { washesLeft } from '@/core/washing/washesLeft';
+import { butterNow, butterRemedy } from '@/core/working/butterNow';
+import { warmestWash } from '@/core/working/butterWorkability';
 import { useSay } from '../frame/FarmContext';
 import { useDraft } from '../frame/useDraft';
+import { useNow } from '../frame/useNow';
+import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
+import { ButterCard } from './ButterCard';
+import type { Body } from './makeDayEvents';
 import { amountRules } from './planDraft';
 import type { LiveBatch } from './useBatch';
+import { washWords } from './words';
 import styles from './WashPanel.module.css';
-
-/** Loose grains hold about a third of their mass in serum; a bowl of water mixes with most of it (handbook §6.10). */
-const heldSerum = 0.35;
-const mixing = 0.7;
-const clearAt = 0.01;
 
 const looks: Record<Clarity, { name: string; says: string }> = {
   milky: { name: 'Milky', says: 'over a fifth of buttermilk' },
@@ -26,43 +28,68 @@ const looks: Record<Clarity, { name: string; says: string }> = {
   clear: { name: 'Clear', says: 'done' },
 };
 
+/** Water a degree to three below the butter keeps it firm (handbook §6.10), K. */
+const below = { least: 1, most: 3 } as const;
+
 /** A wash: how the water looked when it was poured off. Clear is the end of it. */
 export function WashPanel({
   batchId,
+  facts,
   story,
   foreseen,
   record,
   onSkip,
 }: {
   batchId: string;
+  facts: BatchFacts;
   story: BatchStory;
   foreseen: Foreseen;
   record: LiveBatch['record'];
   onSkip: () => void;
 }) {
   const say = useSay();
-  const [{ typed }, change] = useDraft(`wash:${batchId}`, () => ({ typed: '' }));
+  const now = useNow(60_000);
+  const [{ typed, coldTyped, where }, change] = useDraft<{
+    typed: string;
+    coldTyped: string;
+    where?: WashPlace;
+  }>(`wash:${batchId}`, () => ({ typed: '', coldTyped: '' }));
   const understood = understand(typed, amountRules(say.system));
+  const coldRead = understand(coldTyped, {
+    system: say.system,
+    kinds: ['temperature'],
+    bareUnit: say.system === 'us' ? 'F' : 'C',
+    check: ({ value }) =>
+      value < 0 || value > warmestWash
+        ? `Wash water from ${say.temperature(0)} to ${say.temperature(warmestWash)}: warmer melts the outside.`
+        : undefined,
+  });
   const water = understood && 'quantity' in understood ? understood.quantity.value : undefined;
+  const celsius = coldRead && 'quantity' in coldRead ? coldRead.quantity.value : undefined;
   // As much water as butter, said to the nearest cupful or so.
   const grains = Math.max(50, Math.round(foreseen.butter.mass / 50) * 50);
-  const { washes } = washPlan({
-    grainMass: grains,
-    heldSerum,
-    washMass: water ?? grains,
-    efficiency: mixing,
-    clearAt,
+  const last = story.washes.at(-1);
+  const left = washesLeft(grains, water ?? grains, last?.clarity);
+  const butter = butterNow(facts, story, foreseen.butter.mass, now);
+  const remedy = butterRemedy(butter.celsius, foreseen.butter.mass, facts.hardness);
+  const wash = (clarity: Clarity): Body => ({
+    kind: 'washed',
+    clarity,
+    // Butter takes on its water’s temperature only where both were said.
+    ...(water !== undefined ? { waterMass: water } : celsius !== undefined ? { waterMass: grains } : {}),
+    ...(celsius === undefined ? {} : { celsius }),
+    ...(where === undefined ? {} : { where }),
   });
-  // Butter is as warm as the churn was: water a degree to three colder (handbook §6.10).
-  const churned = story.readings.at(-1)?.temperature;
-  const left = Math.max(0, washes - story.washes.length);
+  const usual = facts.usualWashes ?? 0;
   return (
     <Enamel className={styles.wash} aria-label="Washing">
       <p className={styles.plan}>
-        With {say.volume(water ?? grains)} of cold water each time, about {left === 0 ? 'one more' : left}{' '}
-        {left === 1 || left === 0 ? 'wash' : 'washes'} until it runs clear.
-        {churned !== undefined &&
-          ` Water of ${say.temperature(Math.max(2, churned - 3))} to ${say.temperature(Math.max(4, churned - 1))} keeps it firm.`}
+        {last
+          ? `${washWordsSoFar(story.washes.length)}, ${last.clarity}: `
+          : `With ${say.volume(water ?? grains)} each time, `}
+        {leftWords(left)}.
+        {remedy?.kind !== 'warm' &&
+          ` Water at ${say.temperature(Math.max(2, Math.round(butter.celsius - below.most)))} to ${say.temperature(Math.max(4, Math.round(butter.celsius - below.least)))} keeps it firm.`}
       </p>
       <div className={styles.looks} role="group" aria-label="How the wash water looked">
         {clarities.map((clarity) => (
@@ -70,9 +97,7 @@ export function WashPanel({
             key={clarity}
             type="button"
             className={styles.look}
-            onClick={() =>
-              record({ kind: 'washed', clarity, ...(water === undefined ? {} : { waterMass: water }) })
-            }
+            onClick={() => record(wash(clarity))}
             data-act={`washed-${clarity}`}
           >
             <Glass clarity={clarity} />
@@ -81,23 +106,66 @@ export function WashPanel({
           </button>
         ))}
       </div>
-      <QuantityField
-        label="Water for each wash"
-        typed={typed}
-        onTyped={(text) => change({ typed: text })}
-        understood={understood}
-        system={say.system}
-        hint={`assumed ${say.volume(grains)}, as much as there is butter`}
+      <div className={styles.acts}>
+        {usual > 1 && story.washes.length === 0 && (
+          <Button
+            variant="outlined"
+            sx={{ minHeight: 56 }}
+            onClick={() =>
+              record([
+                ...Array.from({ length: usual - 1 }, (_, i) => wash(i === 0 ? 'milky' : 'hazy')),
+                wash('clear'),
+              ])
+            }
+            data-act="washed-usual"
+          >
+            Washed {usual} times till clear, as last time
+          </Button>
+        )}
+        <Button variant="outlined" sx={{ minHeight: 56 }} onClick={onSkip} data-act="unwashed">
+          {story.washes.length > 0 ? 'Enough washing' : 'Not washing, press only'}
+        </Button>
+      </div>
+      <ButterCard facts={facts} story={story} butterMass={foreseen.butter.mass} record={record} />
+      <div className={styles.fields}>
+        <QuantityField
+          label="Water for each wash"
+          typed={typed}
+          onTyped={(text) => change({ typed: text })}
+          understood={understood}
+          system={say.system}
+          hint={`assumed ${say.volume(grains)}, as much as there is butter`}
+        />
+        <QuantityField
+          label="How cold it is"
+          typed={coldTyped}
+          onTyped={(text) => change({ coldTyped: text })}
+          understood={coldRead}
+          system={say.system}
+          hint={say.system === 'us' ? '50 F; cold is assumed' : '10 C; cold is assumed'}
+        />
+      </div>
+      <Chips
+        legend="Where"
+        chosen={where}
+        onChoose={(to) => change({ where: to })}
+        choices={washPlaces.map((key) => ({ key, name: washWords[key].name }))}
       />
-      <Button variant="outlined" onClick={onSkip} data-act="unwashed">
-        {story.washes.length > 0 ? 'Enough washing' : 'Not washing, press only'}
-      </Button>
       <Quiet>
-        Drinking-quality water, or boiled and cooled, a degree or three below the butter. Unwashed butter
-        keeps days, not weeks.
+        Water and ice that touch butter are ingredients: drinking quality, or boiled and cooled. Beaten long
+        in the water, butter turns dull: fewer, shorter washes, and rest it cold. Unwashed butter keeps days,
+        not weeks.
       </Quiet>
     </Enamel>
   );
+}
+
+const washWordsSoFar = (washes: number): string => (washes === 1 ? 'Washed once' : `Washed ${washes} times`);
+
+function leftWords({ low, mid, high }: { low: number; mid: number; high: number }): string {
+  if (high === 0) return 'it is clear';
+  const number = low === high ? String(mid) : `${Math.max(1, low)} to ${high}`;
+  return `about ${number === '1 to 1' ? '1' : number} ${high === 1 ? 'wash' : 'washes'} until it runs clear`;
 }
 
 /** Blue is serum: the more of it in the glass, the stronger the wash still is. */

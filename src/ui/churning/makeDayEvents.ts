@@ -1,4 +1,6 @@
+import { gheeYield } from '@/core/byProducts/gheeYield';
 import type { BatchEvent, BatchFacts, Salting } from '@/core/churning/batchEvents';
+import { additions } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { MakeDay } from '@/core/jot/readMakeDay';
 import type { Quantity } from '@/core/quantities/parseQuantity';
@@ -21,7 +23,7 @@ const grams = ({ kind, value }: Quantity, of: keyof typeof density): number =>
   kind === 'mass' ? value : value * density[of];
 
 /** What leans on where the batch stands. */
-type Leaning = 'butter' | 'packed' | 'undo';
+type Leaning = 'butter' | 'packed' | 'undo' | 'reweighed';
 
 /** What a jot becomes: the events of the batch. */
 export function makeDayEvents(act: Exclude<MakeDay, { kind: Leaning }>): Body[] {
@@ -31,7 +33,21 @@ export function makeDayEvents(act: Exclude<MakeDay, { kind: Leaning }>): Body[] 
     case 'load':
     case 'abandoned':
     case 'paused':
+    case 'takenOut':
+    case 'merged':
+    case 'tool':
+    case 'gathered':
+    case 'felt':
+    case 'moisture':
       return [act];
+    case 'worked':
+      return [
+        { kind: 'worked', way: act.way, ...(act.amount ? { waterMass: grams(act.amount, 'water') } : {}) },
+      ];
+    case 'tasted': {
+      const { tastes, ...rest } = act;
+      return [{ ...rest, ...(tastes.length > 0 ? { tastes } : {}) }];
+    }
     case 'reading':
       return [{ kind: 'reading', temperature: act.celsius }];
     case 'water':
@@ -56,6 +72,8 @@ export function makeDayEvents(act: Exclude<MakeDay, { kind: Leaning }>): Body[] 
           kind: 'washed',
           clarity: act.clarity,
           ...(act.amount ? { waterMass: grams(act.amount, 'water') } : {}),
+          ...(act.celsius === undefined ? {} : { celsius: act.celsius }),
+          ...(act.where === undefined ? {} : { where: act.where }),
         },
       ];
   }
@@ -76,16 +94,49 @@ export function butterEvent(
       : act.salt === 'usual'
         ? facts.usualSalt
         : { way: 'share', share: act.salt.share, kind: 'fine' };
+  const ghee =
+    act.ghee &&
+    (act.ghee === true
+      ? gheeYield({ butterMass: mass, butterFat: 0.82, butterFatSd: 0.012 }).ghee.mid
+      : act.ghee.value);
+  if (ghee && ghee >= mass) return 'Ghee weighs less than its butter: the water has gone.';
   return {
     kind: 'portion',
     portionId: newId(),
-    name: salting.way === 'none' ? 'Unsalted' : 'Salted',
+    name: ghee
+      ? 'Ghee'
+      : act.additions.length > 0
+        ? act.additions.map((key) => additions[key].name).join(', ')
+        : salting.way === 'none'
+          ? 'Unsalted'
+          : 'Salted',
+    ...(act.pieces ? { pieces: act.pieces } : {}),
+    ...(ghee ? { ghee: { mass: ghee, weighed: act.ghee !== true } } : {}),
     mass,
     massSd: act.amount.kind === 'mass' ? (act.amount.sd ?? scale(mass)) : butterByVolume * mass,
     measured: act.amount.kind === 'mass' ? 'scale' : 'volume',
     saltMass: saltWays(salting, unsaltedFrom(salting, mass, true), facts.creamVolume).salt,
     salting,
-    additions: [],
+    additions: act.additions,
     storage: facts.usualStorage,
+  };
+}
+
+/** The one portion there is, weighed again; a sentence when there is none or more than one. */
+export function reweighedEvent(
+  act: Extract<MakeDay, { kind: 'reweighed' }>,
+  story: BatchStory,
+): Body | string {
+  const [portion, ...others] = story.portions;
+  if (!portion) return 'There is no butter yet: say “butter 612 g salted”.';
+  if (others.length > 0) return 'There are several portions: put the one right where it stands, above.';
+  if (act.amount.value <= portion.saltMass) return 'Butter weighs more than the salt in it.';
+  return {
+    kind: 'reweighed',
+    portionId: portion.id,
+    why: 'wept',
+    mass: act.amount.value,
+    massSd: act.amount.sd ?? scale(act.amount.value),
+    saltMass: portion.saltMass,
   };
 }

@@ -3,6 +3,7 @@ import type { Loads } from '@/core/churning/splitLoads';
 import { splitLoads } from '@/core/churning/splitLoads';
 import type { ToolKey } from '@/core/churning/tools';
 import { tools } from '@/core/churning/tools';
+import type { WayOfWorking } from '@/core/churning/wayOfWorking';
 import type { Breed } from '@/core/dairy/breeds';
 import { breedFat } from '@/core/dairy/breeds';
 import { creamDensity } from '@/core/dairy/creamDensity';
@@ -36,6 +37,8 @@ export interface PlanDraft {
   /** `vessel:ID` of the farm's own, or `tool:KEY`. */
   churn: string;
   sizeTyped: string;
+  /** Id of the named way it follows. */
+  way?: string | undefined;
 }
 
 /** Temperatures that go without a thermometer, °C (engineering estimates: fridge, cool larder, room). */
@@ -110,6 +113,18 @@ export function freshDraft(
     sizeTyped: '',
   };
   if (!last) return base;
+  return {
+    ...base,
+    amount: front === 'again' ? last.amountTyped : '',
+    ...asBefore(plan, last),
+  };
+}
+
+/** What a draft takes over from how a batch was worked. */
+function asBefore(
+  plan: Pick<PlanView, 'vessels' | 'farm' | 'fatFromBatches'>,
+  last: WayOfWorking,
+): Omit<PlanDraft, 'amount' | 'breed'> {
   const usual = usualCreams.find(
     (cream) =>
       cream.method === last.fatMethod &&
@@ -117,8 +132,6 @@ export function freshDraft(
   );
   const learned = last.fatMethod === 'batches' && plan.fatFromBatches;
   return {
-    ...base,
-    amount: front === 'again' ? last.amountTyped : '',
     cream: learned ? 'batches' : (usual?.key ?? 'other'),
     fatTyped: learned || usual ? '' : text(spokenFraction(last.creamFat)),
     fatMethod: last.fatMethod,
@@ -133,6 +146,19 @@ export function freshDraft(
         : `tool:${last.tool}`,
     sizeTyped: last.vesselId ? '' : text(spokenVolume(last.capacity, plan.farm.unitSystem)),
   };
+}
+
+/** A named way taken up: all but the cream itself, which stays as it was typed or chosen. */
+export function draftByWay(
+  plan: Pick<PlanView, 'vessels' | 'farm' | 'fatFromBatches' | 'ways'>,
+  wayId: string,
+  fromShelf: boolean,
+): Partial<PlanDraft> {
+  const found = plan.ways.find(({ id }) => id === wayId);
+  if (!found) return { way: undefined };
+  const before = asBefore(plan, found.way);
+  const { churn, sizeTyped, cold, temperatureTyped } = before;
+  return { ...(fromShelf ? { churn, sizeTyped, cold, temperatureTyped } : before), way: wayId };
 }
 
 /** Cream chosen on the Shelf: its lots, and the facts nobody needs to be asked for. */
@@ -197,7 +223,7 @@ export interface ReadPlan {
 
 export function readPlan(
   draft: PlanDraft,
-  plan: Pick<PlanView, 'last' | 'vessels' | 'farm' | 'fatFromBatches'>,
+  plan: Pick<PlanView, 'last' | 'vessels' | 'farm' | 'fatFromBatches'> & Partial<Pick<PlanView, 'ways'>>,
 ): ReadPlan {
   const system = plan.farm.unitSystem;
   const amount = understand(draft.amount, amountRules(system));
@@ -245,6 +271,8 @@ export function readPlan(
       : kind === 'mass'
         ? Math.max(scaleLeast, scaleError * value)
         : jugError * creamMass;
+  const named = plan.ways?.find(({ id }) => id === draft.way);
+  const usual = named?.way ?? plan.last;
   const creamVolume = creamMass / density;
   const loads = splitLoads(creamVolume, capacity);
   if (loads.loads > 60)
@@ -276,8 +304,11 @@ export function readPlan(
       vesselId: vessel?.id ?? null,
       capacity,
       loads: loads.loads,
-      usualSalt: plan.last?.usualSalt ?? { way: 'share', share: 0.016, kind: 'fine' },
-      usualStorage: plan.last?.usualStorage ?? 'fridge',
+      usualSalt: usual?.usualSalt ?? { way: 'share', share: 0.016, kind: 'fine' },
+      usualStorage: usual?.usualStorage ?? 'fridge',
+      ...(usual?.usualWashes === undefined ? {} : { usualWashes: usual.usualWashes }),
+      ...(usual?.usualPieces === undefined ? {} : { usualPieces: usual.usualPieces }),
+      ...(named ? { way: named.name } : {}),
     },
   };
 }

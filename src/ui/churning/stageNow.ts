@@ -22,7 +22,7 @@ export function inTheChurn(
   story: BatchStory,
   facts: BatchFacts,
 ): { fill: number; fat: number; stage: Stage } {
-  const fill = (facts.creamVolume * (story.shares[story.load - 1] ?? 1 / facts.loads)) / story.capacity;
+  const fill = (facts.creamVolume * story.loads[story.load - 1]!.share) / story.capacity;
   const drained = story.phase === 'drained' || story.phase === 'washed' || story.phase === 'portioned';
   if (drained) return { fill: (fill * facts.creamFat) / usualButterFat, fat: usualButterFat, stage: 'mass' };
   return { fill, fat: facts.creamFat, stage: stageNow(story) };

@@ -19,14 +19,26 @@ export interface LiveBatch {
   record: (bodies: Body | Body[], atSeconds?: number) => string[];
 }
 
+const ofOneLoad = new Set<BatchEvent['kind']>([
+  'mark',
+  'reading',
+  'water',
+  'paused',
+  'resumed',
+  'tool',
+  'takenOut',
+  'drained',
+]);
+
 /** How often the house is asked what others marked, ms. */
 const askEvery = 2500;
 
 /**
  * A batch as this device knows it: what the house has, and what waits in the outbox, told as one story. A mark shows at
  * once; what a second device marks shows within seconds.
+ * @param looked the load this device looks at, where several are churned side by side
  */
-export function useBatch(view: BatchView): LiveBatch {
+export function useBatch(view: BatchView, looked?: number): LiveBatch {
   const outbox = useOutbox();
   const waiting = useWaiting();
   const [known, setKnown] = useState<{ revision: number; events: readonly BatchEvent[] }>({
@@ -77,23 +89,33 @@ export function useBatch(view: BatchView): LiveBatch {
     [waiting, view.id],
   );
   const story = useMemo(
-    () => batchStory(view.facts, [...known.events, ...pending]),
-    [view.facts, known.events, pending],
+    () => batchStory(view.facts, [...known.events, ...pending], looked),
+    [view.facts, known.events, pending, looked],
   );
   const unsent = useMemo(() => {
     const have = new Set(known.events.map((event) => event.id));
     return new Set(pending.filter((event) => !have.has(event.id)).map((event) => event.id));
   }, [known.events, pending]);
 
+  const beside = story.loads.filter(({ begunAt }) => begunAt !== undefined).length > 1;
+  const hand = story.load;
+  // Where several loads were begun, what happens is said of the one that is looked at.
+  const ofLoad = useCallback(
+    ({ kind }: Body) => (beside && ofOneLoad.has(kind) ? { load: hand } : {}),
+    [beside, hand],
+  );
   const record = useCallback(
     (bodies: Body | Body[], atSeconds = Date.now() / 1000) => {
       const events = [bodies]
         .flat()
-        .map((body, i) => ({ id: newId(), atSeconds: atSeconds + i / 1000, ...body }) as BatchEvent);
+        .map(
+          (body, i) =>
+            ({ id: newId(), atSeconds: atSeconds + i / 1000, ...body, ...ofLoad(body) }) as BatchEvent,
+        );
       void outbox.put('batch.record', { batchId: view.id, events });
       return events.map(({ id }) => id);
     },
-    [outbox, view.id],
+    [outbox, view.id, ofLoad],
   );
   return { story, unsent, record };
 }

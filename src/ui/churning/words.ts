@@ -1,4 +1,14 @@
-import type { PausePlace } from '@/core/churning/batchEvents';
+import type {
+  EventOf,
+  Feed,
+  Feel,
+  GrainSize,
+  PausePlace,
+  PieceForm,
+  Taste,
+  WashPlace,
+  Working,
+} from '@/core/churning/batchEvents';
 import type { NextAct, Phase } from '@/core/churning/batchStory';
 
 /** Where a batch stands, said plainly. */
@@ -35,4 +45,61 @@ export const pauseWords: Record<PausePlace, string> = {
   fridge: 'in the fridge',
   bath: 'in a bath',
   iceWater: 'in ice water',
+};
+
+/** How far the grains had gone. */
+export const grainWords: Record<GrainSize, { name: string; small: string }> = {
+  grains: { name: 'Grains', small: 'wheat to pea' },
+  lumps: { name: 'Lumps', small: 'walnut size' },
+  mass: { name: 'One mass', small: 'gathered' },
+};
+
+export const feelWords: Record<Feel, { name: string; small: string }> = {
+  hard: { name: 'Hard', small: 'crumbles' },
+  waxy: { name: 'Waxy', small: 'bends, right' },
+  greasy: { name: 'Greasy', small: 'smears, shines' },
+};
+
+export const workWords: Record<Working, string> = {
+  drained: 'Only drained',
+  pressed: 'Pressed once',
+  worked: 'Worked till no more weeps',
+};
+
+export const washWords: Record<WashPlace, { name: string; inSentence: string }> = {
+  bowl: { name: 'In a bowl', inSentence: 'in a bowl' },
+  churn: { name: 'In the churn', inSentence: 'in the churn' },
+  tap: { name: 'Under the tap', inSentence: 'under the tap' },
+  machine: { name: 'In the mixer', inSentence: 'in the mixer' },
+};
+
+export const pieceWords: Record<PieceForm, { one: string; many: string }> = {
+  mould: { one: 'mould', many: 'moulds' },
+  block: { one: 'block', many: 'blocks' },
+  roll: { one: 'roll', many: 'rolls' },
+  pat: { one: 'pat', many: 'pats' },
+  crock: { one: 'crock', many: 'crocks' },
+  tub: { one: 'tub', many: 'tubs' },
+};
+
+export const reweighWords: Record<EventOf<'reweighed'>['why'], string> = {
+  wept: 'after it wept',
+  rinsed: 'rinsed back',
+  blended: 'blended with unsalted',
+  added: 'with more salt',
+};
+
+export const feedWords: Record<Feed, string> = { grass: 'Grass', mixed: 'Grass and hay', hay: 'Hay' };
+
+export const tasteWords: Record<Taste, string> = {
+  sweet: 'Sweet',
+  nutty: 'Nutty',
+  tart: 'Tart',
+  flat: 'Flat',
+  salty: 'Salty',
+  gritty: 'Gritty',
+  soapy: 'Soapy',
+  bitter: 'Bitter',
+  cheesy: 'Cheesy',
+  feed: 'Of feed',
 };

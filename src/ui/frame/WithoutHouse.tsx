@@ -24,17 +24,21 @@ export function WithoutHouse({ farm, hasMilk }: KeptFrame) {
     if (!('serviceWorker' in navigator)) return;
     let gone = false;
     const prepare = async () => {
-      await navigator.serviceWorker.register('/sw.js');
-      const { active } = await navigator.serviceWorker.ready;
       for (let tries = 0; tries < mostTries && !gone; tries += 1) {
-        active?.postMessage('keep');
-        const plan = await fetch('/api/plan', { cache: 'no-store' }).catch(() => undefined);
-        if (plan?.ok) await keep('plan', await plan.json());
+        const worker = await Promise.race([
+          navigator.serviceWorker.register('/sw.js').then(() => navigator.serviceWorker.ready),
+          new Promise<undefined>((later) => setTimeout(() => later(undefined), asksAgain)),
+        ]).catch(() => undefined);
+        worker?.active?.postMessage('keep');
+        const plan: unknown = await fetch('/api/plan', { cache: 'no-store' })
+          .then((response) => (response.ok ? response.json() : undefined))
+          .catch(() => undefined);
+        if (plan) await keep('plan', plan);
         await new Promise((later) => setTimeout(later, asksAgain));
-        if (plan?.ok && (await caches.match('/offline'))) return;
+        if (worker && plan && (await caches.match('/offline'))) return;
       }
     };
-    prepare().catch(() => undefined);
+    void prepare();
     return () => {
       gone = true;
     };

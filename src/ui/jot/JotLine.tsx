@@ -152,7 +152,12 @@ export function JotLine({ view, batchId }: { view: PailView; batchId?: string | 
 
   /** What needs no more than the batch's id is written from here; what leans on its story, on its own page. */
   async function onTheChurn(batch: string, makeDay: MakeDay): Promise<boolean | string> {
-    if (makeDay.kind === 'butter' || makeDay.kind === 'packed' || makeDay.kind === 'undo')
+    if (
+      makeDay.kind === 'butter' ||
+      makeDay.kind === 'packed' ||
+      makeDay.kind === 'undo' ||
+      makeDay.kind === 'reweighed'
+    )
       return 'Say that on the churn’s own page, where the batch is before you.';
     const events = makeDayEvents(makeDay).map(
       (body, i) => ({ id: newId(), atSeconds: clockSeconds() + i / 1000, ...body }) as BatchEvent,

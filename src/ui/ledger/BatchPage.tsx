@@ -36,6 +36,7 @@ export function BatchPage({ view }: { view: BatchView }) {
           view={view}
           story={story}
           foreseen={foreseen}
+          record={record}
           onUnpack={packed && (() => record({ kind: 'undone', eventId: packed.id }))}
         />
       ) : (

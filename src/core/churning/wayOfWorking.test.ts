@@ -1,0 +1,69 @@
+import * as v from 'valibot';
+import type { BatchFacts } from './batchEvents';
+import { batchStory } from './batchStory';
+import { factsAsDone, wayOf, wayOfWorking } from './wayOfWorking';
+
+const facts: BatchFacts = {
+  creamMass: 1400,
+  creamMassSd: 14,
+  creamVolume: 1400,
+  amountTyped: '1.4 L',
+  creamFat: 0.38,
+  creamFatSd: 0.01,
+  fatMethod: 'label',
+  temperature: 14,
+  temperatureAssumed: false,
+  ripened: true,
+  treatment: 'pasteurised',
+  homogenised: false,
+  hardness: 0,
+  tool: 'paddleHand',
+  vesselId: null,
+  capacity: 4000,
+  loads: 1,
+  usualSalt: { way: 'none' },
+  usualStorage: 'fridge',
+  usualPieces: { form: 'roll', each: 125 },
+};
+
+describe('a way of working', () => {
+  it('is what was really done, without the cream it was done to, and can be kept', () => {
+    const salting = { way: 'share', share: 0.015, kind: 'fine' } as const;
+    const story = batchStory(facts, [
+      { id: 'started-0', atSeconds: 1_800_000_000, kind: 'started' },
+      { id: 'washed-01', atSeconds: 1_800_001_000, kind: 'washed', clarity: 'milky' },
+      { id: 'washed-02', atSeconds: 1_800_001_100, kind: 'washed', clarity: 'clear' },
+      {
+        id: 'portion-01',
+        atSeconds: 1_800_001_200,
+        kind: 'portion',
+        portionId: 'portion-a',
+        name: 'Salted',
+        mass: 600,
+        massSd: 3,
+        measured: 'scale',
+        saltMass: 9,
+        salting,
+        additions: [],
+        storage: 'freezer',
+        pieces: { form: 'block', each: 250 },
+      },
+    ]);
+    const way = wayOf(factsAsDone(facts, story));
+    expect(way).toMatchObject({
+      tool: 'paddleHand',
+      ripened: true,
+      usualWashes: 2,
+      usualSalt: salting,
+      usualStorage: 'freezer',
+      usualPieces: { form: 'block', each: 250 },
+    });
+    expect(way).not.toHaveProperty('creamMass');
+    expect(way).not.toHaveProperty('loads');
+    expect(v.is(wayOfWorking, way)).toBe(true);
+  });
+
+  it('is the facts as they were where no butter came of it', () => {
+    expect(factsAsDone(facts, batchStory(facts, []))).toBe(facts);
+  });
+});

@@ -1,0 +1,66 @@
+import type { BatchEvent } from '../churning/batchEvents';
+import { afterWash, butterNow, butterRemedy } from './butterNow';
+
+const start = 1_760_000_000;
+const facts = { temperature: 13, hardness: 0, tool: 'paddleHand' } as const;
+type Body = BatchEvent extends infer E ? (E extends BatchEvent ? Omit<E, 'id' | 'atSeconds'> : never) : never;
+const now = (bodies: [minute: number, body: Body][], minute: number, change: Partial<typeof facts> = {}) =>
+  butterNow(
+    { ...facts, ...change },
+    {
+      tool: 'paddleHand',
+      events: bodies.map(
+        ([at, body], i) => ({ id: `event-${i}-xx`, atSeconds: start + at * 60, ...body }) as BatchEvent,
+      ),
+    },
+    600,
+    start + minute * 60,
+  );
+
+describe('the butter in hand', () => {
+  it('is a little warmer than the cream went in, until a probe or a hand says better', () => {
+    expect(now([], 20)).toMatchObject({ celsius: 15.5, from: 'churn', feels: 'waxy' });
+    expect(now([[15, { kind: 'reading', temperature: 19 }]], 20)).toMatchObject({
+      feels: 'greasy',
+      from: 'probe',
+    });
+    expect(now([[15, { kind: 'felt', feel: 'hard' }]], 20)).toMatchObject({ feels: 'hard', from: 'feel' });
+  });
+
+  it('is hard after a night in the fridge in its buttermilk, and hardly colder after a minute there', () => {
+    const night = now(
+      [
+        [20, { kind: 'paused', place: 'fridge' }],
+        [20 + 720, { kind: 'resumed' }],
+      ],
+      745,
+    );
+    expect(night.feels).toBe('hard');
+    expect(night.celsius).toBeLessThan(7);
+    expect(now([[20, { kind: 'paused', place: 'fridge' }]], 21).celsius).toBeGreaterThan(14.5);
+  });
+
+  it('moves towards its wash water and never past it', () => {
+    expect(afterWash(18, 4, 600, 1200, 0)).toBeLessThan(13);
+    expect(afterWash(18, 4, 600, 1200, 0)).toBeGreaterThan(4);
+    expect(afterWash(14, 14, 600, 1200, 0)).toBeCloseTo(14, 6);
+    expect(
+      now([[20, { kind: 'washed', clarity: 'milky', waterMass: 1200, celsius: 5 }]], 25).celsius,
+    ).toBeLessThan(12);
+  });
+
+  it('is chilled in minutes when greasy, warmed in degrees when hard, and left alone when waxy', () => {
+    expect(butterRemedy(14, 600, 0)).toBeUndefined();
+    const chill = butterRemedy(20, 600, 0);
+    expect(chill).toMatchObject({ kind: 'chill' });
+    if (chill?.kind !== 'chill') throw new Error('no chill');
+    expect(chill.fridgeMinutes).toBeGreaterThan(chill.iceWaterMinutes);
+    expect(chill.iceWaterMinutes).toBeGreaterThan(3);
+    const warm = butterRemedy(5, 500, 0);
+    if (warm?.kind !== 'warm') throw new Error('no warming');
+    // The handbook’s own example: 500 g at 5 to 14 °C takes a kilogram of water at 18 °C.
+    expect(warm.waterCelsius).toBeGreaterThan(16);
+    expect(warm.waterCelsius).toBeLessThanOrEqual(20);
+    expect(butterRemedy(14, 600, 5)?.kind).toBe('warm');
+  });
+});

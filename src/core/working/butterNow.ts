@@ -1,0 +1,183 @@
+import type { BatchFacts, BatchEvent, Feel } from '../churning/batchEvents';
+import type { BatchStory } from '../churning/batchStory';
+import { usualButterFat } from '../churning/expectedButter';
+import { tools } from '../churning/tools';
+import { enthalpy, temperatureAtHeat, waterHeat } from '../tempering/enthalpy';
+import { butterWorkability, waxyFrom, waxyTo } from './butterWorkability';
+
+/** What churning adds to cream: blades 3–7 °C, the others 1–4 (handbook §6.4–6.7; middles, engineering estimates). */
+const heating = { blades: 5, motor: 2.5, hand: 2.5 } as const;
+/** Butter in the hand, at usual hardness, °C (engineering estimates). */
+const felt: Record<Feel, number> = { hard: 8, waxy: 13.5, greasy: 18.5 };
+/** How well each way knows it, one standard deviation, K (engineering estimates). */
+const spreads = { probe: 0.5, feel: 2, churn: 2.5 } as const;
+/** Butter takes on most of the wash water’s temperature in the few minutes they are together (engineering estimate). */
+const takesOn = 0.8;
+/** Butter standing in its buttermilk, as a slab, mm (engineering estimate). */
+const standing = 80;
+
+export interface ButterNow {
+  celsius: number;
+  /** One standard deviation, K. */
+  sd: number;
+  from: 'probe' | 'feel' | 'churn';
+  feels: Feel;
+}
+
+/**
+ * How warm the butter of a batch is by now, and how it feels: from the last probe or hand, or from the churn, carried
+ * through the washes and pauses since. Temperatures in °C, `nowSeconds` s since 1970.
+ */
+export function butterNow(
+  facts: Pick<BatchFacts, 'temperature' | 'hardness' | 'tool'>,
+  story: Pick<BatchStory, 'events' | 'tool'>,
+  butterMass: number,
+  nowSeconds: number,
+): ButterNow {
+  let celsius = facts.temperature + heating[tools[story.tool].driven];
+  let from: ButterNow['from'] = 'churn';
+  let stands: { since: number; event: Extract<BatchEvent, { kind: 'paused' }> } | undefined;
+  const stand = (until: number) => {
+    if (stands)
+      celsius = afterPause(celsius, stands.event, (until - stands.since) / 60, butterMass, facts.hardness);
+    stands = undefined;
+  };
+  for (const event of story.events) {
+    switch (event.kind) {
+      case 'reading':
+        [celsius, from] = [event.temperature, 'probe'];
+        break;
+      case 'felt':
+        if (event.celsius !== undefined) [celsius, from] = [event.celsius, 'probe'];
+        else if (event.feel) [celsius, from] = [felt[event.feel] + facts.hardness, 'feel'];
+        break;
+      case 'washed':
+        if (event.celsius !== undefined && event.waterMass !== undefined)
+          celsius = afterWash(celsius, event.celsius, butterMass, event.waterMass, facts.hardness);
+        break;
+      case 'paused':
+        stand(event.atSeconds);
+        stands = { since: event.atSeconds, event };
+        break;
+      case 'resumed':
+        stand(event.atSeconds);
+        break;
+      default:
+        break;
+    }
+  }
+  stand(nowSeconds);
+  return { celsius, sd: spreads[from], from, feels: feelOf(celsius, facts.hardness) };
+}
+
+/** How butter feels at a temperature, °C; `hardness` shifts it, K. */
+export const feelOf = (celsius: number, hardness: number): Feel =>
+  celsius < waxyFrom + hardness ? 'hard' : celsius > waxyTo + hardness ? 'greasy' : 'waxy';
+
+/** Butter and its wash water, part of the way to where their heats meet (enthalpy of docs/models.md, Heat). */
+export function afterWash(
+  celsius: number,
+  waterCelsius: number,
+  butterMass: number,
+  waterMass: number,
+  hardness: number,
+): number {
+  const heatAt = (t: number) =>
+    butterMass * enthalpy(usualButterFat, t, hardness) + waterMass * waterHeat * t;
+  const wanted =
+    butterMass * enthalpy(usualButterFat, celsius, hardness) + waterMass * waterHeat * waterCelsius;
+  const met = temperatureAtHeat(
+    heatAt,
+    wanted,
+    Math.min(celsius, waterCelsius),
+    Math.max(celsius, waterCelsius),
+  );
+  return celsius + takesOn * (met - celsius);
+}
+
+function afterPause(
+  celsius: number,
+  pause: Extract<BatchEvent, { kind: 'paused' }>,
+  minutes: number,
+  butterMass: number,
+  hardness: number,
+): number {
+  const place =
+    pause.place === 'fridge'
+      ? 'fridge'
+      : pause.place === 'bath' || pause.place === 'iceWater'
+        ? 'bath'
+        : 'room';
+  const around = pause.celsius ?? { room: 18, fridge: 4, bath: 25, iceWater: 1 }[pause.place ?? 'room'];
+  return butterWorkability({
+    butterMass,
+    temperature: celsius,
+    thickness: standing,
+    place,
+    placeTemperature: around,
+    minutes: Math.min(10_080, Math.max(0, minutes)),
+    butterFat: usualButterFat,
+    hardness,
+  }).temperature.mid;
+}
+
+/** What makes butter workable again, in minutes and degrees; nothing when it is waxy. */
+export type ButterRemedy =
+  | { kind: 'chill'; fridgeMinutes: number; iceWaterMinutes: number; thickness: number }
+  | {
+      kind: 'warm';
+      waterMass: number;
+      waterCelsius: number;
+      capped: boolean;
+      roomMinutes: number | undefined;
+    }
+  | undefined;
+
+/** Pieces as they are pressed to be chilled through, mm, and ice water, °C (engineering estimates). */
+const pressed = 30;
+const iceWater = 2;
+/** Wash water to warm hard butter, g per g of butter (handbook §6.10 works with twice as much). */
+const washShare = 2;
+
+/**
+ * Chill or warm-wash for butter that is not waxy: minutes in fridge and ice water as pieces 30 mm thick, or the wash
+ * water of handbook §6.10. `butterMass` g, `celsius` its temperature.
+ */
+export function butterRemedy(celsius: number, butterMass: number, hardness: number): ButterRemedy {
+  const piece = {
+    butterMass,
+    temperature: celsius,
+    thickness: pressed,
+    minutes: 0,
+    butterFat: usualButterFat,
+    hardness,
+  };
+  switch (feelOf(celsius, hardness)) {
+    case 'waxy':
+      return undefined;
+    case 'greasy':
+      return {
+        kind: 'chill',
+        fridgeMinutes: butterWorkability({ ...piece, place: 'fridge' }).minutesUntilWaxy?.mid ?? 0,
+        iceWaterMinutes:
+          butterWorkability({ ...piece, place: 'bath', placeTemperature: iceWater }).minutesUntilWaxy?.mid ??
+          0,
+        thickness: pressed,
+      };
+    case 'hard': {
+      const waterMass = washShare * butterMass;
+      const { washWater, minutesUntilWaxy } = butterWorkability({
+        ...piece,
+        place: 'room',
+        washWaterMass: waterMass,
+      });
+      return {
+        kind: 'warm',
+        waterMass,
+        waterCelsius: washWater!.temperature,
+        capped: washWater!.capped,
+        roomMinutes: minutesUntilWaxy?.mid,
+      };
+    }
+  }
+}
