@@ -21,7 +21,7 @@ const address = `http://127.0.0.1:${SERVER_PORT}`;
 const draw = seedrandom(seed);
 const between = (low: number, high: number) => low + draw() * (high - low);
 const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-const kills = { server: 0, database: 0, network: 0, reloads: 0 };
+const kills = { server: 0, database: 0, network: 0, reloads: 0, deadPages: 0 };
 
 let server: ChildProcess | undefined;
 const startServer = () => {
@@ -102,6 +102,42 @@ const facts = {
   usualSalt: { way: 'none' }, usualStorage: 'fridge',
 }; // prettier-ignore
 
+/** Readings count up from here, °C. */
+const coldest = 5;
+
+/**
+ * Writes one reading down, until the page shows it: a page that died under the hand is opened again, and only what it
+ * does not show then was not made.
+ */
+async function mark(page: Page, batchId: string, celsius: number): Promise<void> {
+  const shows = (timeout: number) =>
+    page
+      .waitForFunction(
+        // In the list of what happened, which shows a mark once the device keeps it.
+        (words) => [...document.querySelectorAll('li')].some((one) => one.textContent?.includes(words)),
+        `Temperature ${celsius} °C`,
+        { timeout, polling: 50 },
+      )
+      .then(
+        () => true,
+        () => false,
+      );
+  for (let tries = 0; tries < 20; tries += 1) {
+    try {
+      const field = page.getByLabel('Jot it down');
+      await field.fill(`${celsius} C`, { timeout: 8000 });
+      await field.press('Enter', { timeout: 2000 });
+    } catch {
+      // Gone from under the hand: below.
+    }
+    if (await shows(3000)) return;
+    await open(page, batchId);
+    if (await shows(1500)) return;
+    kills.deadPages += 1;
+  }
+  throw new Error(`${celsius} °C could not be written down.`);
+}
+
 /** One churning: readings that count up, so that each is known by its number. Returns what went wrong with it. */
 async function churn(browser: Browser, farm: string, number: number): Promise<string[]> {
   const batchId = randomUUID();
@@ -128,13 +164,8 @@ async function churn(browser: Browser, farm: string, number: number): Promise<st
         kills.reloads += 1;
         await open(page, batchId);
       }
-      const celsius = 10 + i / 10;
-      await page.getByLabel('Jot it down').fill(`${celsius.toFixed(1)} C`);
-      await page.getByLabel('Jot it down').press('Enter');
-      await page.waitForFunction(() => {
-        const field = document.getElementById('make-day-jot') as HTMLInputElement | null;
-        return field !== null && field.value === '';
-      });
+      const celsius = coldest + i;
+      await mark(page, batchId, celsius);
       wanted.push(celsius);
       await sleep(between(10, 350));
     }
@@ -238,7 +269,7 @@ async function main(): Promise<void> {
     server?.kill('SIGKILL');
   }
   console.log(
-    `${churnings} churnings, ${churnings * marksEach} marks; server killed ${kills.server} times, database ${kills.database}, network cut ${kills.network}, pages opened anew ${kills.reloads}.`,
+    `${churnings} churnings, ${churnings * marksEach} marks; server killed ${kills.server} times, database ${kills.database}, network cut ${kills.network}, pages opened anew ${kills.reloads}, died and opened again ${kills.deadPages}.`,
   );
   for (const words of wrong) console.log(words);
   console.log(
