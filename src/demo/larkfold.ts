@@ -74,6 +74,8 @@ export interface Churning {
     additions?: Addition[];
     storage: Storage;
     salted: boolean;
+    /** Made into ghee. */
+    ghee?: boolean;
     /** Days until it is finished; never, when it is still there. */
     eatenAfter?: number;
   }[];

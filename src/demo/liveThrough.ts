@@ -1,4 +1,4 @@
-import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
+import type { BatchEvent, BatchFacts, Feed } from '@/core/churning/batchEvents';
 import { expectedButter } from '@/core/churning/expectedButter';
 import { simulateChurn } from '@/core/churning/simulateChurn';
 import { splitLoads } from '@/core/churning/splitLoads';
@@ -19,6 +19,8 @@ const truePace: Partial<Record<ToolKey, number>> = { paddleHand: 0.82, barrel: 1
 export interface Living {
   farmId: string;
   noise: Noise;
+  /** Noise of what is said beside the work (tastes, tests), so that the work itself goes as it goes. */
+  asides: Noise;
   vesselIds: Map<string, string>;
 }
 
@@ -30,6 +32,14 @@ export interface CreamAtHand {
   trueMass: number;
   trueFat: number;
 }
+
+/** Blocks for the freezer, g; curd in washed butter, mass fraction (handbook §6.8). */
+const block = 250;
+const curd = 0.01;
+
+/** What a hill farm’s cows eat, by month from 0. */
+const feedIn = (month: number): Feed =>
+  month >= 4 && month <= 8 ? 'grass' : month === 3 || month === 9 ? 'mixed' : 'hay';
 
 type Body = BatchEvent extends infer E ? (E extends BatchEvent ? Omit<E, 'id' | 'atSeconds'> : never) : never;
 
@@ -65,8 +75,8 @@ export async function liveThrough(
   cream: CreamAtHand,
   start: Date,
   untilMinutes = Infinity,
-): Promise<{ creamLotId: string; finish: { lotId: string; at: Date }[] }> {
-  const { noise, vesselIds } = living;
+): Promise<{ creamLotId: string; facts: BatchFacts; finish: { lotId: string; at: Date }[] }> {
+  const { noise, asides, vesselIds } = living;
   const vessel = vessels.find((one) => one.key === churning.churn)!;
   const tool = vessel.tool!;
   const startSeconds = start.getTime() / 1000;
@@ -121,26 +131,32 @@ export async function liveThrough(
     ripened: facts.ripened,
     hardness: 0,
   });
-  const record = (minutes: number, bodies: Body[]) => {
+  const record = (minutes: number, bodies: Body[], from = noise) => {
     const at = new Date((startSeconds + minutes * 60) * 1000);
     const events = bodies.map((body, i) => ({
-      id: noise.id(),
+      id: from.id(),
       atSeconds: startSeconds + minutes * 60 + i / 1000,
       ...body,
     }));
     return send(living, 'batch.record', { batchId, events }, at);
   };
+  if (untilMinutes > 1.5)
+    await record(
+      1.5,
+      [{ kind: 'reading', temperature: Math.round((churning.celsius + asides.normal(0.2, 0.2)) * 2) / 2 }],
+      asides,
+    );
   for (const stage of ['thickening', 'whipped', 'grainy', 'break'] as const) {
     const seen = run.reached[stage];
     if (seen === undefined) continue;
     const minutes = (seen / 60) * (1 + Math.abs(noise.normal(0, 0.03)));
-    if (minutes > untilMinutes) return { creamLotId, finish: [] };
+    if (minutes > untilMinutes) return { creamLotId, facts, finish: [] };
     await record(minutes, [{ kind: 'mark', stage }]);
     if (stage === 'whipped' && churning.water)
       await record(minutes + 0.5, [{ kind: 'water', mass: churning.water }]);
   }
   const stopped = (run.breakSeconds ?? 3600) / 60 + 1.5;
-  if (stopped > untilMinutes) return { creamLotId, finish: [] };
+  if (stopped > untilMinutes) return { creamLotId, facts, finish: [] };
   const made = expectedButter(
     { mass: cream.trueMass, massSd: 0, fat: cream.trueFat, fatSd: 0 },
     run.buttermilkFat,
@@ -161,16 +177,29 @@ export async function liveThrough(
     kind: 'washed',
     clarity,
     waterMass: 1000,
+    celsius: Math.round(churning.celsius - 2.5 + asides.normal(0, 0.7)),
+    where: ({ paddle: 'bowl', barrel: 'churn', mixer: 'machine' } as const)[churning.churn] ?? 'bowl',
   }));
   await record(stopped + 12, washes);
+  const wet = churning.butterFat !== undefined;
+  await record(
+    stopped + 18,
+    [
+      {
+        kind: 'worked',
+        way: wet ? 'pressed' : 'worked',
+        waterMass: Math.round(Math.max(4, unsalted * (wet ? 0.01 : 0.04) + asides.normal(0, 5))),
+      },
+    ],
+    asides,
+  );
   const bodies = churning.portions.map((part): Body => {
     const share = unsalted * part.share;
     const wanted = churning.saltShare ?? 0.016;
     const salt = part.salted
       ? saltDose({
           unsaltedMass: share,
-          // What was too salty was rinsed back to the usual before it was packed.
-          targetFraction: Math.min(0.018, wanted),
+          targetFraction: wanted,
           moisture: usualMoisture,
           gramsPerTeaspoon: 5.9,
         }).salt
@@ -186,13 +215,75 @@ export async function liveThrough(
       salting: part.salted ? usualSalt : { way: 'none' },
       additions: part.additions ?? [],
       storage: part.storage,
+      ...(part.ghee
+        ? { ghee: { mass: Math.round(share * butterFat * (0.97 + asides.normal(0, 0.005))), weighed: true } }
+        : {}),
     };
   });
+  // Butter for the freezer is cut into half-pound blocks; what is over goes with the rest.
+  const [frozen, kept] = bodies;
+  if (frozen?.kind === 'portion' && kept?.kind === 'portion' && frozen.storage === 'freezer') {
+    const whole = Math.floor(frozen.mass / block) * block;
+    if (whole > 0) {
+      const salt = (frozen.saltMass * (frozen.mass - whole)) / frozen.mass;
+      bodies[0] = {
+        ...frozen,
+        mass: whole,
+        saltMass: frozen.saltMass - salt,
+        pieces: { form: 'block', each: block },
+      };
+      bodies[1] = { ...kept, mass: kept.mass + frozen.mass - whole, saltMass: kept.saltMass + salt };
+    }
+  }
   const rinsed: Body[] =
-    (churning.saltShare ?? 0) > 0.03 ? [{ kind: 'washed', clarity: 'clear', waterMass: 1400 }] : [];
-  await record(stopped + 25, [...rinsed, ...bodies, { kind: 'packed' }]);
+    // What was too salty was rinsed back and weighed again before it was packed.
+    (churning.saltShare ?? 0) > 0.03
+      ? bodies.flatMap((body) =>
+          body.kind === 'portion'
+            ? [
+                {
+                  kind: 'reweighed' as const,
+                  portionId: body.portionId,
+                  why: 'rinsed' as const,
+                  mass: Math.round(body.mass - body.saltMass * 0.5),
+                  massSd: body.massSd,
+                  saltMass: Math.round(body.mass * 0.018 * 10) / 10,
+                },
+              ]
+            : [],
+        )
+      : [];
+  await record(stopped + 25, [...bodies, ...rinsed, { kind: 'packed' }]);
+  const salt = bodies.reduce(
+    (sum, body) => sum + (body.kind === 'portion' ? body.saltMass / unsalted : 0),
+    0,
+  );
+  const later: Body[] = [];
+  if (asides.normal(0, 1) > 1.1) {
+    const tare = Math.round((82 + asides.normal(0, 0.4)) * 10) / 10;
+    const before = Math.round((tare + 10 + asides.normal(0, 0.4)) * 10) / 10;
+    const water = 1 - butterFat - curd - Math.min(0.02, salt);
+    later.push({
+      kind: 'moisture',
+      tare,
+      before,
+      after: Math.round((before - (before - tare) * water + asides.normal(0, 0.04)) * 10) / 10,
+    });
+  }
+  if (asides.normal(0, 1) > -0.6) {
+    const feed = feedIn(start.getUTCMonth());
+    const deep = { grass: 4.8, mixed: 3.5, hay: 2.2 }[feed];
+    later.push({
+      kind: 'tasted',
+      colour: Math.max(1, Math.min(6, Math.round(deep + asides.normal(0, 0.5)))),
+      feed,
+      tastes: facts.ripened ? ['tart', 'nutty'] : asides.normal(0, 1) > 0 ? ['sweet'] : ['sweet', 'feed'],
+    });
+  }
+  if (later.length > 0) await record(stopped + 60, later, asides);
   return {
     creamLotId,
+    facts,
     finish: churning.portions.flatMap(({ eatenAfter }, i) => {
       const body = bodies[i]!;
       return eatenAfter !== undefined && body.kind === 'portion'

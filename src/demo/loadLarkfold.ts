@@ -1,3 +1,5 @@
+import type { BatchFacts } from '@/core/churning/batchEvents';
+import { wayOf } from '@/core/churning/wayOfWorking';
 import { expectedMilkFat } from '@/core/dairy/milkIn';
 import { setClock, now } from '@/server/clock';
 import { todayView } from '@/server/today/views';
@@ -9,6 +11,7 @@ import { liveThrough, send } from './liveThrough';
 import { noiseFrom } from './noise';
 
 const dayMs = 86_400_000;
+const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1);
 /** Fourteen months, about. */
 const usualDays = 425;
 /** Churning days of each six, counted back from today: four days' cream, then two days'; raw cream keeps four and a half. */
@@ -50,7 +53,7 @@ export async function loadLarkfold(
   if ((await todayView(farmId)).batches > 0) return false;
   const today = now();
   const noise = noiseFrom(seed);
-  const living: Living = { farmId, noise, vesselIds: new Map() };
+  const living: Living = { farmId, noise, asides: noiseFrom(`${seed}, beside`), vesselIds: new Map() };
   const opened = new Date(today.getTime() - (days + 1) * dayMs);
   const timeZone = process.env.IMMULGO_CLOCK
     ? 'Europe/Dublin'
@@ -84,6 +87,8 @@ class Larkfold {
   private line: { lotId: string; mass: number; generation: number } | undefined;
   private ripening: Tub | undefined;
   private batches = 0;
+  /** The last batch worked in each way that Larkfold has a name for. */
+  private readonly worked = new Map<string, BatchFacts>();
   private readonly planted = new Set<string>();
 
   constructor(
@@ -96,6 +101,20 @@ class Larkfold {
     for (let daysAgo = this.days; daysAgo >= 0; daysAgo -= 1) {
       await this.day(daysAgo);
       if (daysAgo % 5 === 0) progress?.(1 - daysAgo / this.days);
+    }
+    for (const name of ['Sunday cultured', 'Barrel as usual']) {
+      const facts = this.worked.get(name);
+      if (facts)
+        await send(
+          this.living,
+          'way.keep',
+          {
+            id: this.living.asides.id(),
+            name,
+            way: wayOf({ ...facts, usualWashes: 3, usualPieces: { form: 'block', each: 250 } }),
+          },
+          new Date(this.today.getTime() - 2 * dayMs),
+        );
     }
     await this.inProgress();
   }
@@ -537,7 +556,8 @@ class Larkfold {
       for (const { lotId } of cream.lots) await send(this.living, 'lot.use', { lotId, to: 'baked' }, at);
       return;
     }
-    const { creamLotId, finish } = await liveThrough(this.living, plan, cream, at);
+    const { creamLotId, facts, finish } = await liveThrough(this.living, plan, cream, at);
+    this.worked.set(ripened ? 'Sunday cultured' : `${capital(plan.churn)} as usual`, facts);
     this.finishing.push(...finish);
     this.batches += 1;
     const later = new Date(at.getTime() + 4 * 3_600_000);
@@ -590,33 +610,51 @@ class Larkfold {
                 ...(daysAgo > 4 ? { eatenAfter: Math.min(9, daysAgo - 0.4) } : {}),
               },
             ]
-          : this.batches % 7 === 3
+          : this.batches % 13 === 6
             ? [
                 {
-                  share: 0.8,
+                  share: 0.7,
                   name: 'Salted',
                   storage: 'fridge',
                   salted: true,
-                  ...(daysAgo > 5 ? { eatenAfter: Math.min(8, daysAgo - 0.4) } : {}),
-                },
-                {
-                  share: 0.2,
-                  name: 'Garlic',
-                  additions: ['garlic'],
-                  storage: 'fridge',
-                  salted: true,
-                  ...(daysAgo > 4 ? { eatenAfter: 3.5 } : {}),
-                },
-              ]
-            : [
-                {
-                  share: 1,
-                  name: this.batches % 3 === 2 ? 'Unsalted' : 'Salted',
-                  storage: 'fridge',
-                  salted: this.batches % 3 !== 2,
                   ...(daysAgo > 6 ? { eatenAfter: Math.min(8, daysAgo - 0.4) } : {}),
                 },
-              ],
+                {
+                  share: 0.3,
+                  name: 'Ghee',
+                  storage: 'fridge',
+                  salted: false,
+                  ghee: true,
+                  ...(daysAgo > 61 ? { eatenAfter: 60 } : {}),
+                },
+              ]
+            : this.batches % 7 === 3
+              ? [
+                  {
+                    share: 0.8,
+                    name: 'Salted',
+                    storage: 'fridge',
+                    salted: true,
+                    ...(daysAgo > 5 ? { eatenAfter: Math.min(8, daysAgo - 0.4) } : {}),
+                  },
+                  {
+                    share: 0.2,
+                    name: 'Garlic',
+                    additions: ['garlic'],
+                    storage: 'fridge',
+                    salted: true,
+                    ...(daysAgo > 4 ? { eatenAfter: 3.5 } : {}),
+                  },
+                ]
+              : [
+                  {
+                    share: 1,
+                    name: this.batches % 3 === 2 ? 'Unsalted' : 'Salted',
+                    storage: 'fridge',
+                    salted: this.batches % 3 !== 2,
+                    ...(daysAgo > 6 ? { eatenAfter: Math.min(8, daysAgo - 0.4) } : {}),
+                  },
+                ],
     };
     const trouble = troubles.find(
       ({ daysAgo: when, what }) => Math.abs(when - daysAgo) <= everyDays && !this.planted.has(what),

@@ -43,7 +43,7 @@ test.describe('an ordinary day, phone in one hand in the milk room', () => {
     await page.goto('/');
     await page.getByRole('button', { name: /Same as yesterday, 11.2 L into Tall can/ }).click();
     await expect(page.getByRole('link', { name: /Tall can/ })).toBeVisible();
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
     await expect(page.getByRole('link', { name: /Tall can/ })).toHaveCount(0);
   });
 

@@ -82,7 +82,7 @@ test.describe('a butter day, as last time', () => {
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'B1 is finished' }).click();
     await expect(page.getByText('No butter in the house')).toBeVisible();
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Undo', exact: true }).click();
     await expect(page.getByRole('button', { name: 'B1 is finished' })).toBeVisible();
   });
 });

@@ -4,7 +4,11 @@ import { afterWash, butterNow, butterRemedy } from './butterNow';
 const start = 1_760_000_000;
 const facts = { temperature: 13, hardness: 0, tool: 'paddleHand' } as const;
 type Body = BatchEvent extends infer E ? (E extends BatchEvent ? Omit<E, 'id' | 'atSeconds'> : never) : never;
-const now = (bodies: [minute: number, body: Body][], minute: number, change: Partial<typeof facts> = {}) =>
+const now = (
+  bodies: [minute: number, body: Body][],
+  minute: number,
+  change: { temperature?: number; hardness?: number } = {},
+) =>
   butterNow(
     { ...facts, ...change },
     {
@@ -24,6 +28,10 @@ describe('the butter in hand', () => {
       feels: 'greasy',
       from: 'probe',
     });
+    // By the churn alone it has to be plainly off before anything is said.
+    expect(now([], 20, { temperature: 15 }).feels).toBe('waxy');
+    expect(now([], 20, { temperature: 18 }).feels).toBe('greasy');
+    expect(now([], 20, { temperature: 13, hardness: 8 }).feels).toBe('hard');
     expect(now([[15, { kind: 'felt', feel: 'hard' }]], 20)).toMatchObject({ feels: 'hard', from: 'feel' });
   });
 
@@ -50,17 +58,16 @@ describe('the butter in hand', () => {
   });
 
   it('is chilled in minutes when greasy, warmed in degrees when hard, and left alone when waxy', () => {
-    expect(butterRemedy(14, 600, 0)).toBeUndefined();
-    const chill = butterRemedy(20, 600, 0);
+    expect(butterRemedy({ celsius: 14, feels: 'waxy' }, 600, 0)).toBeUndefined();
+    const chill = butterRemedy({ celsius: 20, feels: 'greasy' }, 600, 0);
     expect(chill).toMatchObject({ kind: 'chill' });
     if (chill?.kind !== 'chill') throw new Error('no chill');
     expect(chill.fridgeMinutes).toBeGreaterThan(chill.iceWaterMinutes);
     expect(chill.iceWaterMinutes).toBeGreaterThan(3);
-    const warm = butterRemedy(5, 500, 0);
+    const warm = butterRemedy({ celsius: 5, feels: 'hard' }, 500, 0);
     if (warm?.kind !== 'warm') throw new Error('no warming');
     // The handbook’s own example: 500 g at 5 to 14 °C takes a kilogram of water at 18 °C.
     expect(warm.waterCelsius).toBeGreaterThan(16);
     expect(warm.waterCelsius).toBeLessThanOrEqual(20);
-    expect(butterRemedy(14, 600, 5)?.kind).toBe('warm');
   });
 });

@@ -67,7 +67,17 @@ export function butterNow(
     }
   }
   stand(nowSeconds);
-  return { celsius, sd: spreads[from], from, feels: feelOf(celsius, facts.hardness) };
+  // The churn’s own temperature is a guess at the butter’s: it has to be plainly off before anything is said of it.
+  const doubt = from === 'churn' ? spreads.churn : 0;
+  const feels =
+    feelOf(celsius + doubt, facts.hardness) === 'hard'
+      ? 'hard'
+      : feelOf(celsius - doubt, facts.hardness) === 'greasy'
+        ? 'greasy'
+        : doubt > 0
+          ? 'waxy'
+          : feelOf(celsius, facts.hardness);
+  return { celsius, sd: spreads[from], from, feels };
 }
 
 /** How butter feels at a temperature, °C; `hardness` shifts it, K. */
@@ -141,9 +151,13 @@ const washShare = 2;
 
 /**
  * Chill or warm-wash for butter that is not waxy: minutes in fridge and ice water as pieces 30 mm thick, or the wash
- * water of handbook §6.10. `butterMass` g, `celsius` its temperature.
+ * water of handbook §6.10. `butterMass` g.
  */
-export function butterRemedy(celsius: number, butterMass: number, hardness: number): ButterRemedy {
+export function butterRemedy(
+  { celsius, feels }: Pick<ButterNow, 'celsius' | 'feels'>,
+  butterMass: number,
+  hardness: number,
+): ButterRemedy {
   const piece = {
     butterMass,
     temperature: celsius,
@@ -152,7 +166,7 @@ export function butterRemedy(celsius: number, butterMass: number, hardness: numb
     butterFat: usualButterFat,
     hardness,
   };
-  switch (feelOf(celsius, hardness)) {
+  switch (feels) {
     case 'waxy':
       return undefined;
     case 'greasy':

@@ -91,7 +91,9 @@ export function butterWorkability(input: WorkInput): Workability {
   const conduction = half ** 2 / (slabEigenvalue * diffusivity) / 60;
   const skin = (density * heat * half) / surface[place] / 60;
   const constant = conduction + skin;
-  const after = around + (start - around) * Math.exp(-minutes / constant);
+  // In its middle a slab answers late: 4/π for one whose face is held, 1 where only the surface resists (Carslaw & Jaeger).
+  const late = 1 + (4 / Math.PI - 1) * (conduction / constant);
+  const after = around + (start - around) * Math.min(1, late * Math.exp(-minutes / constant));
   const sd = together(
     temperatureSd,
     Math.abs(start - around) * (minutes / constant) * Math.exp(-minutes / constant) * timeSpread,
@@ -101,7 +103,7 @@ export function butterWorkability(input: WorkInput): Workability {
     goal === undefined
       ? 0
       : (goal - around) / (start - around) > 0 && Math.abs(goal - around) < Math.abs(start - around)
-        ? constant * Math.log((start - around) / (goal - around))
+        ? constant * Math.log((late * (start - around)) / (goal - around))
         : undefined;
   const celsius = estimate(after, sd, -30);
   return {

@@ -36,7 +36,7 @@ export function ButterCard({
   const now = useNow(60_000);
   const [typed, setTyped] = useState('');
   const butter = butterNow(facts, story, butterMass, now);
-  const remedy = butterRemedy(butter.celsius, butterMass, facts.hardness);
+  const remedy = butterRemedy(butter, butterMass, facts.hardness);
   const understood = understand(typed, {
     system: say.system,
     kinds: ['temperature'],

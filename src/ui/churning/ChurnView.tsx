@@ -29,7 +29,7 @@ import { MakeDayJot } from './MakeDayJot';
 import { nextWords } from './nextWords';
 import { PausePanel } from './PausePanel';
 import { PortionPanel } from './PortionPanel';
-import { inTheChurn, stageNow } from './stageNow';
+import { inTheChurn, stageByNow } from './stageNow';
 import { useBatch } from './useBatch';
 import { useKeys } from './useKeys';
 import { useLive } from './useLive';
@@ -66,7 +66,9 @@ export function ChurnView({ view }: { view: BatchView }) {
   const reading = story.readings.at(-1)?.temperature;
   const { share } = story.loads[story.load - 1]!;
   const loads = story.loads.length;
-  const beside = story.loads.filter(({ phase }) => phase === 'churning' || phase === 'paused').length > 1;
+  const goingOn = story.loads.filter(({ phase }) => phase === 'churning' || phase === 'paused').length;
+  // Loads side by side can be looked at in turn for as long as any of them is churned.
+  const beside = goingOn > 0 && story.loads.filter(({ begunAt }) => begunAt !== undefined).length > 1;
   const foreseen = useMemo(
     () =>
       foresee(
@@ -145,6 +147,7 @@ export function ChurnView({ view }: { view: BatchView }) {
       />
     );
 
+  const byNow = stageByNow(story, window.stageMinutes, elapsed);
   const words = nextWords(story, window, elapsed, reading, say);
   const countdown = quick && runs && window.breakMinutes ? window.breakMinutes.mid * 60 - elapsed : undefined;
   return (
@@ -157,11 +160,18 @@ export function ChurnView({ view }: { view: BatchView }) {
         <div className={styles.drawing}>
           <CreamDrawing
             shape={tool.drawing}
-            {...inTheChurn(story, facts)}
+            {...inTheChurn(story, facts, byNow.stage)}
             limit={fillLimit}
-            label={`${tool.name}: ${stageSigns[stageNow(story)].name}, ${stageSigns[stageNow(story)].sign}`}
+            label={`${tool.name}: ${stageSigns[byNow.stage].name}, ${stageSigns[byNow.stage].sign}`}
           />
         </div>
+        {churning && (
+          <p className={styles.now}>
+            {byNow.seen ? 'Now' : 'Should be'} <strong>{stageSigns[byNow.stage].name.toLowerCase()}</strong>
+            {byNow.seen ? ': ' : ' by now: '}
+            {stageSigns[byNow.stage].sign}
+          </p>
+        )}
       </section>
       <section className={styles.work} aria-label="The work">
         <div className={styles.clock}>
@@ -258,7 +268,14 @@ export function ChurnView({ view }: { view: BatchView }) {
           </div>
         )}
         {panel === 'drained' && (
-          <DrainPanel batchId={view.id} facts={facts} story={story} foreseen={foreseen} record={record} />
+          <DrainPanel
+            batchId={view.id}
+            facts={facts}
+            story={story}
+            foreseen={foreseen}
+            share={beside ? share : 1}
+            record={record}
+          />
         )}
         {panel === 'washed' && (
           <WashPanel

@@ -28,12 +28,15 @@ export function DrainPanel({
   facts,
   story,
   foreseen,
+  share,
   record,
 }: {
   batchId: string;
   facts: BatchFacts;
   story: BatchStory;
   foreseen: Foreseen;
+  /** Of the cream that is drained now: of one load, while another is still churned. */
+  share: number;
   record: LiveBatch['record'];
 }) {
   const say = useSay();
@@ -45,7 +48,7 @@ export function DrainPanel({
   const washIn = understand(washTyped, amountRules(say.system));
   const wrong =
     (understood !== undefined && 'wrong' in understood) || (washIn !== undefined && 'wrong' in washIn);
-  const expected = foreseen.butter.buttermilkMass + story.addedWater;
+  const expected = share * foreseen.butter.buttermilkMass + story.addedWater;
   const shutIn = trapped[story.gathered ?? 'grains'] * foreseen.butter.mass;
   function drain() {
     if (wrong) return;

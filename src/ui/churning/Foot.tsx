@@ -124,7 +124,7 @@ export function Foot({
       {open === 'water' && <WaterForm record={record} onDone={() => setOpen(undefined)} />}
       {open === 'tool' && <ToolForm view={view} record={record} onDone={() => setOpen(undefined)} />}
       {open === 'loads' && (
-        <Enamel className={styles.form} aria-label="Split or merge">
+        <Enamel className={styles.wide} aria-label="Split or merge">
           <div className={styles.row}>
             {(
               [
@@ -179,7 +179,7 @@ export function Foot({
         </Enamel>
       )}
       {open === 'turns' && (
-        <Enamel className={styles.form}>
+        <Enamel className={styles.wide}>
           <Chips
             legend="A hand-over every"
             chosen={turns.on ? String(turns.seconds) : 'off'}

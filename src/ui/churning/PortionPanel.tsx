@@ -360,7 +360,7 @@ export function PortionPanel({
             />{' '}
             Weighed before the salt went in
           </label>
-          <fieldset>
+          <fieldset className={styles.mixed}>
             <legend>Mixed in</legend>
             {(Object.keys(additionNames) as Addition[]).map((key) => (
               <label key={key}>

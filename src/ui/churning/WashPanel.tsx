@@ -71,7 +71,7 @@ export function WashPanel({
   const last = story.washes.at(-1);
   const left = washesLeft(grains, water ?? grains, last?.clarity);
   const butter = butterNow(facts, story, foreseen.butter.mass, now);
-  const remedy = butterRemedy(butter.celsius, foreseen.butter.mass, facts.hardness);
+  const remedy = butterRemedy(butter, foreseen.butter.mass, facts.hardness);
   const wash = (clarity: Clarity): Body => ({
     kind: 'washed',
     clarity,
@@ -87,8 +87,8 @@ export function WashPanel({
         {last
           ? `${washWordsSoFar(story.washes.length)}, ${last.clarity}: `
           : `With ${say.volume(water ?? grains)} each time, `}
-        {leftWords(left)}.
-        {remedy?.kind !== 'warm' &&
+        {leftWords(left, last !== undefined)}.
+        {!remedy &&
           ` Water at ${say.temperature(Math.max(2, Math.round(butter.celsius - below.most)))} to ${say.temperature(Math.max(4, Math.round(butter.celsius - below.least)))} keeps it firm.`}
       </p>
       <div className={styles.looks} role="group" aria-label="How the wash water looked">
@@ -162,10 +162,10 @@ export function WashPanel({
 
 const washWordsSoFar = (washes: number): string => (washes === 1 ? 'Washed once' : `Washed ${washes} times`);
 
-function leftWords({ low, mid, high }: { low: number; mid: number; high: number }): string {
+function leftWords({ low, mid, high }: { low: number; mid: number; high: number }, more: boolean): string {
   if (high === 0) return 'it is clear';
   const number = low === high ? String(mid) : `${Math.max(1, low)} to ${high}`;
-  return `about ${number === '1 to 1' ? '1' : number} ${high === 1 ? 'wash' : 'washes'} until it runs clear`;
+  return `about ${number === '1 to 1' ? '1' : number} ${more ? 'more' : high === 1 ? 'wash' : 'washes'} until it runs clear`;
 }
 
 /** Blue is serum: the more of it in the glass, the stronger the wash still is. */

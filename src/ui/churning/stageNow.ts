@@ -2,6 +2,7 @@ import type { BatchFacts } from '@/core/churning/batchEvents';
 import { usualButterFat } from '@/core/churning/expectedButter';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Stage } from '@/core/churning/stages';
+import { stages } from '@/core/churning/stages';
 
 /** How the cream should look now, by what was marked in the load in hand. */
 export function stageNow(story: BatchStory): Stage {
@@ -17,13 +18,30 @@ export function stageNow(story: BatchStory): Stage {
   return seen === undefined || seen === 'stopped' ? 'fluid' : seen;
 }
 
+const unseen = ['thickening', 'whipped', 'grainy'] as const;
+
+/** How the cream should look by now: as it was marked, or further on when its time has come; never broken unseen. */
+export function stageByNow(
+  story: BatchStory,
+  stageMinutes: Partial<Record<Stage, number>>,
+  elapsedSeconds: number,
+): { stage: Stage; seen: boolean } {
+  const seen = stageNow(story);
+  if (story.phase !== 'churning') return { stage: seen, seen: true };
+  const due = unseen.findLast((stage) => elapsedSeconds >= 60 * (stageMinutes[stage] ?? Infinity));
+  return due && stages.indexOf(due) > stages.indexOf(seen)
+    ? { stage: due, seen: false }
+    : { stage: seen, seen: true };
+}
+
 /** What stands in the churn now: cream as it should look, or, once it is drained, butter grains alone. */
 export function inTheChurn(
   story: BatchStory,
   facts: BatchFacts,
+  stage: Stage = stageNow(story),
 ): { fill: number; fat: number; stage: Stage } {
   const fill = (facts.creamVolume * story.loads[story.load - 1]!.share) / story.capacity;
   const drained = story.phase === 'drained' || story.phase === 'washed' || story.phase === 'portioned';
   if (drained) return { fill: (fill * facts.creamFat) / usualButterFat, fat: usualButterFat, stage: 'mass' };
-  return { fill, fat: facts.creamFat, stage: stageNow(story) };
+  return { fill, fat: facts.creamFat, stage };
 }

@@ -11,6 +11,7 @@ import { Notices } from './Notices';
 import { NowProvider } from './useNow';
 import { PlaceIcon } from './PlaceIcon';
 import type { Place } from './PlaceIcon';
+import { Recent } from './Recent';
 import { Unsent } from './Unsent';
 import { WithoutHouse } from './WithoutHouse';
 
@@ -132,6 +133,7 @@ export function Frame({
             <Rail>
               <Word href="/">Immulgo{farm.name && <small>{farm.name}</small>}</Word>
               <Unsent />
+              <Recent />
               <Places aria-label="Places">
                 {places
                   .filter(({ href }) => hasMilk || href !== '/pail')

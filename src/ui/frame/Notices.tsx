@@ -3,32 +3,79 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
+import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { createContext, useCallback, useContext, useEffect, useMemo, useState } from 'react';
+import { newId } from '../outbox/newId';
 import { useOutbox } from '../outbox/OutboxProvider';
+import type { Act } from './recent';
+import { keepRecent, keptRecent, undoableFor } from './recent';
 
-interface Notice {
+export interface Notice {
   says: string;
-  undo?: () => void;
+  /** Takes it back; for what one command takes back, that command, so that a reload does not lose it. */
+  undo?: (() => void) | { name: string; input: unknown };
   refused?: boolean;
 }
 
 const NoticeContext = createContext<(notice: Notice) => void>(() => undefined);
+const RecentContext = createContext<{ acts: readonly Act[]; takeBack: (act: Act) => void }>({
+  acts: [],
+  takeBack: () => undefined,
+});
 
-/** Says one thing at the foot of the screen: what was done, with Undo, or why the house refused. */
+/** Says one thing at the foot of the screen: what was done, with Undo, or why the house refused. What can be undone stays at hand for ten minutes. */
 export function Notices({ children }: { children: ReactNode }) {
   const outbox = useOutbox();
-  const [notice, setNotice] = useState<Notice>();
+  const router = useRouter();
+  const [notice, setNotice] = useState<{
+    says: string;
+    refused?: boolean | undefined;
+    act?: Act | undefined;
+  }>();
   const [open, setOpen] = useState(false);
-  const say = useCallback((next: Notice) => {
-    setNotice(next);
-    setOpen(true);
+  const [acts, setActs] = useState<readonly Act[]>([]);
+  useEffect(() => {
+    // What was done before a reload, read after the first drawing.
+    // eslint-disable-next-line react-hooks/set-state-in-effect
+    setActs(keptRecent());
+    const timer = setInterval(
+      () => setActs((all) => (all.some(gone) ? all.filter((act) => !gone(act)) : all)),
+      15_000,
+    );
+    return () => clearInterval(timer);
   }, []);
+  const change = useCallback((how: (acts: readonly Act[]) => readonly Act[]) => {
+    setActs((all) => {
+      const next = how(all);
+      keepRecent(next);
+      return next;
+    });
+  }, []);
+  const say = useCallback(
+    ({ says, undo, refused }: Notice) => {
+      const act: Act | undefined = undo && { id: newId(), says, at: Date.now(), undo };
+      if (act) change((all) => [act, ...all].slice(0, 12));
+      setNotice({ says, refused, act });
+      setOpen(true);
+    },
+    [change],
+  );
+  const takeBack = useCallback(
+    (act: Act) => {
+      change((all) => all.filter(({ id }) => id !== act.id));
+      setOpen(false);
+      if (typeof act.undo === 'function') act.undo();
+      else void outbox.put(act.undo.name, act.undo.input).then(() => router.refresh());
+    },
+    [change, outbox, router],
+  );
   useEffect(() => outbox.onRefused((message) => say({ says: message, refused: true })), [outbox, say]);
-  const value = useMemo(() => say, [say]);
+  const recent = useMemo(() => ({ acts, takeBack }), [acts, takeBack]);
+  const act = notice?.act;
   return (
-    <NoticeContext.Provider value={value}>
-      {children}
+    <NoticeContext.Provider value={say}>
+      <RecentContext.Provider value={recent}>{children}</RecentContext.Provider>
       <Snackbar
         open={open}
         autoHideDuration={notice?.refused ? 15000 : 8000}
@@ -38,17 +85,10 @@ export function Notices({ children }: { children: ReactNode }) {
         <Alert
           icon={false}
           severity={notice?.refused ? 'error' : 'info'}
-          onClose={notice?.undo ? undefined : () => setOpen(false)}
+          onClose={act ? undefined : () => setOpen(false)}
           action={
-            notice?.undo && (
-              <Button
-                size="small"
-                sx={{ minHeight: 40, color: 'inherit' }}
-                onClick={() => {
-                  notice.undo?.();
-                  setOpen(false);
-                }}
-              >
+            act && (
+              <Button size="small" sx={{ minHeight: 40, color: 'inherit' }} onClick={() => takeBack(act)}>
                 Undo
               </Button>
             )
@@ -68,4 +108,7 @@ export function Notices({ children }: { children: ReactNode }) {
   );
 }
 
+const gone = ({ at }: Act): boolean => Date.now() - at > undoableFor;
+
 export const useNotice = () => useContext(NoticeContext);
+export const useRecent = () => useContext(RecentContext);

@@ -57,9 +57,7 @@ export function useAct(): {
         ...(undoable && !parked
           ? {
               undo:
-                typeof undoable === 'function'
-                  ? undoable
-                  : () => void outbox.put('entry.undo', { commandId: id }).then(() => router.refresh()),
+                typeof undoable === 'function' ? undoable : { name: 'entry.undo', input: { commandId: id } },
             }
           : {}),
       });

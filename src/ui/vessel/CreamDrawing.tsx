@@ -52,7 +52,7 @@ export function CreamDrawing({
     <svg
       viewBox="0 0 200 240"
       {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
-      style={{ width: '100%', height: '100%', display: 'block' }}
+      style={{ width: '100%', height: '100%', display: 'block', overflow: 'visible' }}
     >
       <defs>
         <clipPath id={id}>
@@ -66,8 +66,18 @@ export function CreamDrawing({
       </g>
       {limit !== undefined && (
         <g>
-          <path d={`M${shape.right - 10} ${limitY}h16`} stroke="var(--ink)" strokeWidth="1.8" />
-          <text x={Math.min(shape.right + 9, 178)} y={limitY + 4} fontSize="11" fill="var(--quiet)">
+          <path
+            d={shape.crank ? `M${shape.left - 6} ${limitY}h16` : `M${shape.right - 10} ${limitY}h16`}
+            stroke="var(--ink)"
+            strokeWidth="1.8"
+          />
+          <text
+            x={shape.crank ? shape.left - 9 : Math.min(shape.right + 9, 178)}
+            textAnchor={shape.crank ? 'end' : 'start'}
+            y={limitY + 4}
+            fontSize="11"
+            fill="var(--quiet)"
+          >
             half
           </text>
         </g>

@@ -13,6 +13,8 @@ export interface Shape {
   front: string;
   /** Thin cobalt rim. */
   rim: string;
+  /** Its handle stands out on the right. */
+  crank?: boolean;
 }
 
 /** Which outline stands for a vessel of the house. */
@@ -108,6 +110,7 @@ export const shapes: Record<
     right: 170,
     front: 'M33 78c44 8 90 8 134 0M33 154c44 8 90 8 134 0M174 116h16v28M182 144h16',
     rim: 'M40 40c20-12 100-12 120 0',
+    crank: true,
   },
   dasher: {
     back: 'M100 4v182M66 186h68M72 178l56 16M128 178l-56 16',

@@ -1,0 +1,42 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useState } from 'react';
+import { useRecent } from './Notices';
+
+/** What was done in the last ten minutes, each with its way back. Nothing done, nothing shown. */
+export function Recent() {
+  const { acts, takeBack } = useRecent();
+  const [at, setAt] = useState<HTMLElement | null>(null);
+  if (acts.length === 0) return null;
+  return (
+    <>
+      <Button
+        size="small"
+        variant="text"
+        sx={{ minHeight: 44, minWidth: 0 }}
+        aria-haspopup="menu"
+        aria-expanded={at !== null}
+        onClick={(event) => setAt(event.currentTarget)}
+      >
+        Undo…
+      </Button>
+      <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
+        {acts.map((act) => (
+          <MenuItem
+            key={act.id}
+            sx={{ minHeight: 56, whiteSpace: 'normal', maxWidth: 420 }}
+            onClick={() => {
+              setAt(null);
+              takeBack(act);
+            }}
+          >
+            Take back: {act.says}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  );
+}
