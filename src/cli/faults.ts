@@ -211,7 +211,7 @@ async function open(page: Page, batchId: string): Promise<void> {
       await sleep(400);
       return;
     } catch (error) {
-      if (tries > 20) throw error;
+      if (tries > 100) throw error;
       await sleep(300);
     }
   }

@@ -10,6 +10,8 @@ export interface JarLabel {
   lines: readonly string[];
   /** Said large and boxed when it is not for people, with the reason if there is one. */
   notForDrinking: { reason: string | undefined } | undefined;
+  /** Allergens, said at the foot when it is for people. */
+  contains?: string;
   made: Date;
 }
 
@@ -19,7 +21,14 @@ const [width, height] = [points(99), points(57)];
 const margin = points(5);
 
 /** One label as a PDF page of its own, 99 × 57 mm. */
-export async function jarLabel({ what, code, lines, notForDrinking, made }: JarLabel): Promise<Uint8Array> {
+export async function jarLabel({
+  what,
+  code,
+  lines,
+  notForDrinking,
+  contains = 'Contains milk.',
+  made,
+}: JarLabel): Promise<Uint8Array> {
   const file = await PDFDocument.create();
   file.setTitle(`${what} ${code}`);
   file.setProducer('Immulgo');
@@ -50,7 +59,7 @@ export async function jarLabel({ what, code, lines, notForDrinking, made }: JarL
     });
     write('NOT FOR DRINKING', points(reason ? 12 : 6), bold, 24);
     if (reason) write(reason, points(5.5), plain, 10);
-  } else write('Contains milk.', points(5), plain, 10);
+  } else write(contains, points(5), plain, 10);
   return file.save();
 }
 

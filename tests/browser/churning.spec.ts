@@ -79,7 +79,7 @@ test('butter in portions, each its own way, one joined to another, by mould with
   await page.locator('button[data-act=drained]').click();
   await page.locator('[data-act=washed-cloudy]').click();
   await page.locator('[data-act=washed-clear]').click();
-  await page.getByText('No scale, several portions').click();
+  await page.getByText('Working, pieces, something mixed in').click();
   await page.getByLabel('The butter weighs').fill('300 g');
   await page.getByRole('button', { name: 'Change' }).click();
   await page.getByRole('radio', { name: 'By spoon' }).click();

@@ -1,5 +1,5 @@
 import * as fc from 'fast-check';
-import { intoPieces } from './intoPieces';
+import { intoPieces, shapedPortions } from './intoPieces';
 
 describe('butter into pieces', () => {
   it('says how many whole ones, and what is over', () => {
@@ -20,6 +20,18 @@ describe('butter into pieces', () => {
           expect(left).toBeLessThan(piece);
         },
       ),
+    );
+  });
+
+  it('is as many lots as it needs, without losing a gram of butter or salt', () => {
+    const portion = { mass: 612, saltMass: 10, name: 'Salted', portionId: 'portion-a' };
+    const [rolls, rest] = shapedPortions(portion, { form: 'roll', each: 125 }, 'portion-b');
+    expect(rolls).toMatchObject({ mass: 500, pieces: { form: 'roll', each: 125 } });
+    expect(rest).toMatchObject({ mass: 112, name: 'Salted, the rest', portionId: 'portion-b' });
+    expect(rolls!.saltMass + rest!.saltMass).toBeCloseTo(10, 9);
+    expect(shapedPortions({ ...portion, mass: 502 }, { form: 'roll', each: 125 }, 'b')).toHaveLength(1);
+    expect(shapedPortions({ ...portion, mass: 90 }, { form: 'roll', each: 125 }, 'b')[0]).not.toHaveProperty(
+      'pieces',
     );
   });
 });

@@ -1,7 +1,13 @@
-import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import type { Addition } from '@/core/churning/batchEvents';
+import { allergensOf } from '@/core/keeping/allergens';
+import { spokenFraction, spokenMass, text } from '@/core/quantities/formatQuantity';
 import { keepsUntil } from '@/core/planning/todayRank';
+import type { FarmScope } from '@/data/farmScope';
 import { inFarm } from '@/data/farmScope';
+import type { Farm } from '@/data/house/house';
 import { farmOf } from '@/data/house/house';
+import { butterOnHand } from '@/data/ledger/ledger';
+import type { StandingLot } from '@/data/ledger/standing';
 import { lotsById } from '@/data/ledger/standing';
 import { jarLabel } from '@/formats/jarLabel';
 import { now } from '../clock';
@@ -22,8 +28,9 @@ export const lotLabel = (
     const lot = (await lotsById(scope, [lotId])).get(lotId);
     if (!lot) return undefined;
     const farm = await farmOf(scope);
+    if (lot.kind === 'butter' || lot.kind === 'ghee') return butterLabel(scope, lot, farm);
     const keeps = keepsUntil({
-      kind: lot.kind === 'culture' || lot.kind === 'ghee' ? 'butter' : lot.kind,
+      kind: lot.kind === 'culture' ? 'butter' : lot.kind,
       raw: lot.treatment === 'raw',
     });
     const until = new Date(lot.oldestAt.getTime() + keeps * 3_600_000);
@@ -46,3 +53,25 @@ export const lotLabel = (
       made: now(),
     });
   });
+
+/** The label of a piece of butter or ghee: its code, when it was made, where it is kept and until when, and its allergens. */
+async function butterLabel(scope: FarmScope, lot: StandingLot, farm: Farm): Promise<Uint8Array> {
+  const pat = (await butterOnHand(scope)).find(({ lotId }) => lotId === lot.id);
+  const until = pat && new Date(`${pat.keepUntil}T12:00:00Z`);
+  const mass = pat && text(spokenMass(pat.pieces?.each ?? pat.mass, farm.unitSystem));
+  return jarLabel({
+    what: lot.kind === 'ghee' ? 'Ghee' : 'Butter',
+    code: lot.code,
+    lines: [
+      `${farm.name ? `${farm.name}, ` : ''}made ${day(lot.madeAt, farm.timeZone)}`,
+      ...(pat ? [`${pat.name}${mass ? `, ${mass}${pat.pieces ? ' each' : ''}` : ''}`] : []),
+      ...(pat && until
+        ? [`${pat.storage[0]!.toUpperCase()}${pat.storage.slice(1)}: eat by ${day(until, 'UTC')}`]
+        : []),
+      ...(lot.treatment === 'raw' ? ['From raw milk'] : []),
+    ],
+    notForDrinking: undefined,
+    contains: allergensOf((pat?.additions ?? []) as Addition[], lot.kind === 'ghee'),
+    made: now(),
+  });
+}

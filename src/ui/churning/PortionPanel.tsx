@@ -14,7 +14,7 @@ import type { Storage } from '@/core/keeping/keepingDate';
 import { ninety } from '@/core/quantities/estimate';
 import type { UnitSystem } from '@/core/quantities/units';
 import { kitchenMeasures } from '@/core/quantities/units';
-import { intoPieces } from '@/core/working/intoPieces';
+import { intoPieces, shapedPortions } from '@/core/working/intoPieces';
 import { usualMoisture } from '@/core/salting/salts';
 import { saltWays, unsaltedFrom } from '@/core/salting/saltWays';
 import type { BatchView } from '@/server/churning/views';
@@ -42,8 +42,6 @@ const butterVolumeSpread = 0.08;
 /** Kitchen scale: 2 g or 0.5 %, whichever is more (handbook §6.9). */
 const scaleSd = (mass: number) => Math.max(2, 0.005 * mass);
 
-/** Less than this over is no piece of its own, g (engineering estimate). */
-const leastLeft = 8;
 /** Fat of butter that is made into ghee (handbook §6.8). */
 const gheeButterFat = 0.82;
 const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1);
@@ -215,12 +213,7 @@ export function PortionPanel({
               : { mass: Math.min(0.99 * total!, gheeForeseen.ghee.mid), weighed: false },
         }),
       ];
-    if (!pieces || pieces.count < 1) return [one(total!)];
-    const shaped = { pieces: { form, each: pieces.each } };
-    const left = total! - pieces.count * pieces.each;
-    return left > leastLeft
-      ? [one(pieces.count * pieces.each, shaped), one(left, { name: `${called}, the rest` })]
-      : [one(total!, shaped)];
+    return pieces ? shapedPortions(one(total!), { form, each: pieces.each }, newId()) : [one(total!)];
   };
   const clear = () => change({ typed: '', count: '1', name: '', ghee: false, gheeTyped: '' });
   function pack() {
@@ -480,7 +473,7 @@ export function Portions({
           <span>
             <strong>{say.mass(portion.mass)}</strong> {portion.name}
             {portion.pieces &&
-              `, ${Math.round(portion.mass / portion.pieces.each)} ${pieceWords[portion.pieces.form].many}`}
+              `, ${Math.round(portion.mass / portion.pieces.each)} ${pieceWords[portion.pieces.form][Math.round(portion.mass / portion.pieces.each) === 1 ? 'one' : 'many']}`}
             {portion.ghee && `, ${say.mass(portion.ghee.mass)} of ghee`}
           </span>
           {portion.joined.length > 0 && ` (${portion.joined.length + 1} together)`}

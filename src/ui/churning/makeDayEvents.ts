@@ -5,6 +5,7 @@ import type { BatchStory } from '@/core/churning/batchStory';
 import type { MakeDay } from '@/core/jot/readMakeDay';
 import type { Quantity } from '@/core/quantities/parseQuantity';
 import { saltWays, unsaltedFrom } from '@/core/salting/saltWays';
+import { shapedPortions } from '@/core/working/intoPieces';
 import { newId } from '../outbox/newId';
 
 export type Body = BatchEvent extends infer E
@@ -84,7 +85,7 @@ export function butterEvent(
   act: Extract<MakeDay, { kind: 'butter' }>,
   facts: BatchFacts,
   story: BatchStory,
-): Body | string {
+): Body[] | string {
   const mass = grams(act.amount, 'butter');
   if (story.portions.reduce((sum, portion) => sum + portion.mass, mass) > facts.creamMass)
     return 'That is more butter than there was cream: check the unit.';
@@ -100,8 +101,8 @@ export function butterEvent(
       ? gheeYield({ butterMass: mass, butterFat: 0.82, butterFatSd: 0.012 }).ghee.mid
       : act.ghee.value);
   if (ghee && ghee >= mass) return 'Ghee weighs less than its butter: the water has gone.';
-  return {
-    kind: 'portion',
+  const portion = {
+    kind: 'portion' as const,
     portionId: newId(),
     name: ghee
       ? 'Ghee'
@@ -110,16 +111,16 @@ export function butterEvent(
         : salting.way === 'none'
           ? 'Unsalted'
           : 'Salted',
-    ...(act.pieces ? { pieces: act.pieces } : {}),
     ...(ghee ? { ghee: { mass: ghee, weighed: act.ghee !== true } } : {}),
     mass,
     massSd: act.amount.kind === 'mass' ? (act.amount.sd ?? scale(mass)) : butterByVolume * mass,
-    measured: act.amount.kind === 'mass' ? 'scale' : 'volume',
+    measured: act.amount.kind === 'mass' ? ('scale' as const) : ('volume' as const),
     saltMass: saltWays(salting, unsaltedFrom(salting, mass, true), facts.creamVolume).salt,
     salting,
     additions: act.additions,
     storage: facts.usualStorage,
   };
+  return act.pieces && !ghee ? shapedPortions(portion, act.pieces, newId()) : [portion];
 }
 
 /** The one portion there is, weighed again; a sentence when there is none or more than one. */

@@ -5,7 +5,8 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { additions as additionNames } from '@/core/churning/batchEvents';
-import type { Addition } from '@/core/churning/batchEvents';
+import type { Addition, PieceForm } from '@/core/churning/batchEvents';
+import { allergensOf } from '@/core/keeping/allergens';
 import { daysBetween } from '@/core/keeping/civilDate';
 import { keepingCautions } from '@/core/keeping/cautions';
 import type { Storage } from '@/core/keeping/keepingDate';
@@ -18,6 +19,7 @@ import { Quiet } from '../theme/Enamel';
 import { ButterDrawing } from '../vessel/Butter';
 import { FatStick } from '../vessel/FatStick';
 import { WhyDrawer } from '../why/Why';
+import { pieceWords } from '../churning/words';
 import styles from './ButterShelf.module.css';
 
 const places: Record<string, string> = {
@@ -26,6 +28,8 @@ const places: Record<string, string> = {
   counter: 'counter',
   crock: 'crock',
 };
+
+const piecesLeft = (mass: number, each: number): number => Math.max(1, Math.round(mass / each));
 
 /** The butter in the house on one drawn shelf, oldest first, each with the day to eat it by and why. */
 export function ButterShelf({ butter, today }: { butter: ButterShown[]; today: string }) {
@@ -79,11 +83,25 @@ export function ButterShelf({ butter, today }: { butter: ButterShown[]; today: s
                   salted={pat.keepReasons.some(
                     (reason) => reason.includes('salted') && !reason.includes('unsalted'),
                   )}
-                  label={`${say.mass(pat.mass)} of butter`}
+                  label={`${say.mass(pat.mass)} of ${pat.kind}`}
                 />
                 <FatStick fat={pat.fat} most={mostFat} system={say.system} height={84} />
               </div>
-              <strong>{say.mass(pat.mass)}</strong>
+              <strong>
+                {say.mass(pat.mass)}
+                {pat.kind === 'ghee' && ' of ghee'}
+              </strong>
+              {pat.pieces && (
+                <span className={styles.place}>
+                  {piecesLeft(pat.mass, pat.pieces.each)}{' '}
+                  {
+                    pieceWords[pat.pieces.form as PieceForm][
+                      piecesLeft(pat.mass, pat.pieces.each) === 1 ? 'one' : 'many'
+                    ]
+                  }{' '}
+                  of {say.mass(pat.pieces.each)}
+                </span>
+              )}
               <span className={styles.place}>
                 {mixed ? `${mixed}, ` : ''}
                 {places[pat.storage]}, made {say.day(pat.madeOn, today)}
@@ -113,6 +131,8 @@ export function ButterShelf({ butter, today }: { butter: ButterShown[]; today: s
                     pat.raw,
                   )}
                 />
+                <p style={{ margin: 0 }}>{allergensOf(pat.additions as Addition[], pat.kind === 'ghee')}</p>
+                <a href={`/api/lots/${pat.lotId}/label`}>Its label</a>
                 <Link href={`/shelf/${pat.lotId}`}>Its whole way, back to the milkings</Link>
                 <Quiet>
                   Quality dates on the careful side; your local rules and your own nose come first.
