@@ -29,6 +29,14 @@ const follow = async (page: Page, link: string) => {
   await page.getByRole('slider').waitFor();
 };
 
+async function toTheWash(page: Page): Promise<void> {
+  await page.getByRole('timer').first().waitFor();
+  for (const key of ['g', 'b', 's']) await page.keyboard.press(key);
+  await page.locator('button[data-act=drained]').click();
+  await page.locator('button[data-act=washed-milky]').click();
+  await page.getByText(/Washed once/).waitFor();
+}
+
 const pictures: Picture[] = [
   { name: 'today', path: '/' },
   { name: 'today-phone', path: '/', size: phone },
@@ -53,10 +61,13 @@ const pictures: Picture[] = [
   { name: 'churn', path: '/churn' },
   { name: 'churn-phone', path: '/churn', size: phone },
   { name: 'churn-dark', path: '/churn', dark: true },
+  { name: 'churn-tablet', path: '/churn', size: { width: 820, height: 1180 } },
   { name: 'ledger', path: '/ledger' },
   { name: 'batch', path: '/ledger', first: (page) => newest(page, /wet/) },
   { name: 'bench', path: '/bench' },
   { name: 'house', path: '/house' },
+  // Last: it takes the batch in hand on, to its first wash.
+  { name: 'wash', path: '/churn', first: toTheWash },
 ];
 
 async function main(only: string[]): Promise<void> {

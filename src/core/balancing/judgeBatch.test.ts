@@ -102,3 +102,88 @@ describe('what the batch moved', () => {
     );
   });
 });
+
+describe('water in the butter', () => {
+  const judge = (...more: object[]) => {
+    const before = batch([900], { buttermilk: 1050 }).events;
+    const events = [
+      ...before,
+      ...more.map((body, i) => ({ id: `later-${i}-abcd`, atSeconds: 1_800_010_000 + i, ...body })),
+    ] as BatchEvent[];
+    return judgeBatch(facts, batchStory(facts, events), 0.008)!;
+  };
+  const water = (judged: ReturnType<typeof judge>) => judged.figures.find(({ key }) => key === 'moisture')!;
+
+  it('is said from the balance and the working, and a test settles it', () => {
+    const untested = judge();
+    expect(water(untested).inputs.map(({ name }) => name)).toEqual([
+      'By how it was worked',
+      'By the fat balance',
+    ]);
+    const tested = judge({ kind: 'moisture', tare: 80, before: 90, after: 88.5 });
+    expect(water(tested).inputs.map(({ name }) => name)).toContain('By the moisture test');
+    expect(water(tested).sd!).toBeLessThan(water(untested).sd!);
+    expect(Math.abs(water(tested).value - 0.15)).toBeLessThan(Math.abs(water(untested).value - 0.15) + 1e-9);
+  });
+
+  it('is more in butter that was only pressed, or stopped as one mass', () => {
+    const worked = water(judge({ kind: 'worked', way: 'worked' })).value;
+    expect(water(judge({ kind: 'worked', way: 'pressed' })).value).toBeGreaterThan(worked);
+    expect(
+      water(judge({ kind: 'worked', way: 'worked' }, { kind: 'gathered', size: 'mass' })).value,
+    ).toBeGreaterThan(worked);
+  });
+
+  it('says when the figures contradict each other', () => {
+    expect(judge().water.disagree).toBe(false);
+    expect(judge({ kind: 'moisture', tare: 80, before: 90, after: 87 }).water.disagree).toBe(true);
+  });
+});
+
+describe('wash water that went into the buttermilk', () => {
+  it('is taken off again, in mass and in the fat it would have been thought to carry', () => {
+    const drained = (washIn?: number) => {
+      const events = batch([900], { buttermilk: 1050 + (washIn ?? 0) }).events.map((event) =>
+        event.kind === 'drained' && washIn ? { ...event, washIn } : event,
+      );
+      return judgeBatch(facts, batchStory(facts, events), 0.008)!;
+    };
+    const net = ({ figures }: ReturnType<typeof drained>) =>
+      figures.find(({ key }) => key === 'netButtermilk')!.value;
+    expect(net(drained(800))).toBeCloseTo(net(drained()), 6);
+    expect(drained(800).fatToButter).toBeCloseTo(drained().fatToButter, 6);
+  });
+});
+
+describe('butter made into ghee', () => {
+  it('adds up to the milligram whatever was weighed, and no lot holds more fat than it weighs', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 40, max: 500, noNaN: true }),
+        fc.double({ min: 0.3, max: 0.99, noNaN: true }),
+        fc.double({ min: 100, max: 800, noNaN: true }),
+        (butter, share, plain) => {
+          const told = batch([butter, plain], { buttermilk: 1050 });
+          const portions = told.portions.map((portion, i) =>
+            i === 0 ? { ...portion, ghee: { mass: butter * share, weighed: true } } : portion,
+          );
+          const story = { ...told, portions };
+          const judged = judgeBatch(facts, story, 0.008);
+          if (!judged) return;
+          const lines = churnedLines(facts, story, judged, 'cream', 'buttermilk');
+          const milligrams = (of: (line: (typeof lines)[number]) => number) =>
+            lines.reduce((sum, line) => sum + Math.round(1000 * of(line)), 0);
+          expect(milligrams(({ mass }) => mass)).toBe(0);
+          expect(milligrams(({ fat }) => fat)).toBe(0);
+          for (const { account, mass, fat } of lines)
+            if (account !== 'unaccounted') {
+              expect(Math.abs(fat)).toBeLessThanOrEqual(Math.abs(mass) + 1e-9);
+              expect(fat * mass).toBeGreaterThanOrEqual(0);
+            }
+          expect(lines.find(({ account }) => account === 'boiledOff')!.mass).toBeGreaterThanOrEqual(0);
+        },
+      ),
+      { numRuns: 200 },
+    );
+  });
+});

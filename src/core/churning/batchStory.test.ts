@@ -280,3 +280,55 @@ describe('the story of a batch', () => {
     expect(story.moistureTests).toHaveLength(1);
   });
 });
+
+describe('whatever happens to a batch, in whatever order it is heard of', () => {
+  const bodies: fc.Arbitrary<Body> = fc.oneof(
+    fc.constantFrom<Body>(
+      { kind: 'resumed' },
+      { kind: 'merged' },
+      { kind: 'load' },
+      { kind: 'load', beside: true, tool: 'jar', capacity: 2000 },
+      { kind: 'paused', place: 'fridge' },
+      { kind: 'drained', measured: 'skipped' },
+      { kind: 'washed', clarity: 'hazy' },
+      { kind: 'gathered', size: 'lumps' },
+      { kind: 'packed' },
+      { kind: 'abandoned', reason: '' },
+    ),
+    fc.record({
+      kind: fc.constant('mark' as const),
+      stage: fc.constantFrom('thickening', 'whipped', 'grainy', 'break', 'stopped' as const),
+      load: fc.integer({ min: 1, max: 4 }),
+    }),
+    fc.record({ kind: fc.constant('takenOut' as const), share: fc.constantFrom(0.25, 0.5) }),
+    fc.record({
+      kind: fc.constant('reading' as const),
+      temperature: fc.constant(14),
+      load: fc.integer({ min: 1, max: 4 }),
+    }),
+  );
+
+  it('no cream is lost between loads, no clock runs backwards, and the order of arrival does not matter', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 0, max: 120 }), bodies), { maxLength: 25 }),
+        fc.integer({ min: 1, max: 3 }),
+        (happened, loads) => {
+          const events = [
+            start,
+            ...happened.map(([minutes, body], i) => at(minutes, body, `happened-${i}-x`)),
+          ];
+          const told = batchStory({ ...barrel, loads }, events);
+          expect(told.loads.reduce((sum, { share }) => sum + share, 0)).toBeGreaterThan(1 - 1e-9);
+          for (const { clock } of told.loads) expect(clock.bankedSeconds).toBeGreaterThanOrEqual(0);
+          for (const { elapsedSeconds } of told.marks) expect(elapsedSeconds).toBeGreaterThanOrEqual(0);
+          expect(told.load).toBeLessThanOrEqual(told.loads.length);
+          expect(batchStory({ ...barrel, loads }, events.toReversed())).toEqual(told);
+          for (let look = 1; look <= told.loads.length; look += 1)
+            expect(batchStory({ ...barrel, loads }, events, look).marks).toEqual(told.marks);
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+});

@@ -120,3 +120,60 @@ describe('the churning as it goes', () => {
     expect(merged.loads.map(({ share }) => share)).toEqual([1]);
   });
 });
+
+describe('loads side by side', () => {
+  const side = (bodies: [minute: number, body: object][], load: number, nowMinutes: number) => {
+    const all = { ...facts, loads: 2 };
+    const events = [[0, { kind: 'started' }] as [number, object], ...bodies].map(
+      ([minute, body], i) =>
+        ({ id: `side-${i}-xxxx`, atSeconds: start + minute * 60, ...body }) as BatchEvent,
+    );
+    return liveLoad(all, batchStory(all, events, load), start + nowMinutes * 60)!;
+  };
+  const bodies: [number, object][] = [
+    [4, { kind: 'load', beside: true, tool: 'barrel', capacity: 9000 }],
+    [6, { kind: 'mark', stage: 'whipped', load: 1 }],
+    [7, { kind: 'reading', temperature: 12, load: 2 }],
+    [8, { kind: 'paused', place: 'bath', celsius: 24, load: 2 }],
+    [10, { kind: 'resumed', load: 2 }],
+  ];
+
+  it('are told to the model each with its own churn, clock and happenings', () => {
+    expect(side(bodies, 1, 12)).toMatchObject({
+      tool: 'paddleHand',
+      elapsedMinutes: 12,
+      marks: [{ stage: 'whipped', atMinutes: 6 }],
+      happenings: [],
+    });
+    expect(side(bodies, 2, 12)).toMatchObject({
+      tool: 'barrel',
+      capacity: 9000,
+      creamMass: 700,
+      elapsedMinutes: 8,
+      marks: [],
+      happenings: [
+        { kind: 'reading', atMinutes: 3, temperature: 12 },
+        { kind: 'pause', atMinutes: 4, minutes: 2, temperature: 24, in: 'water' },
+      ],
+    });
+  });
+
+  it('pour what was another load in as cream, at its moment', () => {
+    const poured = side([[3, { kind: 'merged' }]], 1, 6);
+    expect(poured.creamMass).toBe(700);
+    expect(poured.happenings).toEqual([
+      { kind: 'cream', atMinutes: 3, mass: 700, fat: 0.38, temperature: 14 },
+    ]);
+    expect(liveChurn({ input: poured }).breakTime.breakMinutes).toBeDefined();
+  });
+});
+
+describe('after the break', () => {
+  it('says when to stop, and what going on would shut in, in grams', () => {
+    const says = (minutes: number) =>
+      liveChurn({ input: told([[14, { kind: 'mark', stage: 'break' }]], minutes) }).advice;
+    expect(says(14.1).says).toMatch(/a few more turns|Stop now/);
+    expect(says(20).says).toMatch(/shut in about \d+ g of buttermilk|\d+ g of buttermilk shut in/);
+    expect(says(20).well).toBe(true);
+  });
+});

@@ -1,13 +1,11 @@
 import type { BatchEvent, BatchFacts, EventOf } from './batchEvents';
 import type { BatchStory, Flag, NextAct, Phase, StoryLoad, StoryMark, StoryPortion } from './batchStory';
-import type { MarkStage } from './stages';
+import { withInferred } from './inferredMarks';
 import type { ToolKey } from './tools';
 import { isQuick } from './tools';
 
 /** Two devices marking the same stage within this many seconds saw the same thing (engineering estimate). */
 const sameMarkSeconds = 30;
-/** Where the stages fall as shares of the break time (docs/models.md, churning). */
-const shareOfBreak: Partial<Record<MarkStage, number>> = { thickening: 0.09, whipped: 0.38, grainy: 0.65 };
 /** What may be said of butter after it was packed without contradicting it. */
 const sayableLater = new Set<BatchEvent['kind']>([
   'packed',
@@ -203,7 +201,10 @@ export class Teller {
       startedAt: this.startedAt,
       tool: load.tool,
       capacity: load.capacity,
-      marks: this.withInferred(),
+      marks: withInferred(
+        this.marks,
+        this.loads.map(({ tool }) => tool),
+      ),
       readings: this.readings,
       addedWater: this.addedWater,
       drains: this.drains,
@@ -361,29 +362,6 @@ export class Teller {
       measured: 'scale',
       reweighed: [...portion.reweighed, event],
     });
-  }
-
-  /** Quick tools give no time to mark the early stages: they are worked out from the break, and say so. */
-  private withInferred(): StoryMark[] {
-    const quick = (mark: StoryMark) => isQuick(this.loads[mark.load - 1]?.tool ?? this.loads[0]!.tool);
-    const inferred = this.marks
-      .filter((mark) => mark.stage === 'break' && !mark.echo && quick(mark))
-      .flatMap((mark) =>
-        Object.entries(shareOfBreak)
-          .filter(([stage]) => !this.marks.some((other) => other.stage === stage && other.load === mark.load))
-          .map(([stage, share]) => ({
-            ...mark,
-            id: `${mark.id}-${stage}`,
-            stage: stage as MarkStage,
-            atSeconds: mark.atSeconds - mark.elapsedSeconds * (1 - share),
-            elapsedSeconds: mark.elapsedSeconds * share,
-            inferred: true,
-          })),
-      );
-    if (inferred.length === 0) return this.marks;
-    return [...this.marks, ...inferred].sort(
-      (a, b) => a.load - b.load || a.elapsedSeconds - b.elapsedSeconds,
-    );
   }
 
   private next(phase: Phase, number: number): NextAct {

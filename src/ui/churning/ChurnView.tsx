@@ -67,7 +67,7 @@ export function ChurnView({ view }: { view: BatchView }) {
   const { share } = story.loads[story.load - 1]!;
   const loads = story.loads.length;
   const goingOn = story.loads.filter(({ phase }) => phase === 'churning' || phase === 'paused').length;
-  // Loads side by side can be looked at in turn for as long as any of them is churned.
+  // Loads side by side can be looked at in turn until the last of them has stopped.
   const beside = goingOn > 0 && story.loads.filter(({ begunAt }) => begunAt !== undefined).length > 1;
   const foreseen = useMemo(
     () =>

@@ -15,7 +15,7 @@ import { Enamel } from '../theme/Enamel';
 import { FatTrail } from './FatTrail';
 import { KeepWay } from './KeepWay';
 import { MoistureCard } from './MoistureCard';
-import { Portions } from './PortionPanel';
+import { Portions } from './Portions';
 import { TasteCard } from './TasteCard';
 import type { LiveBatch } from './useBatch';
 import styles from './VerdictPanel.module.css';

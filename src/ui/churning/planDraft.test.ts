@@ -1,6 +1,6 @@
 import type { Farm, Vessel } from '@/server/house/views';
 import type { PlanDraft } from './planDraft';
-import { freshDraft, readPlan } from './planDraft';
+import { draftByWay, freshDraft, readPlan } from './planDraft';
 
 const farm: Farm = {
   id: 'f',
@@ -163,5 +163,52 @@ describe('as last time', () => {
 
   it('says the temperature in the farm’s degrees', () => {
     expect(freshDraft({ ...plan, farm: usFarm }, 'again').temperatureTyped).toBe('56 °F');
+  });
+});
+
+describe('a named way of working', () => {
+  const way = {
+    creamFat: 0.38,
+    fatMethod: 'separator',
+    temperature: 12.5,
+    ripened: true,
+    treatment: 'raw',
+    homogenised: false,
+    hardness: 0,
+    tool: 'paddleHand',
+    vesselId: 'v1',
+    capacity: 5000,
+    usualSalt: { way: 'share', share: 0.02, kind: 'fine' },
+    usualStorage: 'freezer',
+    usualWashes: 3,
+    usualPieces: { form: 'block', each: 250 },
+  } as const;
+  const plan = { ...bare, vessels: [oak], ways: [{ id: 'way-1', name: 'Sunday cultured', way }] };
+
+  it('brings everything but the cream: churn, temperature, ripeness, washes, salt, shaping, place, and its name', () => {
+    const draft = { ...freshDraft(plan, 'tub'), amount: '1.2 l', ...draftByWay(plan, 'way-1', false) };
+    expect(readPlan(draft, plan).facts).toMatchObject({
+      amountTyped: '1.2 l',
+      temperature: 12.5,
+      ripened: true,
+      treatment: 'raw',
+      vesselId: 'v1',
+      usualSalt: way.usualSalt,
+      usualStorage: 'freezer',
+      usualWashes: 3,
+      usualPieces: way.usualPieces,
+      way: 'Sunday cultured',
+    });
+  });
+
+  it('leaves cream from the Shelf what it is', () => {
+    const change = draftByWay(plan, 'way-1', true);
+    expect(change).toMatchObject({ churn: 'vessel:v1', temperatureTyped: '12.5 °C', way: 'way-1' });
+    expect(change).not.toHaveProperty('ripened');
+    expect(change).not.toHaveProperty('cream');
+  });
+
+  it('that is kept no more changes nothing', () => {
+    expect(draftByWay(plan, 'gone', false)).toEqual({ way: undefined });
   });
 });

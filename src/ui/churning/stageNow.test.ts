@@ -1,6 +1,6 @@
 import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
 import { batchStory } from '@/core/churning/batchStory';
-import { inTheChurn, stageNow } from './stageNow';
+import { inTheChurn, stageByNow, stageNow } from './stageNow';
 
 const facts = { creamVolume: 2000, creamFat: 0.38, loads: 2, capacity: 5000, tool: 'barrel' } as BatchFacts;
 const at = (minutes: number, body: object): BatchEvent =>
@@ -25,5 +25,26 @@ describe('how the cream should look now', () => {
     );
     expect(drained.fill * drained.fat).toBeCloseTo(0.2 * 0.38, 9);
     expect(drained.stage).toBe('mass');
+  });
+});
+
+describe('how the cream should look by now', () => {
+  const minutes = { thickening: 2, whipped: 8, grainy: 14, break: 20 };
+  it('is as it was marked, or further on when its time has come', () => {
+    expect(stageByNow(story(), minutes, 60)).toEqual({ stage: 'fluid', seen: true });
+    expect(stageByNow(story(), minutes, 9 * 60)).toEqual({ stage: 'whipped', seen: false });
+    expect(stageByNow(story(mark(9, 'whipped')), minutes, 10 * 60)).toEqual({ stage: 'whipped', seen: true });
+    expect(stageByNow(story(mark(12, 'grainy')), minutes, 12.5 * 60)).toEqual({
+      stage: 'grainy',
+      seen: true,
+    });
+  });
+
+  it('never breaks before somebody saw it, nor goes on while it stands', () => {
+    expect(stageByNow(story(), minutes, 60 * 60).stage).toBe('grainy');
+    expect(stageByNow(story(at(1, { kind: 'paused' })), minutes, 60 * 60)).toEqual({
+      stage: 'fluid',
+      seen: true,
+    });
   });
 });

@@ -182,6 +182,7 @@ export function SkimGauge({
     { key: 'none', name: 'A jar', small: 'no name' },
   ];
   const goat = (lot.details.species ?? 'cow') !== 'cow';
+  const tap = lot.vessel?.kind === 'tapCan';
   return (
     <div className={`${styles.two} ${styles.columns}`}>
       <div className={styles.stack}>
@@ -192,6 +193,7 @@ export function SkimGauge({
           </Quiet>
         ) : rise && depth > 0 ? (
           <Jar
+            tap={tap}
             rise={rise}
             at={at}
             topAt={topAt}
@@ -223,7 +225,10 @@ export function SkimGauge({
         <div className={`${styles.stack} ${styles.last}`}>{underJar}</div>
       </div>
       <div className={styles.stack}>
-        <Enamel className={styles.stack} aria-label="What the ladle takes">
+        <Enamel
+          className={styles.stack}
+          aria-label={tap ? 'What stays above the tap' : 'What the ladle takes'}
+        >
           {cut ? (
             <>
               <p className={styles.readout}>
@@ -234,7 +239,8 @@ export function SkimGauge({
                 {Math.round(cut.recovery.low * 100)}–{Math.round(cut.recovery.high * 100)} % of the fat.
               </p>
               <Quiet>
-                Left behind at this depth: {say.about(leftAWeek)} of butter a week.{' '}
+                {tap ? 'Drawn off with the skim at this stop' : 'Left behind at this depth'}:{' '}
+                {say.about(leftAWeek)} of butter a week.{' '}
                 {later === '0' && rise
                   ? rise.waitingGains < 3
                     ? 'Waiting six hours gains next to nothing.'
@@ -362,7 +368,13 @@ export function SkimGauge({
                 sx={{ minHeight: 96, fontSize: '1.4rem' }}
                 onClick={() => void skim()}
               >
-                {ladle === undefined ? 'Skimmed' : 'Skimmed here'}
+                {tap
+                  ? ladle === undefined
+                    ? 'Tapped off'
+                    : 'Stopped here'
+                  : ladle === undefined
+                    ? 'Skimmed'
+                    : 'Skimmed here'}
               </Button>
               {ladle !== undefined && (
                 <Quiet>
@@ -386,12 +398,15 @@ export function SkimGauge({
 
 /** The jar in profile: each layer’s fat as a width of yellow, the ladle line on it, ghosts of other depths. */
 function Jar({
+  tap,
   rise,
   at,
   topAt,
   onLadle,
   ghosts,
 }: {
+  /** The skim is drawn from under the cream, down to the line. */
+  tap: boolean;
   rise: CreamRise;
   at: number;
   topAt: number | undefined;
@@ -517,7 +532,7 @@ function Jar({
         <g
           role="slider"
           tabIndex={0}
-          aria-label="Ladle depth below the surface"
+          aria-label={tap ? 'Where the tap is stopped, below the surface' : 'Ladle depth below the surface'}
           aria-orientation="vertical"
           aria-valuemin={2}
           aria-valuemax={Math.round(depth)}
