@@ -10,14 +10,13 @@ import {
 import { estimateSchema, predictedEntries, ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
+import { weeps } from './putRight';
 import { saltDose } from './saltDose';
 import { saltRinse } from './saltRinse';
 
 /** How much of the rinse water really mixes with the butter's own, and its spread (engineering estimate). */
 const mixing = 0.6;
 const mixingSd = 0.12;
-/** About a tenth of added salt leaves with the water it draws (handbook §6.11). */
-const weeps = 0.1;
 /** Closer than this to what is wanted is right: nobody tastes it, as a share of the target (engineering estimate). */
 const closeEnough = 0.05;
 

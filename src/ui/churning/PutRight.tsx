@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { BatchStory, StoryPortion } from '@/core/churning/batchStory';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { saltAfterWeeping, takenForBlend, weeps } from '@/core/salting/putRight';
 import { saltCorrect } from '@/core/salting/saltCorrect';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
@@ -15,8 +16,6 @@ import type { LiveBatch } from './useBatch';
 
 /** Kitchen scale: 2 g or 0.5 %, whichever is more (handbook §6.9). */
 const scaleSd = (mass: number) => Math.max(2, 0.005 * mass);
-/** About a tenth of added salt leaves with the water it draws (handbook §6.11). */
-const weeps = 0.1;
 
 /** A portion put right: weighed again after it wept, its salt rinsed back, blended or added to, in numbers. */
 export function PutRight({
@@ -77,42 +76,34 @@ export function PutRight({
   function weigh() {
     if (!weighed || !('quantity' in weighed)) return;
     const mass = weighed.quantity.value;
-    // What wept was brine: its salt went with it, a tenth of it at most (handbook §6.11).
-    const lost = Math.max(0, portion.mass - mass);
-    const brine = portion.saltMass / (portion.saltMass + water * portion.mass);
-    record(again('wept', mass, portion.saltMass - Math.min(weeps * portion.saltMass, brine * lost)));
+    record(again('wept', mass, saltAfterWeeping(portion, mass, water)));
     setWeigh('');
   }
-  function blend(mass: number) {
-    let wants = mass;
-    const bodies: Body[] = [];
-    for (const one of unsalted) {
-      const takes = Math.min(wants, one.mass);
-      if (takes <= 0) break;
-      wants -= takes;
-      bodies.push(
-        one.mass - takes < 1
-          ? { kind: 'joined', portionId: one.id, into: portion.id }
+  function blend(wanted: number) {
+    const { takes, together } = takenForBlend(unsalted, wanted);
+    const whole = portion.mass + together;
+    record([
+      ...takes.map(({ id, left }): Body =>
+        left < 1
+          ? { kind: 'joined', portionId: id, into: portion.id }
           : {
               kind: 'reweighed',
-              portionId: one.id,
+              portionId: id,
               why: 'blended',
-              mass: one.mass - takes,
-              massSd: scaleSd(one.mass - takes),
+              mass: left,
+              massSd: scaleSd(left),
               saltMass: 0,
             },
-      );
-    }
-    const whole = portion.mass + mass - wants;
-    bodies.push({
-      kind: 'reweighed',
-      portionId: portion.id,
-      why: 'blended',
-      mass: whole,
-      massSd: scaleSd(whole),
-      saltMass: portion.saltMass,
-    });
-    record(bodies);
+      ),
+      {
+        kind: 'reweighed',
+        portionId: portion.id,
+        why: 'blended',
+        mass: whole,
+        massSd: scaleSd(whole),
+        saltMass: portion.saltMass,
+      },
+    ]);
     setSalt('');
   }
   return (
