@@ -82,10 +82,11 @@ for (const unitSystem of ['metric', 'imperial'] as const)
     await expectSound(page);
     await page.getByRole('button', { name: 'Pour together' }).click();
     await expect(page.getByText(/poured together: /)).toBeVisible();
+    await page.goto('/shelf');
 
     // The pool is set to sour; the looks of sixteen hours later are told by the tablet that stood beside it.
     await page
-      .getByRole('link', { name: /White tub: ripen, temper, use/ })
+      .getByRole('link', { name: /Green jar: ripen, temper, use/ })
       .first()
       .click();
     await page.getByRole('radio', { name: /Bought culture/ }).click();
