@@ -1,29 +1,10 @@
 import type { BatchEvent, BatchFacts } from './batchEvents';
+import { someFacts } from '../testing/someFacts';
 import { batchStory } from './batchStory';
 import { liveChurn, liveLoad } from './liveChurn';
 
 const start = 1_760_000_000;
-const facts: BatchFacts = {
-  creamMass: 1400,
-  creamMassSd: 14,
-  creamVolume: 1400,
-  amountTyped: '1.4 L',
-  creamFat: 0.38,
-  creamFatSd: 0.01,
-  fatMethod: 'label',
-  temperature: 14,
-  temperatureAssumed: false,
-  ripened: false,
-  treatment: 'pasteurised',
-  homogenised: false,
-  hardness: 0,
-  tool: 'paddleHand',
-  vesselId: null,
-  capacity: 4000,
-  loads: 1,
-  usualSalt: { way: 'none' },
-  usualStorage: 'fridge',
-};
+const facts = someFacts;
 type Body = BatchEvent extends infer E ? (E extends BatchEvent ? Omit<E, 'id' | 'atSeconds'> : never) : never;
 const told = (
   bodies: [minute: number, body: Body][],

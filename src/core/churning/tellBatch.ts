@@ -1,5 +1,5 @@
 import type { BatchEvent, BatchFacts, EventOf } from './batchEvents';
-import type { BatchStory, Flag, NextAct, Phase, StoryLoad, StoryMark, StoryPortion } from './batchStory';
+import type { BatchStory, Flag, NextAct, Phase, StoryLoad, StoryMark, StoryPortion } from './story';
 import { withInferred } from './inferredMarks';
 import type { ToolKey } from './tools';
 import { isQuick } from './tools';

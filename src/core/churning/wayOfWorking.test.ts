@@ -1,30 +1,10 @@
 import * as v from 'valibot';
+import { someFacts } from '../testing/someFacts';
 import type { BatchFacts } from './batchEvents';
 import { batchStory } from './batchStory';
 import { factsAsDone, wayOf, wayOfWorking } from './wayOfWorking';
 
-const facts: BatchFacts = {
-  creamMass: 1400,
-  creamMassSd: 14,
-  creamVolume: 1400,
-  amountTyped: '1.4 L',
-  creamFat: 0.38,
-  creamFatSd: 0.01,
-  fatMethod: 'label',
-  temperature: 14,
-  temperatureAssumed: false,
-  ripened: true,
-  treatment: 'pasteurised',
-  homogenised: false,
-  hardness: 0,
-  tool: 'paddleHand',
-  vesselId: null,
-  capacity: 4000,
-  loads: 1,
-  usualSalt: { way: 'none' },
-  usualStorage: 'fridge',
-  usualPieces: { form: 'roll', each: 125 },
-};
+const facts: BatchFacts = { ...someFacts, ripened: true, usualPieces: { form: 'roll', each: 125 } };
 
 describe('a way of working', () => {
   it('is what was really done, without the cream it was done to, and can be kept', () => {

@@ -3,28 +3,13 @@ import { batchEvent } from '@/core/churning/batchEvents';
 import { batchStory } from '@/core/churning/batchStory';
 import { readMakeDay } from '@/core/jot/readMakeDay';
 import type { MakeDay } from '@/core/jot/readMakeDay';
+import { someFacts } from '@/core/testing/someFacts';
 import * as v from 'valibot';
 import type { Body } from './makeDayEvents';
 import { butterEvent, makeDayEvents, reweighedEvent } from './makeDayEvents';
 
 const facts: BatchFacts = {
-  creamMass: 1400,
-  creamMassSd: 14,
-  creamVolume: 1400,
-  amountTyped: '1.4 L',
-  creamFat: 0.38,
-  creamFatSd: 0.01,
-  fatMethod: 'label',
-  temperature: 14,
-  temperatureAssumed: false,
-  ripened: false,
-  treatment: 'pasteurised',
-  homogenised: false,
-  hardness: 0,
-  tool: 'paddleHand',
-  vesselId: null,
-  capacity: 4000,
-  loads: 1,
+  ...someFacts,
   usualSalt: { way: 'share', share: 0.016, kind: 'fine' },
   usualStorage: 'freezer',
 };
