@@ -163,6 +163,21 @@ export async function addLotEvents(
   );
 }
 
+/** What one command said of lots, with the lot it said it of, and whether it was taken back since. */
+export async function lotEventsOfCommand(
+  { farmId, transaction }: FarmScope,
+  commandId: string,
+): Promise<{ lotId: string; event: RecordedLotEvent }[]> {
+  const rows = await database().query<{ lot_id: string; data: RecordedLotEvent }>(
+    `SELECT e.lot_id, e.data FROM lot_event e WHERE e.farm_id = :farmId AND e.command_id = :commandId AND e.kind <> 'undone'
+       AND NOT EXISTS (SELECT 1 FROM lot_event u WHERE u.farm_id = e.farm_id AND u.lot_id = e.lot_id AND u.kind = 'undone'
+                       AND u.data->>'eventId' = e.id)
+     ORDER BY e.at, e.id`,
+    { replacements: { farmId, commandId }, type: QueryTypes.SELECT, transaction },
+  );
+  return rows.map((row) => ({ lotId: row.lot_id, event: row.data }));
+}
+
 /** Events of lots, oldest first. */
 export async function lotEventsOf(
   { farmId, transaction }: FarmScope,

@@ -1,3 +1,5 @@
+import type { NamedWay } from '@/data/churning/ways';
+import { waysOf } from '@/data/churning/ways';
 import type { Animal, Farm, Vessel } from '@/data/house/house';
 import { animalsOf, farmOf, milkWasHere, vesselsOf } from '@/data/house/house';
 import type { FarmScope } from '@/data/farmScope';
@@ -21,9 +23,16 @@ export async function houseViewOf(scope: FarmScope): Promise<HouseView> {
 export const frameView = (farmId: string): Promise<HouseView & { hasMilk: boolean }> =>
   inFarm(farmId, async (scope) => ({ ...(await houseViewOf(scope)), hasMilk: await milkWasHere(scope) }));
 
-export const houseView = (farmId: string): Promise<HouseView & { vessels: Vessel[]; animals: Animal[] }> =>
+export interface WholeHouse extends HouseView {
+  vessels: Vessel[];
+  animals: Animal[];
+  ways: NamedWay[];
+}
+
+export const houseView = (farmId: string): Promise<WholeHouse> =>
   inFarm(farmId, async (scope) => ({
     ...(await houseViewOf(scope)),
     vessels: await vesselsOf(scope),
     animals: await animalsOf(scope),
+    ways: await waysOf(scope),
   }));

@@ -1,19 +1,26 @@
 import * as v from 'valibot';
 import { id } from '@/core/churning/batchEvents';
+import type { FarmScope } from '@/data/farmScope';
 import { counterEntry } from '@/data/ledger/ledger';
 import { entriesOfCommand } from '@/data/ledger/movements';
-import { addLotEvents, lotEventsOf, lotsById } from '@/data/ledger/standing';
+import type { RecordedLotEvent } from '@/data/ledger/standing';
+import { addLotEvents, changeLot, lotEventsOf, lotEventsOfCommand, lotsById } from '@/data/ledger/standing';
 import { command } from '../commands/command';
 import { Refusal } from '../refusal';
 
-/** Takes back what one command moved, by counter-entries, as long as nothing of it was used since. */
+/**
+ * Takes back what one command did: what it moved by counter-entries, as long as nothing of it was used since, and what
+ * it said of lots (a reading, a place, souring, a look, heating) by saying that it was undone.
+ */
 export const undoEntry = command({
   name: 'entry.undo',
   input: v.strictObject({ commandId: id }),
   carryOut: async (scope, { commandId }, sender) => {
     const entries = await entriesOfCommand(scope, commandId);
-    if (entries.length === 0) throw new Refusal('There is nothing left of this to take back.', 'commandId');
-    const ids = [...new Set(entries.flatMap(({ lots }) => lots))];
+    const said = await lotEventsOfCommand(scope, commandId);
+    if (entries.length === 0 && said.length === 0)
+      throw new Refusal('There is nothing left of this to take back.', 'commandId');
+    const ids = [...new Set([...entries.flatMap(({ lots }) => lots), ...said.map(({ lotId }) => lotId)])];
     await lotsById(scope, ids, true);
     for (const entry of entries.toReversed())
       await counterEntry(scope, entry.id, sender.commandId, sender.receivedAt);
@@ -25,24 +32,34 @@ export const undoEntry = command({
         'commandId',
       );
     const by = { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt };
-    let n = 0;
-    for (const [lotId, events] of await lotEventsOf(scope, ids))
-      for (const event of events.filter((one) => one.id.startsWith(`${commandId}-`))) {
-        await addLotEvents(
-          scope,
-          lotId,
-          [
-            {
-              kind: 'undone',
-              id: `${sender.commandId}-u${n}`,
-              eventId: event.id,
-              atSeconds: event.atSeconds,
-            },
-          ],
-          by,
-        );
-        n += 1;
-      }
-    return { entries: entries.length };
+    for (const [n, { lotId, event }] of said.entries()) {
+      const undone = {
+        kind: 'undone' as const,
+        id: `${sender.commandId}-u${n}`,
+        eventId: event.id,
+        atSeconds: event.atSeconds,
+      };
+      await addLotEvents(scope, lotId, [undone], by);
+      await follow(scope, lotId, event);
+    }
+    return { entries: entries.length + said.length };
   },
 });
+
+/** What a look or a heating had changed of the lot itself is as it was before. */
+async function follow(scope: FarmScope, lotId: string, event: RecordedLotEvent): Promise<void> {
+  const ripened = event.kind === 'looked' && event.seen === 'thickAndTart';
+  if (!ripened && event.kind !== 'heated') return;
+  const all = (await lotEventsOf(scope, [lotId])).get(lotId) ?? [];
+  const undone = new Set(all.flatMap((one) => (one.kind === 'undone' ? [one.eventId] : [])));
+  const standing = all.filter((one) => !undone.has(one.id));
+  if (ripened && !standing.some((one) => one.kind === 'looked' && one.seen === 'thickAndTart'))
+    await changeLot(scope, lotId, { ripened: false });
+  if (event.kind === 'heated') {
+    const last = standing.findLast((one) => one.kind === 'heated');
+    // Only what was raw is offered to be heated.
+    await changeLot(scope, lotId, {
+      treatment: last?.kind !== 'heated' ? 'raw' : last.how === 'boiled' ? 'boiled' : 'pasteurised',
+    });
+  }
+}

@@ -65,6 +65,71 @@ const animal = (change: Record<string, unknown>) => ({
 const sentAt = (farm: string, name: string, input: unknown, device: string, at: Date): Promise<Answer> =>
   carryOut(farm, { id: randomUUID(), farm, device, name, input, at: at.toISOString() });
 
+describe('what was said of a lot', () => {
+  const said = async (farm: string, lotId: string, ...events: object[]) => {
+    const id = randomUUID();
+    const answer = await send(
+      farm,
+      'lot.record',
+      { lotId, events: events.map((one, i) => ({ id: randomUUID(), atSeconds: morning + i, ...one })) },
+      id,
+    );
+    expect(answer).toMatchObject({ status: 'done' });
+    return id;
+  };
+  const lotNow = async (farm: string, lotId: string) =>
+    (await inFarm(farm, (scope) => lotsById(scope, [lotId]))).get(lotId)!;
+
+  it('is taken back with what followed from it: a look, a heating, a reading', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm);
+    const heated = await said(farm, lotId, { kind: 'heated', how: 'boiled', celsius: 100, minutes: 1 });
+    expect(await lotNow(farm, lotId)).toMatchObject({ treatment: 'boiled' });
+    expect(await send(farm, 'entry.undo', { commandId: heated })).toMatchObject({ status: 'done' });
+    expect(await lotNow(farm, lotId)).toMatchObject({ treatment: 'raw' });
+    expect(await send(farm, 'entry.undo', { commandId: heated })).toMatchObject({ status: 'refused' });
+
+    await said(farm, lotId, {
+      kind: 'soured',
+      route: 'mesophilic',
+      dose: 0.02,
+      culture: 'bought',
+      generation: 0,
+    });
+    const looked = await said(farm, lotId, { kind: 'looked', seen: 'thickAndTart' });
+    expect(await lotNow(farm, lotId)).toMatchObject({ ripened: true });
+    await send(farm, 'entry.undo', { commandId: looked });
+    expect(await lotNow(farm, lotId)).toMatchObject({ ripened: false });
+
+    const read = await said(farm, lotId, { kind: 'reading', celsius: 12 });
+    const readings = async () =>
+      (await pailView(farm)).lots
+        .find(({ id }) => id === lotId)!
+        .events.filter(({ kind }) => kind === 'reading');
+    const before = (await readings()).length;
+    await send(farm, 'entry.undo', { commandId: read });
+    const { events } = (await pailView(farm)).lots.find(({ id }) => id === lotId)!;
+    expect(before).toBe(1);
+    expect(events.filter(({ kind }) => kind === 'undone').length).toBeGreaterThanOrEqual(3);
+  });
+
+  it('that another look confirms stays so', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm);
+    await said(farm, lotId, {
+      kind: 'soured',
+      route: 'mesophilic',
+      dose: 0.02,
+      culture: 'bought',
+      generation: 0,
+    });
+    const first = await said(farm, lotId, { kind: 'looked', seen: 'thickAndTart' });
+    await said(farm, lotId, { kind: 'looked', seen: 'thickAndTart', ph: 4.8 });
+    await send(farm, 'entry.undo', { commandId: first });
+    expect(await lotNow(farm, lotId)).toMatchObject({ ripened: true });
+  });
+});
+
 describe('milk that comes in', () => {
   it('stands with its fat by breed and stage, and pours onto milk in the same vessel', async () => {
     const farm = await house.farm();

@@ -9,7 +9,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { ToolKey } from '@/core/churning/tools';
 import { tools } from '@/core/churning/tools';
-import type { Animal, HouseView, Vessel } from '@/server/house/views';
+import type { Vessel, WholeHouse } from '@/server/house/views';
 import { ToolSelect } from '../churning/ToolSelect';
 import { sizeRules } from '../churning/planDraft';
 import { useSay } from '../frame/FarmContext';
@@ -23,6 +23,7 @@ import { CreamDrawing } from '../vessel/CreamDrawing';
 import { vesselShapes } from '../vessel/shapes';
 import { Animals } from './Animals';
 import styles from './House.module.css';
+import { Ways } from './Ways';
 
 const kinds: Record<Vessel['kind'], string> = {
   churn: 'Churn',
@@ -37,7 +38,7 @@ const kinds: Record<Vessel['kind'], string> = {
   separator: 'Separator',
 };
 /** The house: what the maker owns, in drawings; then units, name and light. */
-export function House({ view }: { view: HouseView & { vessels: Vessel[]; animals: Animal[] } }) {
+export function House({ view }: { view: WholeHouse }) {
   const say = useSay();
   const outbox = useOutbox();
   const router = useRouter();
@@ -87,6 +88,8 @@ export function House({ view }: { view: HouseView & { vessels: Vessel[]; animals
         <AddVessel />
       </section>
       <Animals animals={view.animals} today={today} />
+
+      <Ways ways={view.ways} />
       <nav aria-label="Also here">
         <Button component={Link} href="/bench" variant="outlined">
           To the bench: every calculator by itself

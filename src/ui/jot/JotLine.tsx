@@ -140,7 +140,6 @@ export function JotLine({ view, batchId }: { view: PailView; batchId?: string | 
             'lot.record',
             { lotId: lot.id, events: [{ kind: 'reading', id: newId(), atSeconds, celsius: jot.celsius }] },
             `${lot.vessel!.name} reads ${say.temperature(jot.celsius)}.`,
-            false,
           );
         if (batchId) return onTheChurn(batchId, { kind: 'reading', celsius: jot.celsius });
         return 'A temperature of what? Name the vessel: “blue jar 6 C”.';

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useCallback, useState } from 'react';
+import type { Act } from '../frame/recent';
 import { useNotice } from '../frame/Notices';
 import { newId } from './newId';
 import { useOutbox } from './OutboxProvider';
@@ -22,7 +23,7 @@ export function useAct(): {
     input: Record<string, unknown>,
     says: string,
     /** False for what is no entry, and so cannot be taken back as one; or how else it is taken back. */
-    undoable?: boolean | (() => void),
+    undoable?: boolean | Act['undo'],
   ) => Promise<boolean>;
   refused: Refused | undefined;
   busy: boolean;
@@ -37,7 +38,7 @@ export function useAct(): {
       name: string,
       input: Record<string, unknown>,
       says: string,
-      undoable: boolean | (() => void) = true,
+      undoable: boolean | Act['undo'] = true,
     ) => {
       const id = newId();
       setRefused(undefined);
@@ -56,8 +57,7 @@ export function useAct(): {
           : says,
         ...(undoable && !parked
           ? {
-              undo:
-                typeof undoable === 'function' ? undoable : { name: 'entry.undo', input: { commandId: id } },
+              undo: undoable === true ? { name: 'entry.undo', input: { commandId: id } } : undoable,
             }
           : {}),
       });

@@ -235,7 +235,6 @@ function BeginSouring({ one, cultures, now }: { one: LotNow; cultures: readonly 
               ...(line ? { culture: { lotId: line.id, mass: culture } } : {}),
             },
             'It sours from now on. Clean vessel, loose cover.',
-            false,
           )
         }
       >
@@ -282,7 +281,6 @@ function Souring({ one, now }: { one: LotNow; now: number }) {
       'lot.record',
       { lotId: lot.id, events: [{ id: newId(), atSeconds: clockSeconds(), ...event }] },
       says,
-      false,
     );
   const chill = one.celsius > 10;
   return (

@@ -165,7 +165,6 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
         ],
       },
       `${places[placeOf[way.method]].name}: ${say.temperature(to)} ${say.when(clockSeconds() + (way.probeMinutes?.mid ?? 0) * 60, now)}.`,
-      false,
     );
 
   if (under && story)
@@ -231,7 +230,6 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
                   ],
                 },
                 'Back in the fridge.',
-                false,
               )
             }
           >

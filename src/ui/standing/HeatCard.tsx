@@ -109,7 +109,6 @@ export function HeatCard({ one }: { one: LotNow }) {
               ],
             },
             `${ways[way].how === 'boiled' ? 'Boiled' : 'Pasteurised'} at ${say.temperature(celsius!)}. Chill it fast now.`,
-            false,
           )
         }
       >

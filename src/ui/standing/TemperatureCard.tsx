@@ -61,7 +61,6 @@ export function TemperatureCard({ one, now, title }: { one: LotNow; now: number;
       'lot.record',
       { lotId: lot.id, events: [{ id: newId(), atSeconds: clockSeconds(), ...event }] },
       says,
-      false,
     );
   const here = times?.[place];
   const cold = celsius <= 5.2;
