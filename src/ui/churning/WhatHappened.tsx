@@ -1,6 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import { useState } from 'react';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { clockText } from '@/core/quantities/formatQuantity';
 import { useSay } from '../frame/FarmContext';
@@ -19,9 +20,11 @@ export function WhatHappened({
   record: LiveBatch['record'] | undefined;
 }) {
   const say = useSay();
+  // What can be pressed is drawn once the list is opened: a mark is on the screen the sooner.
+  const [open, setOpen] = useState(false);
   const elapsed = new Map(story.marks.map((mark) => [mark.id, mark]));
   return (
-    <details className={styles.log}>
+    <details className={styles.log} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>What happened so far ({story.events.length})</summary>
       <ol>
         {story.events.map((event) => {
@@ -42,7 +45,7 @@ export function WhatHappened({
                 ))}
                 {unsent.has(event.id) && <em> kept here, not sent yet</em>}
               </span>
-              {record && event.kind !== 'started' && (
+              {open && record && event.kind !== 'started' && (
                 <span className={styles.acts}>
                   {event.kind === 'mark' && (
                     <>
