@@ -31,10 +31,19 @@ const follow = async (page: Page, link: string) => {
 
 async function toTheWash(page: Page): Promise<void> {
   await page.getByRole('timer').first().waitFor();
-  for (const key of ['g', 'b', 's']) await page.keyboard.press(key);
+  let minutes = 0;
+  // The clock stands for the pictures: it is moved on by hand, so that one thing comes after another.
+  const later = () => page.clock.setFixedTime(new Date(new Date(clock).getTime() + (minutes += 3) * 60_000));
+  for (const key of ['g', 'b', 's']) {
+    await later();
+    await page.keyboard.press(key);
+  }
+  await later();
   await page.locator('button[data-act=drained]').click();
+  await later();
   await page.locator('button[data-act=washed-milky]').click();
   await page.getByText(/Washed once/).waitFor();
+  await page.mouse.move(0, 0);
 }
 
 const pictures: Picture[] = [

@@ -32,7 +32,7 @@ for (const unitSystem of ['metric', 'us', 'imperial'] as const)
     await reach(page, 'button.MuiButton-contained:not([disabled])');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('timer')).toBeVisible();
-    for (const key of ['t', 'w', 'u', 'w', 'g', 'b', 's']) await page.keyboard.press(key);
+    for (const key of ['t', 'w', 'u', 'w', 'p', 'p', 'g', 'b', 's']) await page.keyboard.press(key);
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Drain the buttermilk');
     await reach(page, 'button[data-act=drained]');
     await page.keyboard.press('Enter');

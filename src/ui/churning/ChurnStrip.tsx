@@ -99,7 +99,7 @@ export function ChurnStrip({
         <span className={styles.now} style={{ left: at(elapsed) }} />
       </div>
       {readings.length > 0 && (
-        <div className={styles.heat} aria-hidden>
+        <div className={styles.heat} data-one={readings.length === 1} aria-hidden>
           <svg viewBox="0 0 100 100" preserveAspectRatio="none">
             <polyline
               points={readings
