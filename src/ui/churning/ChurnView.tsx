@@ -221,7 +221,11 @@ export function ChurnView({ view }: { view: BatchView }) {
             )}
           </div>
         ) : null}
-        {live && !brokeHere && <Advice advice={live.advice} record={record} />}
+        {live && !brokeHere && (
+          <div className={styles.advice}>
+            <Advice advice={live.advice} record={record} />
+          </div>
+        )}
         {live && brokeHere && story.phase === 'churning' && (
           <p className={styles.more} role="status">
             {say.words(live.advice.says)}
@@ -299,22 +303,26 @@ export function ChurnView({ view }: { view: BatchView }) {
         {story.phase === 'abandoned' && (
           <p className={styles.more}>This batch was given up. Undo brings it back.</p>
         )}
-        <MakeDayJot view={view} story={story} record={record} />
-        <Foot
-          ref={foot}
-          view={view}
-          story={story}
-          record={record}
-          undo={undo}
-          last={last}
-          turns={turns}
-          onTurns={setTurns}
-          large={large.on}
-          onLarge={() => setLarge({ on: !large.on })}
-          onLook={setLooked}
-        />
-        {onPad && <Cautions cautions={churningCautions({ tool: story.tool, treatment: facts.treatment })} />}
-        <WhatHappened story={story} unsent={unsent} record={record} />
+        <div className={styles.below}>
+          <MakeDayJot view={view} story={story} record={record} />
+          <Foot
+            ref={foot}
+            view={view}
+            story={story}
+            record={record}
+            undo={undo}
+            last={last}
+            turns={turns}
+            onTurns={setTurns}
+            large={large.on}
+            onLarge={() => setLarge({ on: !large.on })}
+            onLook={setLooked}
+          />
+          {onPad && (
+            <Cautions cautions={churningCautions({ tool: story.tool, treatment: facts.treatment })} />
+          )}
+          <WhatHappened story={story} unsent={unsent} record={record} />
+        </div>
       </section>
       <KeySheet open={keySheet} onClose={() => setKeySheet(false)} />
       <Unseen role="status" aria-live="polite">

@@ -1,3 +1,4 @@
+import { keepsUntil } from '@/core/planning/todayRank';
 import type { Place } from '@/core/standing/places';
 import type { Milking, PailView, SeparationBefore, ShownLot, Use, Vessel } from '@/server/pail/views';
 
@@ -49,25 +50,33 @@ export function usualSkimUse(separations: readonly SeparationBefore[]): Use {
   return (last as Use | undefined) ?? 'pigs';
 }
 
+/** A topped-up tub is as old as its oldest part: fresh cream does not go onto what is past its time, unless it is frozen. */
+function pastItsTime({ oldestSeconds, treatment, events }: ShownLot, nowSeconds: number): boolean {
+  const placed = events.findLast((event) => event.kind === 'placed');
+  if (placed?.kind === 'placed' && placed.place === 'freezer') return false;
+  return nowSeconds - oldestSeconds > 3600 * keepsUntil({ kind: 'cream', raw: treatment === 'raw' });
+}
+
 /**
- * Where cream goes: onto cream of the same sort that already stands cold, or into a free vessel. Cream that is still
- * warm is chilled by itself while there is a vessel free for it (handbook §2).
+ * Where cream goes: onto cream of the same sort that already stands cold and keeps, or into a free vessel. Cream that is
+ * still warm is chilled by itself while there is a vessel free for it (handbook §2).
  */
 export function creamGoesTo(
-  view: Pick<PailView, 'lots' | 'vessels'>,
+  view: Pick<PailView, 'lots' | 'vessels' | 'nowSeconds'>,
   volume: number,
   blocked: boolean,
   warm = false,
 ): { vesselId: string | null; name: string; ontoCream?: boolean } {
   const tub = view.lots.find(
-    ({ kind, vessel, mass, ripened, blockedReason, details, events }) =>
-      kind === 'cream' &&
-      vessel &&
-      !ripened &&
-      details.cut !== 'top' &&
-      (blockedReason !== null) === blocked &&
-      !events.some((event) => event.kind === 'soured') &&
-      mass + volume < vessel.capacity,
+    (lot) =>
+      lot.kind === 'cream' &&
+      lot.vessel &&
+      !lot.ripened &&
+      lot.details.cut !== 'top' &&
+      (lot.blockedReason !== null) === blocked &&
+      !lot.events.some((event) => event.kind === 'soured') &&
+      !pastItsTime(lot, view.nowSeconds) &&
+      lot.mass + volume < lot.vessel.capacity,
   );
   const free = freeVessels(view, 'cream')
     .filter(({ capacity }) => capacity >= volume)
