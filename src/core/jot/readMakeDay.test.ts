@@ -17,6 +17,8 @@ describe('a jot on make day', () => {
     ['undo', { kind: 'undo' }],
     ['washed clear', { kind: 'washed', clarity: 'clear' }],
     ['gave up: the cat', { kind: 'abandoned', reason: 'the cat' }],
+    ['keep it whipped', { kind: 'abandoned', reason: 'Stopped at whipped cream' }],
+    ['churn again', { kind: 'resumed' }],
     ['took out a third', { kind: 'takenOut', share: 1 / 3 }],
     ['poured together', { kind: 'merged' }],
     ['greasy', { kind: 'felt', feel: 'greasy' }],

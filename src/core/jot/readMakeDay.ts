@@ -50,6 +50,9 @@ export type MakeDay =
   | { kind: 'undo' }
   | { kind: 'abandoned'; reason: string };
 
+/** Cream kept as whipped cream goes back to the shelf as it was, with this said of the batch. */
+export const whippedReason = 'Stopped at whipped cream';
+
 const stageWords: Record<string, MarkStage> = {
   thick: 'thickening',
   thickening: 'thickening',
@@ -84,7 +87,8 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
   if (stage) return { kind: 'mark', stage };
   if (/^undo( that)?$/.test(said)) return { kind: 'undo' };
   if (/^(next|another) load( in)?$/.test(said)) return { kind: 'load' };
-  if (/^(go on|going on|resume|resumed|on again|churn on)$/.test(said)) return { kind: 'resumed' };
+  if (/^(go on|going on|resume|resumed|on again|churn on|churn(ed)? again)$/.test(said))
+    return { kind: 'resumed' };
   if (/^pack(ed)?$/.test(said)) return { kind: 'packed' };
   const pause =
     /^(?:pause|paused|put by)(?: (?:for the night|overnight|till tomorrow))?(?: ?,? ?(?:in )?(?:the )?(fridge|bath|ice water|ice))?$/.exec(
@@ -97,6 +101,8 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
       ...(place ? { place: place.startsWith('ice') ? 'iceWater' : (place as 'fridge' | 'bath') } : {}),
     };
   }
+  if (/^(keep|kept|stop(ped)? at) (it )?whipped( cream)?$/.test(said))
+    return { kind: 'abandoned', reason: whippedReason };
   const gave = /^(?:gave|give) up(?:[:,]? (.*))?$/.exec(said);
   if (gave) return { kind: 'abandoned', reason: gave[1] ?? '' };
   if (/^-?\d+(?:[.,]\d+)? ?°? ?[cf]$/.test(said))

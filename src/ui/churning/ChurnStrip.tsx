@@ -46,6 +46,7 @@ export function ChurnStrip({
   const rows = rowsOf(marks.map((mark) => mark.elapsedSeconds / end));
   const starts = bands.map((stage) => (foreseen.stageMinutes[stage] ?? 0) * 60);
   const broke = (foreseen.breakMinutes?.mid ?? 0) * 60;
+  const grains = window && foreseen.stageMinutes.grains && foreseen.stageMinutes.grains * 60;
   const said = [
     window && `Break expected between ${clockText(window.low * 60)} and ${clockText(window.high * 60)}.`,
     ...marks.map(
@@ -73,6 +74,11 @@ export function ChurnStrip({
             </span>
           ) : null;
         })}
+        {grains !== undefined && grains < end && (
+          <span className={styles.band} style={{ left: at(grains), width: `calc(100% - ${at(grains)})` }}>
+            {stageSigns.grains.name}
+          </span>
+        )}
         {ghost && (
           <span
             className={styles.ghost}

@@ -8,6 +8,7 @@ import type { BatchEvent } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { ToolKey } from '@/core/churning/tools';
 import { tools } from '@/core/churning/tools';
+import { whippedReason } from '@/core/jot/readMakeDay';
 import type { Quantity } from '@/core/quantities/parseQuantity';
 import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../frame/FarmContext';
@@ -21,8 +22,6 @@ import { amountRules, sizeRules, temperatureRules } from './planDraft';
 import type { LiveBatch } from './useBatch';
 import styles from './Foot.module.css';
 
-/** Cream kept as whipped cream goes back to the shelf as it was, with this said of the batch. */
-const whippedReason = 'Stopped at whipped cream';
 /** g/mL of cold water. */
 const waterDensity = 1;
 
