@@ -44,15 +44,14 @@ export function DrainPanel({
     typed: '',
     washTyped: '',
   }));
-  const understood = understand(typed, amountRules(say.system));
-  const washIn = understand(washTyped, amountRules(say.system));
+  const understood = understand(typed, amountRules(say.system, 'buttermilk'));
+  const washIn = understand(washTyped, amountRules(say.system, 'water'));
   const wrong =
     (understood !== undefined && 'wrong' in understood) || (washIn !== undefined && 'wrong' in washIn);
   const expected = share * foreseen.butter.buttermilkMass + story.addedWater;
   const shutIn = trapped[story.gathered ?? 'grains'] * foreseen.butter.mass;
   function drain() {
     if (wrong) return;
-    forget();
     change({ typed: '', washTyped: '' });
     forget();
     const wash = washIn && 'quantity' in washIn ? { washIn: washIn.quantity.value } : {};

@@ -278,7 +278,7 @@ function WaterForm({ record, onDone }: FormProps) {
     <AmountForm
       label="Cold water added to loosen the cream"
       hint={system === 'metric' ? '60 ml' : '1/4 cup'}
-      rules={{ ...amountRules(system), bareUnit: system === 'metric' ? 'ml' : 'cups' }}
+      rules={{ ...amountRules(system, 'water'), bareUnit: system === 'metric' ? 'ml' : 'cups' }}
       button="It is in"
       enters={({ kind, value }) => {
         record({ kind: 'water', mass: kind === 'mass' ? value : value * waterDensity });

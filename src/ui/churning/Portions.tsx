@@ -45,7 +45,7 @@ export function Portions({
               ))}
             </span>
           )}
-          <PutRight portion={portion} story={story} water={water} record={record} />
+          {!portion.ghee && <PutRight portion={portion} story={story} water={water} record={record} />}
         </li>
       ))}
     </ul>

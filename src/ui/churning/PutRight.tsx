@@ -56,7 +56,8 @@ export function PutRight({
   const atHand = unsalted.reduce((sum, { mass }) => sum + mass, 0);
   const wanted = target && 'quantity' in target ? target.quantity.value : undefined;
   const fix =
-    wanted === undefined
+    // Half salt is no butter to put right.
+    wanted === undefined || portion.saltMass >= portion.mass / 2
       ? undefined
       : saltCorrect({
           butterMass: portion.mass,

@@ -54,7 +54,7 @@ export function WashPanel({
     coldTyped: string;
     where?: WashPlace;
   }>(`wash:${batchId}`, () => ({ typed: '', coldTyped: '' }));
-  const understood = understand(typed, amountRules(say.system));
+  const understood = understand(typed, amountRules(say.system, 'water'));
   const coldRead = understand(coldTyped, {
     system: say.system,
     kinds: ['temperature'],

@@ -15,7 +15,7 @@ export function WorkRow({ story, record }: { story: BatchStory; record: LiveBatc
   const say = useSay();
   const [typed, setTyped] = useState('');
   const understood = understand(typed, {
-    ...amountRules(say.system),
+    ...amountRules(say.system, 'water'),
     bareUnit: say.system === 'metric' ? 'ml' : 'fl oz',
   });
   const water = understood && 'quantity' in understood ? understood.quantity.value : undefined;

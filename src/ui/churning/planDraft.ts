@@ -49,12 +49,16 @@ const jugError = 0.03;
 const scaleError = 0.005;
 const scaleLeast = 2;
 
-export const amountRules = (system: UnitSystem): QuantityRules => ({
+/** An amount of cream, or of what else is measured by jug or scale on make day. */
+export const amountRules = (
+  system: UnitSystem,
+  what: 'cream' | 'water' | 'buttermilk' = 'cream',
+): QuantityRules => ({
   system,
   kinds: ['volume', 'mass'],
   bareUnit: { metric: 'L', us: 'qt', imperial: 'pt' }[system],
   check: ({ kind, value }) => {
-    if (value <= 0) return 'There has to be some cream: an amount above zero is needed.';
+    if (value <= 0) return `There has to be some ${what}: an amount above zero is needed.`;
     if (value > 500_000)
       return `That is ${Math.round(value / 1000)} ${kind === 'mass' ? 'kg' : 'L'}, more than a farm churns at once: check the unit.`;
     return undefined;

@@ -82,6 +82,8 @@ const Door = styled(Link)({
   fontWeight: 560,
   '&:hover': { background: 'var(--rim-faint)' },
   '&[aria-current]': { color: 'var(--rim)', background: 'var(--rim-faint)' },
+  // The bench is behind the last door where there is no room for it.
+  '@media (max-width: 980px)': { '&[href="/bench"]': { display: 'none' } },
   '@media (max-width: 720px)': {
     flexDirection: 'column',
     gap: 0,
@@ -91,7 +93,6 @@ const Door = styled(Link)({
     borderRadius: 0,
     flex: 1,
     minWidth: 0,
-    '&[href="/bench"]': { display: 'none' },
     justifyContent: 'center',
   },
 });
