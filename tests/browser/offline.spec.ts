@@ -47,7 +47,7 @@ test('the churn opens without the house, takes marks, and gives them once it is 
   await page.locator('[data-act=whipped]').first().click();
   await page.keyboard.press('g');
   await expect(page.locator('[data-act=break]').first()).toContainText('It broke');
-  await expect(page.getByText(/[23] kept here, not sent yet/)).toBeVisible();
+  await expect(page.getByText(/^[23] kept here, not sent yet$/)).toBeVisible();
   await expectSound(page);
   await page.reload();
   await expect(page.locator('[data-act=break]').first()).toContainText('It broke');
