@@ -179,6 +179,15 @@ export function SkimGauge({
     ...freeVessels(view, 'cream')
       .filter(({ id }) => id !== usual.vesselId)
       .map(({ id, name, capacity }) => ({ key: id, name, small: say.volume(capacity) })),
+    // Other cream of its sort, such as a frozen collecting tub.
+    ...view.lots.flatMap((cream) =>
+      cream.kind === 'cream' &&
+      cream.vessel &&
+      cream.vessel.id !== usual.vesselId &&
+      (cream.blockedReason !== null) === (lot.blockedReason !== null)
+        ? [{ key: cream.vessel.id, name: cream.vessel.name, small: 'onto its cream' }]
+        : [],
+    ),
     { key: 'none', name: 'A jar', small: 'no name' },
   ];
   const goat = (lot.details.species ?? 'cow') !== 'cow';
