@@ -184,21 +184,18 @@ async function churn(browser: Browser, farm: string, number: number): Promise<st
  * is dead: it is opened again, as a maker would. No mark was made yet.
  */
 async function prepare(page: Page, batchId: string): Promise<void> {
-  for (let tries = 0; ; tries += 1) {
-    try {
-      await page.waitForFunction(
-        async () =>
-          navigator.serviceWorker.controller !== null &&
-          (await (await caches.open('immulgo')).match('/offline')) !== undefined,
-        undefined,
-        { timeout: 30_000, polling: 200 },
-      );
-      return;
-    } catch (error) {
-      if (tries === 10) throw error;
-      await open(page, batchId);
-    }
+  const ready = () =>
+    page.evaluate(
+      async () =>
+        navigator.serviceWorker.controller !== null &&
+        (await (await caches.open('immulgo')).match('/offline')) !== undefined,
+    );
+  for (let tries = 0; tries < 200; tries += 1) {
+    if (await ready().catch(() => false)) return;
+    await sleep(300);
+    if (tries % 60 === 59) await open(page, batchId);
   }
+  throw new Error('A device could not be prepared to go without the house.');
 }
 
 async function open(page: Page, batchId: string): Promise<void> {

@@ -6,9 +6,11 @@ test.use({ serviceWorkers: 'allow' });
 /** Waits until this device could open the churn without the house. */
 const prepared = async (page: Page) => {
   await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-  await page.waitForFunction(
-    async () => (await (await caches.open('immulgo')).match('/offline')) !== undefined,
-  );
+  await expect
+    .poll(() =>
+      page.evaluate(async () => (await (await caches.open('immulgo')).match('/offline')) !== undefined),
+    )
+    .toBe(true);
   // What the house said of the plan is asked for when the worker is ready, and kept.
   await expect
     .poll(() =>
