@@ -36,15 +36,24 @@ const startServer = () => {
 };
 const startDatabase = () => execFileSync('sh', ['-c', DATABASE_START!], { stdio: 'ignore' });
 
+/** Waits until server and database answer; what did not come up again is set up once more, and at last given up. */
 async function answers(): Promise<void> {
-  for (;;) {
-    const ok = await fetch(`${address}/api/health`).then(
+  for (let tries = 1; tries <= 1800; tries += 1) {
+    const ok = await fetch(`${address}/api/health`, { signal: AbortSignal.timeout(5000) }).then(
       (response) => response.ok,
       () => false,
     );
     if (ok) return;
     await sleep(100);
+    if (tries % 300 !== 0) continue;
+    if (server!.exitCode !== null || server!.signalCode !== null) startServer();
+    try {
+      startDatabase();
+    } catch {
+      // It runs, or will the next time.
+    }
   }
+  throw new Error('Server and database did not come up again.');
 }
 
 function killDatabase(): void {

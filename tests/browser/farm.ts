@@ -144,6 +144,15 @@ export async function countWork(page: Page): Promise<() => Promise<{ taps: numbe
 
 /** No serious accessibility trouble, and nothing that needs scrolling sideways. */
 export async function expectSound(page: Page): Promise<void> {
+  // A button that is just changing its colour is judged once it has changed.
+  await page.evaluate(() =>
+    Promise.all(
+      document
+        .getAnimations()
+        .filter(({ effect }) => effect?.getComputedTiming().endTime !== Infinity)
+        .map((one) => one.finished.catch(() => undefined)),
+    ),
+  );
   const { violations } = await new AxeBuilder({ page }).analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(
