@@ -92,17 +92,33 @@ export const chanceOfBreaking = (possibilities: readonly Possibility[]): number 
   );
 
 /**
- * Quantiles of the minutes of churning until the break, among the ways in which it breaks: the weights spread evenly
- * between neighbouring paces, on the logarithm.
+ * Quantiles of the minutes of churning until the break, among the ways in which it breaks.
  * @returns undefined when no way breaks
  */
-export function breakQuantiles(
+export const breakQuantiles = (
   possibilities: readonly Possibility[],
   probabilities: readonly number[],
+): number[] | undefined =>
+  quantilesOf(
+    possibilities.flatMap(({ breakMinutes, weight }) =>
+      breakMinutes === undefined ? [] : [{ minutes: breakMinutes, weight }],
+    ),
+    probabilities,
+  );
+
+/**
+ * Quantiles of weighed times: the weights spread evenly between neighbours, on the logarithm.
+ * @param times minutes, each with its weight
+ * @param probabilities 0 … 1, rising
+ * @returns minutes, or undefined when nothing has weight
+ */
+export function quantilesOf(
+  times: readonly { minutes: number; weight: number }[],
+  probabilities: readonly number[],
 ): number[] | undefined {
-  const points = possibilities
-    .filter((one) => one.breakMinutes !== undefined && one.weight > 0)
-    .map(({ breakMinutes, weight }) => ({ x: Math.log(Math.max(1e-3, breakMinutes!)), weight }))
+  const points = times
+    .filter(({ weight }) => weight > 0)
+    .map(({ minutes, weight }) => ({ x: Math.log(Math.max(1e-3, minutes)), weight }))
     .sort((a, b) => a.x - b.x);
   if (points.length === 0) return undefined;
   const total = points.reduce((sum, { weight }) => sum + weight, 0);

@@ -4,6 +4,7 @@ import { churningCautions } from '../keeping/cautions';
 import { estimateSchema, predictedEntries, ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
+import type { Possibility } from './belief';
 import { believe, breakQuantiles, chanceOfBreaking, clockOf } from './belief';
 import { churnEffects } from './churnEffects';
 import { churnEntries, standingBefore } from './churnInput';
@@ -79,22 +80,38 @@ export function paceFor({ batches, day: today, tool, churn }: LiveInput) {
     : paceOf(learnPace(batches, today), { day: today, tool, ...(churn === undefined ? {} : { churn }) });
 }
 
-/**
- * When it will break: the tool's usual, learned from the maker's own batches ({@link learnPace}), updated by the marks
- * and readings so far ({@link believe}).
- * @param pace what is known of it before this churning, when that was learned already
- * @throws {CalculationError} when a mark lies ahead of the time elapsed
- */
-export function breakTime(input: LiveInput, pace: ChurnPace = paceFor(input)): BreakTime {
-  const { marks, elapsedMinutes, happenings, tool, temperature, hardness } = input;
+/** The last mark and the time gone by, minutes on the clock. */
+function clockNow({ marks, elapsedMinutes }: LiveInput) {
   const last = marks.reduce((latest, { atMinutes }) => Math.max(latest, atMinutes), 0);
   if (elapsedMinutes > 0 && last > elapsedMinutes + 1e-6)
     throw new CalculationError(
       `marks: one at ${last} min was given; elapsedMinutes is only ${elapsedMinutes}.`,
       'marks',
     );
-  const elapsed = Math.max(elapsedMinutes, last);
-  const possibilities = believe(input, pace, marks, elapsed);
+  return { last, elapsed: Math.max(elapsedMinutes, last) };
+}
+
+/**
+ * All the ways this churning may be going by now ({@link believe}).
+ * @throws {CalculationError} when a mark lies ahead of the time elapsed
+ */
+export const possibleNow = (input: LiveInput, pace: ChurnPace): Possibility[] =>
+  believe(input, pace, input.marks, clockNow(input).elapsed);
+
+/**
+ * When it will break: the tool's usual, learned from the maker's own batches ({@link learnPace}), updated by the marks
+ * and readings so far ({@link believe}).
+ * @param pace what is known of it before this churning, when that was learned already
+ * @param possibilities the ways it may be going, when they were worked out already
+ * @throws {CalculationError} when a mark lies ahead of the time elapsed
+ */
+export function breakTime(
+  input: LiveInput,
+  pace: ChurnPace = paceFor(input),
+  possibilities: readonly Possibility[] = possibleNow(input, pace),
+): BreakTime {
+  const { marks, happenings, tool, temperature, hardness } = input;
+  const { last, elapsed } = clockNow(input);
   const chance = chanceOfBreaking(possibilities);
   const quantiles = chance >= 0.5 ? breakQuantiles(possibilities, [0.05, 0.5, 0.95]) : undefined;
   const window = quantiles && { low: quantiles[0]!, mid: quantiles[1]!, high: quantiles[2]! };

@@ -3,9 +3,13 @@ import type { Estimate } from '../quantities/estimate';
 import { priorPace } from './churnPace';
 import type { ChurnPace } from './churnPace';
 import { homogenisedFactor, usualRoom } from './churnInput';
+import type { CoursePoint } from './course';
+import { courseOf } from './course';
 import { expectedButter } from './expectedButter';
 import type { ExpectedButter } from './expectedButter';
 import { simulateChurn } from './simulateChurn';
+import type { StageTimes } from './stageTimes';
+import { foreseenStageTimes } from './stageTimes';
 import type { Stage } from './stages';
 import type { ToolKey } from './tools';
 import { churnOf, tools } from './tools';
@@ -43,6 +47,10 @@ export interface Foreseen {
   breakMinutes: Estimate | undefined;
   /** Middle times of the stages, minutes. */
   stageMinutes: Partial<Record<Stage, number>>;
+  /** How sure those are. */
+  stageTimes: StageTimes;
+  /** How temperature and load are expected to go. */
+  course: CoursePoint[];
   cooler: Glimpse;
   warmer: Glimpse;
   /** At the temperature this tool likes with this fat: what to aim for when here is no good. */
@@ -93,13 +101,16 @@ export function foresee(cream: CreamInChurn, pace: ChurnPace = priorPace): Fores
   const here = run(cream.temperature);
   const logSd = Math.hypot(pace.logSd, pace.scatter) * (cream.homogenised ? 2 : 1);
   const buttermilkFat = logEstimate(here.buttermilkFat, buttermilkScatter);
+  const stageMinutes = Object.fromEntries(
+    Object.entries(here.reached).map(([stage, seconds]) => [stage, seconds / 60]),
+  );
   const lost = (fat: number) => 1 - expectedButter(cream, fat).churnEfficiency;
   return {
     outcome: here.outcome,
     breakMinutes: here.breakSeconds === undefined ? undefined : logEstimate(here.breakSeconds / 60, logSd),
-    stageMinutes: Object.fromEntries(
-      Object.entries(here.reached).map(([stage, seconds]) => [stage, seconds / 60]),
-    ),
+    stageMinutes,
+    stageTimes: foreseenStageTimes(stageMinutes, logSd),
+    course: courseOf(here.moments),
     cooler: glimpse(cream.temperature - otherWay),
     warmer: glimpse(cream.temperature + otherWay),
     better: glimpse(tools[cream.tool].referenceTemperature + cream.hardness),

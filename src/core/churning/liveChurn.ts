@@ -3,11 +3,15 @@ import { adviseChurn } from './adviseChurn';
 import type { BatchFacts, EventOf, PausePlace } from './batchEvents';
 import type { BatchStory } from './batchStory';
 import type { BreakTime, LiveInput } from './breakTime';
-import { breakTime } from './breakTime';
+import { breakTime, possibleNow } from './breakTime';
 import type { ChurnHappening } from './churnInput';
-import { usualRoom } from './churnInput';
+import { standingBefore, usualRoom } from './churnInput';
 import type { ChurnPace } from './churnPace';
 import { priorPace } from './churnPace';
+import type { CoursePoint } from './course';
+import { courseOf, middleWay } from './course';
+import type { StageTimes } from './stageTimes';
+import { believedStageTimes } from './stageTimes';
 import { tools } from './tools';
 
 /** Temperatures of places nobody measured, °C (handbook §6.12, §7; engineering estimates). */
@@ -23,6 +27,10 @@ const shortest = 0.05;
 export interface LiveChurn {
   breakTime: BreakTime;
   advice: Advice;
+  /** When each stage comes, as it is believed now. */
+  stageTimes: StageTimes;
+  /** How temperature and load most likely go, from the start to its grains. */
+  course: CoursePoint[];
 }
 
 /**
@@ -138,5 +146,12 @@ export function liveChurn({
   input: LiveInput;
   pace?: ChurnPace | undefined;
 }): LiveChurn {
-  return { breakTime: breakTime(input, pace), advice: adviseChurn(input, pace) };
+  const possibilities = possibleNow(input, pace);
+  const churnedAt = (clock: number) => Math.max(0, clock - standingBefore(input.happenings, clock));
+  return {
+    breakTime: breakTime(input, pace, possibilities),
+    advice: adviseChurn(input, pace),
+    stageTimes: believedStageTimes(possibilities, churnedAt),
+    course: courseOf(middleWay(possibilities).run.moments, churnedAt),
+  };
 }

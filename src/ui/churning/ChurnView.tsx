@@ -19,7 +19,7 @@ import { useChimeEach } from '../pail/useChime';
 import { Unseen } from '../theme/Enamel';
 import { CreamDrawing } from '../vessel/CreamDrawing';
 import { Advice } from './Advice';
-import { ChurnStrip } from './ChurnStrip';
+import { ChurnStrip } from './strip/ChurnStrip';
 import { DrainPanel } from './DrainPanel';
 import type { FootHandle, Turns } from './Foot';
 import { Foot } from './Foot';
@@ -78,7 +78,7 @@ export function ChurnView({ view }: { view: BatchView }) {
     [facts, story.tool, story.capacity, share, view.pace],
   );
   const live = useLive(view, story, now);
-  const window = liveWindow(foreseen, live?.breakTime);
+  const window = liveWindow(foreseen, live);
   useScreenAwake(story.phase === 'churning');
   const brokeHere = story.marks.some(({ stage, load }) => stage === 'break' && load === story.load);
   const runs = story.phase === 'churning' && !brokeHere;
@@ -221,7 +221,7 @@ export function ChurnView({ view }: { view: BatchView }) {
             )}
           </div>
         ) : null}
-        {live && !brokeHere && (
+        {live && !brokeHere && story.phase !== 'stopped' && (
           <div className={styles.advice}>
             <Advice advice={live.advice} record={record} />
           </div>

@@ -68,6 +68,11 @@ export function Foot({
   const say = useSay();
   const [open, setOpen] = useState<Open>();
   const toggle = (what: Open) => setOpen(open === what ? undefined : what);
+  /** Written down: back to the top, where the next mark waits for the thumb. */
+  const done = () => {
+    setOpen(undefined);
+    window.scrollTo({ top: 0 });
+  };
   useImperativeHandle(ref, () => ({ open: setOpen }));
   const live = story.phase !== 'abandoned';
   const standing = story.phase !== 'churning' && story.phase !== 'paused';
@@ -119,9 +124,9 @@ export function Foot({
           </>
         )}
       </div>
-      {open === 'temperature' && <TemperatureForm record={record} onDone={() => setOpen(undefined)} />}
-      {open === 'water' && <WaterForm record={record} onDone={() => setOpen(undefined)} />}
-      {open === 'tool' && <ToolForm view={view} record={record} onDone={() => setOpen(undefined)} />}
+      {open === 'temperature' && <TemperatureForm record={record} onDone={done} />}
+      {open === 'water' && <WaterForm record={record} onDone={done} />}
+      {open === 'tool' && <ToolForm view={view} record={record} onDone={done} />}
       {open === 'loads' && (
         <Enamel className={styles.wide} aria-label="Split or merge">
           <div className={styles.row}>
@@ -137,7 +142,7 @@ export function Foot({
                 variant="outlined"
                 onClick={() => {
                   record({ kind: 'takenOut', share });
-                  setOpen(undefined);
+                  done();
                 }}
               >
                 {name}
@@ -148,7 +153,7 @@ export function Foot({
               disabled={!waits}
               onClick={() => {
                 record({ kind: 'merged' });
-                setOpen(undefined);
+                done();
               }}
             >
               Pour the next load in too
@@ -163,7 +168,7 @@ export function Foot({
                   onClick={() => {
                     record({ kind: 'load', beside: true, ...churn });
                     onLook(undefined);
-                    setOpen(undefined);
+                    done();
                   }}
                 >
                   Next load now, in {name}
@@ -191,7 +196,7 @@ export function Foot({
           <Quiet>It rings at each, on this device.</Quiet>
         </Enamel>
       )}
-      {open === 'abandon' && <AbandonForm record={record} onDone={() => setOpen(undefined)} />}
+      {open === 'abandon' && <AbandonForm record={record} onDone={done} />}
     </div>
   );
 }

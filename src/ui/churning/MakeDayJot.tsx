@@ -1,7 +1,5 @@
 'use client';
 
-import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { CalculationError } from '@/core/calculation';
 import type { BatchStory } from '@/core/churning/batchStory';
@@ -9,7 +7,7 @@ import { readMakeDay } from '@/core/jot/readMakeDay';
 import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../frame/FarmContext';
 import { useNotice } from '../frame/Notices';
-import jot from '../jot/JotLine.module.css';
+import { JotField } from '../jot/JotField';
 import { eventWords } from './eventWords';
 import { butterEvent, makeDayEvents, reweighedEvent } from './makeDayEvents';
 import type { LiveBatch } from './useBatch';
@@ -67,41 +65,18 @@ export function MakeDayJot({
     }
   }
   return (
-    <form
-      className={jot.jot}
-      onSubmit={(event) => {
-        event.preventDefault();
-        write();
+    <JotField
+      id="make-day-jot"
+      typed={typed}
+      onTyped={(to) => {
+        setTyped(to);
+        setWrong(undefined);
       }}
-    >
-      <TextField
-        label="Jot it down"
-        id="make-day-jot"
-        value={typed}
-        onChange={(event) => {
-          setTyped(event.target.value);
-          setWrong(undefined);
-        }}
-        error={wrong !== undefined}
-        helperText={wrong}
-        placeholder={
-          say.system === 'us' ? 'broke · 60 F · butter 1 lb salted' : 'broke · 15 C · butter 612 g salted'
-        }
-        fullWidth
-        slotProps={{
-          htmlInput: {
-            autoComplete: 'off',
-            autoCapitalize: 'off',
-            spellCheck: false,
-            maxLength: 120,
-            enterKeyHint: 'done',
-          },
-          formHelperText: { 'aria-live': 'polite', sx: { fontSize: '0.95rem' } },
-        }}
-      />
-      <Button type="submit" variant="outlined" disabled={typed.trim() === ''} sx={{ minHeight: 56 }}>
-        Write
-      </Button>
-    </form>
+      onWrite={write}
+      wrong={wrong}
+      example={
+        say.system === 'us' ? 'broke · 60 F · butter 1 lb salted' : 'broke · 15 C · butter 612 g salted'
+      }
+    />
   );
 }

@@ -1,20 +1,21 @@
-import type { BreakTime } from '@/core/churning/breakTime';
 import type { Foreseen } from '@/core/churning/foresee';
+import type { LiveChurn } from '@/core/churning/liveChurn';
+import { middleOf } from '@/core/churning/stageTimes';
 
 /**
- * What was foreseen, with the break as it is believed now: the stages ahead move with it. Before the first live answer
- * it is what was foreseen.
+ * What was foreseen, with break, stages, temperature and load as they are believed now. Before the first live answer it
+ * is what was foreseen.
  */
-export function liveWindow(foreseen: Foreseen, live: BreakTime | undefined): Foreseen {
+export function liveWindow(foreseen: Foreseen, live: LiveChurn | undefined): Foreseen {
   if (!live) return foreseen;
-  const moved =
-    live.breakMinutes && foreseen.breakMinutes ? live.breakMinutes.mid / foreseen.breakMinutes.mid : 1;
   return {
     ...foreseen,
-    outcome: live.outcome,
-    breakMinutes: live.breakMinutes,
+    outcome: live.breakTime.outcome,
+    breakMinutes: live.breakTime.breakMinutes,
     stageMinutes: Object.fromEntries(
-      Object.entries(foreseen.stageMinutes).map(([stage, minutes]) => [stage, minutes * moved]),
+      Object.entries(live.stageTimes).map(([stage, times]) => [stage, middleOf(times)]),
     ),
+    stageTimes: live.stageTimes,
+    course: live.course,
   };
 }

@@ -15,10 +15,15 @@ const tellsEvery = { quick: 4, slow: 20 } as const;
  * The churning as the model sees it now, told again after every mark and reading and as time goes by without a break.
  * Worked out beside the page, so that no mark waits for it; undefined until the first answer.
  */
-export function useLive(view: BatchView, story: BatchStory, now: number): LiveChurn | undefined {
+export function useLive(
+  view: Pick<BatchView, 'facts' | 'pace'>,
+  story: BatchStory,
+  now: number,
+): LiveChurn | undefined {
   const every = isQuick(story.tool) ? tellsEvery.quick : tellsEvery.slow;
-  const at = Math.floor(now / every) * every;
-  const asks = story.phase === 'churning' || story.phase === 'paused';
+  const asks = story.phase === 'churning' || story.phase === 'paused' || story.phase === 'stopped';
+  // What has stopped is told once.
+  const at = story.phase === 'stopped' ? 0 : Math.floor(now / every) * every;
   const latest = story.events.at(-1)?.atSeconds ?? 0;
   const input = useMemo(
     () => (asks ? liveLoad(view.facts, story, Math.max(at, latest)) : undefined),

@@ -1,7 +1,5 @@
 'use client';
 
-import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { CalculationError } from '@/core/calculation';
@@ -21,7 +19,7 @@ import { makeDayEvents } from '../churning/makeDayEvents';
 import { creamGoesTo, likeYesterday, toUse, usualSkimUse } from '../pail/usual';
 import { milkCommand } from '../pail/milkCommand';
 import { fatOfCut } from '../standing/useRises';
-import styles from './JotLine.module.css';
+import { JotField } from './JotField';
 
 /** One line that takes what a maker would jot on the door frame, and says back what it became. */
 export function JotLine({ view, batchId }: { view: PailView; batchId?: string | undefined }) {
@@ -180,40 +178,17 @@ export function JotLine({ view, batchId }: { view: PailView; batchId?: string | 
     );
   }
 
-  const message = wrong ?? refused?.message;
   return (
-    <form
-      className={styles.jot}
-      onSubmit={(event) => {
-        event.preventDefault();
-        void send();
+    <JotField
+      typed={typed}
+      onTyped={(to) => {
+        setTyped(to);
+        setWrong(undefined);
       }}
-    >
-      <TextField
-        label="Jot it down"
-        value={typed}
-        onChange={(event) => {
-          setTyped(event.target.value);
-          setWrong(undefined);
-        }}
-        error={message !== undefined}
-        helperText={message}
-        placeholder={`${say.system === 'metric' ? '11.2' : '3 gal'} ${view.animals.find(({ milked }) => milked)?.name.toLowerCase() ?? 'herd'}`}
-        fullWidth
-        slotProps={{
-          htmlInput: {
-            autoComplete: 'off',
-            autoCapitalize: 'off',
-            spellCheck: false,
-            maxLength: 120,
-            enterKeyHint: 'done',
-          },
-          formHelperText: { 'aria-live': 'polite', sx: { fontSize: '0.95rem' } },
-        }}
-      />
-      <Button type="submit" variant="outlined" disabled={busy || typed.trim() === ''} sx={{ minHeight: 56 }}>
-        Write
-      </Button>
-    </form>
+      onWrite={() => void send()}
+      wrong={wrong ?? refused?.message}
+      example={`${say.system === 'metric' ? '11.2' : '3 gal'} ${view.animals.find(({ milked }) => milked)?.name.toLowerCase() ?? 'herd'}`}
+      busy={busy}
+    />
   );
 }

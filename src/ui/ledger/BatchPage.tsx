@@ -10,7 +10,7 @@ import { tools } from '@/core/churning/tools';
 import { fatMethods } from '@/core/dairy/creamFat';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { BatchView } from '@/server/churning/views';
-import { ChurnStrip } from '../churning/ChurnStrip';
+import { ChurnStrip } from '../churning/strip/ChurnStrip';
 import { useBatch } from '../churning/useBatch';
 import { VerdictPanel } from '../churning/VerdictPanel';
 import { WhatHappened } from '../churning/WhatHappened';
@@ -63,7 +63,7 @@ export function BatchPage({ view }: { view: BatchView }) {
         <p className={styles.facts}>
           <Link href={`/shelf/${view.creamLotId}`}>Its whole way, from the milkings to the pats</Link>
         </p>
-        <ChurnStrip story={story} foreseen={foreseen} elapsed={elapsed} />
+        <ChurnStrip story={story} foreseen={foreseen} prior={foreseen} elapsed={elapsed} />
         <WhatHappened story={story} unsent={unsent} record={record} />
       </section>
     </article>

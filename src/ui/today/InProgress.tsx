@@ -14,7 +14,9 @@ import { useNow } from '../frame/useNow';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { CreamDrawing } from '../vessel/CreamDrawing';
 import { inTheChurn } from '../churning/stageNow';
-import { ChurnStrip } from '../churning/ChurnStrip';
+import { ChurnStrip } from '../churning/strip/ChurnStrip';
+import { liveWindow } from '../churning/liveWindow';
+import { useLive } from '../churning/useLive';
 import { nextWords } from '../churning/nextWords';
 import { phaseWords } from '../churning/words';
 import styles from './InProgress.module.css';
@@ -26,6 +28,7 @@ export function InProgress({ batch }: { batch: TodayView['inProgress'][number] }
   const { facts, number, id, events, pace } = batch;
   const story = useMemo(() => batchStory(facts, events), [facts, events]);
   const foreseen = useMemo(() => foresee(creamInChurn(facts), pace), [facts, pace]);
+  const window = liveWindow(foreseen, useLive(batch, story, now));
   const elapsed = elapsedAt(story.clock, now);
   return (
     <Enamel className={styles.batch} aria-labelledby={`batch-${id}`}>
@@ -47,7 +50,7 @@ export function InProgress({ batch }: { batch: TodayView['inProgress'][number] }
             {story.phase === 'churning' && <>, {clockText(elapsed)}</>}
           </h1>
           <p className={styles.next}>
-            {nextWords(story, foreseen, elapsed, story.readings.at(-1)?.temperature, say).next}
+            {nextWords(story, window, elapsed, story.readings.at(-1)?.temperature, say).next}
           </p>
         </div>
         <Button
@@ -62,7 +65,7 @@ export function InProgress({ batch }: { batch: TodayView['inProgress'][number] }
         </Button>
         {story.phase === 'churning' && (
           <div className={styles.strip}>
-            <ChurnStrip story={story} foreseen={foreseen} elapsed={elapsed} />
+            <ChurnStrip story={story} foreseen={window} prior={foreseen} elapsed={elapsed} brief />
           </div>
         )}
       </div>

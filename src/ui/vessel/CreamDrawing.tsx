@@ -6,19 +6,29 @@ import { scatter } from './scatter';
 import type { Shape } from './shapes';
 import { shapes } from './shapes';
 
-/** How the cream looks at each stage: how far air lifts it, and how its fat is gathered. */
-const looks: Record<
-  Stage,
-  { lift: number; drops: number; radius: number; gathered: number; ragged: number }
-> = {
-  fluid: { lift: 1, drops: 220, radius: 2.1, gathered: 0, ragged: 1 },
-  thickening: { lift: 1.3, drops: 200, radius: 2.9, gathered: 0, ragged: 7 },
-  whipped: { lift: 1.75, drops: 190, radius: 4.2, gathered: 0.02, ragged: 24 },
-  grainy: { lift: 1.5, drops: 130, radius: 6, gathered: 0.1, ragged: 15 },
-  break: { lift: 1.08, drops: 62, radius: 7.5, gathered: 0.45, ragged: 5 },
-  grains: { lift: 1.02, drops: 44, radius: 9, gathered: 0.5, ragged: 3 },
-  mass: { lift: 1, drops: 46, radius: 12, gathered: 0.05, ragged: 2 },
+/**
+ * How the cream looks at each stage: how far air lifts it, its bubbles with fat about them, and how the rest of its fat
+ * is gathered.
+ */
+interface Look {
+  lift: number;
+  bubbles: number;
+  drops: number;
+  radius: number;
+  gathered: number;
+  ragged: number;
+}
+const looks: Record<Stage, Look> = {
+  fluid: { lift: 1, bubbles: 0, drops: 220, radius: 2.1, gathered: 0, ragged: 1 },
+  thickening: { lift: 1.3, bubbles: 34, drops: 210, radius: 2.3, gathered: 0, ragged: 7 },
+  whipped: { lift: 1.75, bubbles: 96, drops: 260, radius: 2.5, gathered: 0.02, ragged: 24 },
+  grainy: { lift: 1.5, bubbles: 12, drops: 250, radius: 4.2, gathered: 0.1, ragged: 13 },
+  break: { lift: 1.08, bubbles: 0, drops: 62, radius: 7.5, gathered: 0.45, ragged: 5 },
+  grains: { lift: 1.02, bubbles: 0, drops: 44, radius: 9, gathered: 0.5, ragged: 3 },
+  mass: { lift: 1, bubbles: 0, drops: 46, radius: 12, gathered: 0.05, ragged: 2 },
 };
+/** A bubble, px: it is all air, with a skin of fat. */
+const bubble = { radius: 6.5, skin: 2.4 };
 
 /**
  * A vessel with cream in it as it should look now. Fill height is amount; fat is drawn as yellow, gathered as the stage
@@ -116,13 +126,18 @@ function Cream({
   surface: number;
   depth: number;
   fat: number;
-  look: (typeof looks)[Stage];
+  look: Look;
 }) {
   const width = shape.right - shape.left;
   const waves = 6;
   const wave = width / waves;
   const top = `M${shape.left} ${surface}${Array.from({ length: waves }, (_, i) => `q${wave / 2} ${(i % 2 ? 0.5 : -1) * look.ragged} ${wave} 0`).join('')}`;
   const drops = scatter(Math.round(look.drops * Math.min(1, 0.35 + fat * 1.7)));
+  const bubbles = scatter(look.bubbles)
+    .map(({ x, y, size }) =>
+      circle(shape.left + x * width, surface + 6 + y * (depth - 10), bubble.radius * size * size),
+    )
+    .join('');
   const band = look.gathered > 0.3 ? depth * 0.62 : depth;
   return (
     <>
@@ -137,15 +152,27 @@ function Cream({
         d={drops
           .map(({ x, y, size }) => {
             const r = look.radius * size;
-            const left = shape.left + x * width - r;
-            const middle = surface + 3 + y * (band - 4) * (1 - look.gathered * 0.3);
-            return `M${left.toFixed(1)} ${middle.toFixed(1)}a${r.toFixed(1)} ${r.toFixed(1)} 0 1 0 ${(2 * r).toFixed(1)} 0a${r.toFixed(1)} ${r.toFixed(1)} 0 1 0 ${(-2 * r).toFixed(1)} 0`;
+            return circle(
+              shape.left + x * width,
+              surface + 3 + y * (band - 4) * (1 - look.gathered * 0.3),
+              r,
+            );
           })
           .join('')}
         fill="var(--fat)"
         stroke="var(--fat-edge)"
         strokeWidth="0.9"
       />
+      {look.bubbles > 0 && (
+        <>
+          <path d={bubbles} fill="none" stroke="var(--fat-edge)" strokeWidth={bubble.skin + 1.6} />
+          <path d={bubbles} fill="var(--enamel)" stroke="var(--fat)" strokeWidth={bubble.skin} />
+        </>
+      )}
     </>
   );
 }
+
+/** A circle as a path. */
+const circle = (x: number, y: number, r: number) =>
+  `M${(x - r).toFixed(1)} ${y.toFixed(1)}a${r.toFixed(1)} ${r.toFixed(1)} 0 1 0 ${(2 * r).toFixed(1)} 0a${r.toFixed(1)} ${r.toFixed(1)} 0 1 0 ${(-2 * r).toFixed(1)} 0`;
