@@ -8,9 +8,7 @@ import { batchStory } from '@/core/churning/batchStory';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { creamInChurn } from '@/core/churning/creamInChurn';
 import { foresee, paceRatio } from '@/core/churning/foresee';
-import { gheeDate } from '@/core/keeping/gheeDate';
-import { keepingDate } from '@/core/keeping/keepingDate';
-import { saltWays } from '@/core/salting/saltWays';
+import { portionCode, portionKept } from '@/core/keeping/portionKept';
 import {
   addEvents,
   batchById,
@@ -132,30 +130,11 @@ async function bookButter(
   const packed = story.events.findLast((event) => event.kind === 'packed')!;
   const madeAt = new Date(packed.atSeconds * 1000);
   const { timeZone } = await farmOf(scope);
-  const raw = facts.treatment === 'raw';
   for (const [i, portion] of story.portions.entries()) {
-    const ways = saltWays(
-      { way: 'mass', grams: portion.saltMass, kind: 'fine' },
-      portion.mass - portion.saltMass,
-      facts.creamVolume,
-    );
-    const made = localDate(madeAt, timeZone);
-    const kept = portion.ghee
-      ? gheeDate(made, portion.storage)
-      : keepingDate({
-          made,
-          storage: portion.storage,
-          washed: story.washes.length > 0,
-          salted: ways.keeps,
-          cultured: facts.ripened,
-          rawOrigin: raw,
-          freshHerbsOrGarlic: portion.additions.some(
-            (addition) => addition === 'herbs' || addition === 'garlic',
-          ),
-        });
+    const kept = portionKept(facts, story.washes.length > 0, portion, localDate(madeAt, timeZone));
     await putLot(scope, {
       id: portion.id,
-      code: `B${batch.number}${story.portions.length > 1 ? String.fromCharCode(97 + (i % 26)) : ''}${i > 25 ? Math.floor(i / 26) : ''}`,
+      code: portionCode(batch.number, i, story.portions.length),
       kind: portion.ghee ? 'ghee' : 'butter',
       batchId: batch.id,
       madeAt,

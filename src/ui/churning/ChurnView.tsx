@@ -6,6 +6,7 @@ import type { MarkStage } from '@/core/churning/stages';
 import { markStages, stageSigns } from '@/core/churning/stages';
 import { elapsedAt } from '@/core/churning/batchStory';
 import { creamInChurn } from '@/core/churning/creamInChurn';
+import { lastAct } from '@/core/churning/lastAct';
 import { foresee } from '@/core/churning/foresee';
 import { fillLimit, isQuick, tools } from '@/core/churning/tools';
 import { churningCautions } from '@/core/keeping/cautions';
@@ -93,9 +94,12 @@ export function ChurnView({ view }: { view: BatchView }) {
   const panel = jump.to && jump.after === story.events.length ? jump.to : story.next;
   const jumpTo = (to: Jump['to']) => setJump({ to, after: story.events.length });
   const mark = (stage: MarkStage) => record({ kind: 'mark', stage });
-  const last = story.events.filter((event) => event.kind !== 'started').at(-1);
+  const done = lastAct(story.events);
+  const last = done[0];
   const undo =
-    last && story.phase !== 'packed' ? () => record({ kind: 'undone', eventId: last.id }) : undefined;
+    last && story.phase !== 'packed'
+      ? () => record(done.map(({ id }) => ({ kind: 'undone' as const, eventId: id })))
+      : undefined;
   const act = () => {
     if (panel === 'load') {
       setLooked(undefined);

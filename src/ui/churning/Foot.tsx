@@ -73,9 +73,13 @@ export function Foot({
     setOpen(undefined);
     window.scrollTo({ top: 0 });
   };
-  useImperativeHandle(ref, () => ({ open: setOpen }));
   const live = story.phase !== 'abandoned';
   const standing = story.phase !== 'churning' && story.phase !== 'paused';
+  // Once it is drained there is no cream in the churn to loosen, move or share out.
+  const creamy = !standing || story.phase === 'stopped';
+  useImperativeHandle(ref, () => ({
+    open: (what) => (creamy || what === 'temperature' || what === 'abandon') && setOpen(what),
+  }));
   const waits = story.loads.some(({ phase }) => phase === 'waiting');
   const besides = besidesOf(view, story.tool);
   return (
@@ -93,9 +97,11 @@ export function Foot({
             >
               Temperature
             </Button>
-            <Button variant="outlined" aria-expanded={open === 'water'} onClick={() => toggle('water')}>
-              Add water
-            </Button>
+            {creamy && (
+              <Button variant="outlined" aria-expanded={open === 'water'} onClick={() => toggle('water')}>
+                Add water
+              </Button>
+            )}
             {story.phase !== 'paused' && (
               <Button variant="outlined" onClick={() => record({ kind: 'paused' })} data-act="pause">
                 Pause
@@ -106,15 +112,20 @@ export function Foot({
                 Churn again
               </Button>
             )}
-            <Button variant="outlined" aria-expanded={open === 'tool'} onClick={() => toggle('tool')}>
-              Other tool
-            </Button>
-            <Button variant="outlined" aria-expanded={open === 'loads'} onClick={() => toggle('loads')}>
-              Split or merge
-            </Button>
-            <Button variant="outlined" aria-expanded={open === 'turns'} onClick={() => toggle('turns')}>
-              {turns.on ? `Turns of ${turns.seconds} s` : 'Turns'}
-            </Button>
+            {creamy && (
+              <>
+                {' '}
+                <Button variant="outlined" aria-expanded={open === 'tool'} onClick={() => toggle('tool')}>
+                  Other tool
+                </Button>
+                <Button variant="outlined" aria-expanded={open === 'loads'} onClick={() => toggle('loads')}>
+                  Split or merge
+                </Button>
+                <Button variant="outlined" aria-expanded={open === 'turns'} onClick={() => toggle('turns')}>
+                  {turns.on ? `Turns of ${turns.seconds} s` : 'Turns'}
+                </Button>
+              </>
+            )}
             <Button variant="outlined" aria-pressed={large} onClick={onLarge}>
               {large ? 'Usual type' : 'Large type'}
             </Button>
@@ -125,9 +136,9 @@ export function Foot({
         )}
       </div>
       {open === 'temperature' && <TemperatureForm record={record} onDone={done} />}
-      {open === 'water' && <WaterForm record={record} onDone={done} />}
-      {open === 'tool' && <ToolForm view={view} record={record} onDone={done} />}
-      {open === 'loads' && (
+      {creamy && open === 'water' && <WaterForm record={record} onDone={done} />}
+      {creamy && open === 'tool' && <ToolForm view={view} record={record} onDone={done} />}
+      {creamy && open === 'loads' && (
         <Enamel className={styles.wide} aria-label="Split or merge">
           <div className={styles.row}>
             {(
@@ -182,7 +193,7 @@ export function Foot({
           </Quiet>
         </Enamel>
       )}
-      {open === 'turns' && (
+      {creamy && open === 'turns' && (
         <Enamel className={styles.wide}>
           <Chips
             legend="A hand-over every"

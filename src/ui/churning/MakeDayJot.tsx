@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { CalculationError } from '@/core/calculation';
 import type { BatchStory } from '@/core/churning/batchStory';
+import { lastAct } from '@/core/churning/lastAct';
 import { readMakeDay } from '@/core/jot/readMakeDay';
 import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../frame/FarmContext';
@@ -34,10 +35,10 @@ export function MakeDayJot({
           `“${typed.trim()}” was not understood here. Say “broke”, “15 C”, “water 60 ml”, “drained 0.9 l”, “washed clear”, “butter 612 g salted”.`,
         );
       if (act.kind === 'undo') {
-        const last = story.events.filter(({ kind }) => kind !== 'started').at(-1);
-        if (!last) return setWrong('There is nothing to undo.');
-        record({ kind: 'undone', eventId: last.id });
-        notice({ says: `Undone: ${eventWords(last, say).short}.` });
+        const done = lastAct(story.events);
+        if (done.length === 0) return setWrong('There is nothing to undo.');
+        record(done.map(({ id }) => ({ kind: 'undone' as const, eventId: id })));
+        notice({ says: `Undone: ${eventWords(done[0]!, say).short}.` });
       } else {
         if (act.kind === 'packed' && story.portions.length === 0)
           return setWrong('There is no butter yet: say “butter 612 g salted”.');

@@ -2,6 +2,8 @@
 
 import Button from '@mui/material/Button';
 import type { BatchStory } from '@/core/churning/batchStory';
+import { portionCode, portionKept } from '@/core/keeping/portionKept';
+import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../frame/FarmContext';
 import styles from './PortionPanel.module.css';
 import { PutRight } from './PutRight';
@@ -10,16 +12,20 @@ import { pieceWords } from './words';
 
 /** What is weighed so far; a finished portion may join an earlier one, or be put right. */
 export function Portions({
+  view: { number, facts },
   story,
   water,
   record,
 }: {
+  view: Pick<BatchView, 'number' | 'facts'>;
   story: BatchStory;
   /** Water in the butter as it is believed. */
   water: number;
   record: LiveBatch['record'];
 }) {
   const say = useSay();
+  const packed = story.events.findLast(({ kind }) => kind === 'packed');
+  const made = packed && say.dateOf(packed.atSeconds);
   return (
     <ul className={styles.portions}>
       {story.portions.map((portion, i) => (
@@ -30,6 +36,12 @@ export function Portions({
               `, ${Math.round(portion.mass / portion.pieces.each)} ${pieceWords[portion.pieces.form][Math.round(portion.mass / portion.pieces.each) === 1 ? 'one' : 'many']}`}
             {portion.ghee && `, ${say.mass(portion.ghee.mass)} of ghee`}
           </span>
+          {made && (
+            <span className={styles.dated}>
+              {number > 0 && <b>{portionCode(number, i, story.portions.length)}</b>} {portion.storage}, eat by{' '}
+              <b>{say.day(portionKept(facts, story.washes.length > 0, portion, made).until, made)}</b>
+            </span>
+          )}
           {portion.joined.length > 0 && ` (${portion.joined.length + 1} together)`}
           {i > 0 && story.phase !== 'packed' && (
             <span className={styles.joins}>

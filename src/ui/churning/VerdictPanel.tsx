@@ -91,7 +91,7 @@ export function VerdictPanel({
         <Cautions cautions={judged.water.cautions.filter(({ key }) => key === 'disagree')} />
       )}
       <Enamel aria-label="What else can be said of it">
-        <Portions story={story} water={judged.water.moisture.mid} record={record} />
+        <Portions view={view} story={story} water={judged.water.moisture.mid} record={record} />
         <MoistureCard story={story} record={record} />
         <TasteCard story={story} record={record} />
         <KeepWay view={view} story={story} />

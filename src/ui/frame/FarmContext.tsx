@@ -61,6 +61,8 @@ export function useSay() {
       /** An ISO date, said as a day; with its year when that is not the year of `beside`. */
       day: (iso: string, beside = iso) =>
         (iso.slice(0, 4) === beside.slice(0, 4) ? day : dayAndYear).format(new Date(`${iso}T12:00:00Z`)),
+      /** The ISO date of a moment where the farm is, s since 1970. */
+      dateOf: (atSeconds: number) => dayOf.format(new Date(atSeconds * 1000)),
       /** A moment as a person would say it beside another: the time today, or the day as well. */
       when: (atSeconds: number, nowSeconds: number) => {
         const at = new Date(atSeconds * 1000);

@@ -58,7 +58,7 @@ export function CourseLane({
       says: say.temperature(temperature),
       weight: 2 + i,
     })),
-    ...(ahead.length > 1
+    ...(ahead.length > 1 && ((last.minutes * 60 - elapsed) * width) / end > 64
       ? [
           {
             key: 'end',

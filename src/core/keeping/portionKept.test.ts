@@ -1,0 +1,44 @@
+import { portionCode, portionKept } from './portionKept';
+
+const facts = { treatment: 'pasteurised', ripened: false, creamVolume: 2200 } as const;
+const salted = { mass: 500, saltMass: 8, storage: 'fridge', additions: [] } as const;
+const made = '2026-11-26';
+const days = (change: object, washed = true, cream: object = {}) =>
+  portionKept({ ...facts, ...cream }, washed, { ...salted, additions: [], ...change }, made).days;
+
+test('salt, washing and the freezer each give days, raw milk takes some', () => {
+  expect(days({})).toBe(25);
+  expect(days({ saltMass: 0 })).toBe(12);
+  expect(days({}, false)).toBe(4);
+  expect(days({ storage: 'freezer' })).toBe(270);
+  expect(days({}, true, { treatment: 'raw' })).toBe(17);
+  expect(days({}, true, { ripened: true })).toBe(31);
+});
+
+test('a pinch of salt is for the taste and gives no days', () => {
+  expect(days({ saltMass: 1.5 })).toBe(days({ saltMass: 0 }));
+});
+
+test('garlic and herbs rule over everything else, whatever salt is in it', () => {
+  expect(days({ additions: ['garlic'] })).toBe(4);
+  expect(days({ additions: ['herbs'], storage: 'counter' })).toBe(0);
+  expect(days({ additions: ['honey'] })).toBe(25);
+});
+
+test('ghee keeps by rules of its own', () => {
+  const kept = portionKept(
+    facts,
+    false,
+    { ...salted, additions: [], saltMass: 0, ghee: { mass: 390, weighed: true } },
+    made,
+  );
+  expect(kept.days).toBe(365);
+  expect(kept.until).toBe('2027-11-26');
+});
+
+test('every portion of a batch has a code of its own', () => {
+  expect(portionCode(138, 0, 1)).toBe('B138');
+  expect([0, 1, 2].map((place) => portionCode(138, place, 3))).toEqual(['B138a', 'B138b', 'B138c']);
+  const codes = Array.from({ length: 60 }, (_, place) => portionCode(7, place, 60));
+  expect(new Set(codes).size).toBe(60);
+});
