@@ -11,22 +11,39 @@ export interface CoursePoint {
   load: number;
 }
 
-/** A drawing needs no more points than this. */
+/** A drawing needs no more points than this, and no fewer than one a degree where it stands. */
 const points = 72;
+const degree = 1;
 
 /**
- * How temperature and load are expected to go, thinned for drawing; the moment of heaviest load is kept.
+ * How temperature and load are expected to go, thinned for drawing: evenly over the minutes of churning, with what changes
+ * while it stands, and the moment of heaviest load.
  * @param churnedAt minutes of churning at a minute on the clock, standing left out
  */
 export function courseOf(
   moments: readonly ChurnMoment[],
   churnedAt: (clockMinutes: number) => number = (clock) => clock,
 ): CoursePoint[] {
-  const every = Math.ceil(moments.length / points);
-  const heaviest = moments.reduce((most, { load }) => Math.max(most, load), 0);
-  return moments
-    .filter(({ load }, i) => i % every === 0 || i === moments.length - 1 || load === heaviest)
-    .map(({ seconds, temperature, load }) => ({ minutes: churnedAt(seconds / 60), temperature, load }));
+  const all = moments.map(({ seconds, temperature, load }) => ({
+    minutes: churnedAt(seconds / 60),
+    temperature,
+    load,
+  }));
+  const apart = (all.at(-1)?.minutes ?? 0) / points;
+  const heaviest = all.reduce((most, { load }) => Math.max(most, load), 0);
+  const course: CoursePoint[] = [];
+  all.forEach((point, i) => {
+    const last = course.at(-1);
+    if (
+      !last ||
+      i === all.length - 1 ||
+      point.load === heaviest ||
+      point.minutes - last.minutes >= apart ||
+      Math.abs(point.temperature - last.temperature) >= degree
+    )
+      course.push(point);
+  });
+  return course;
 }
 
 /** The way the churning most likely goes: the possibility in the middle of all the weight, slowest pace last. */

@@ -81,6 +81,9 @@ test('a night in the fridge counts for no minute of churning, and its cold shows
   const at = (minutes: number) => course.findLast((point) => point.minutes <= minutes)!;
   expect(at(5.9).temperature).toBeGreaterThan(13);
   expect(at(6.1).temperature).toBeLessThan(8);
+  // The night takes no more of the drawing than its fall.
+  expect(course.filter(({ minutes }) => minutes > 6.5).length).toBeGreaterThan(30);
+  expect(course.length).toBeLessThan(110);
 });
 
 test('the handle grows heavy until the cream breaks, then goes light', () => {

@@ -24,6 +24,7 @@ import { ChurnStrip } from './strip/ChurnStrip';
 import { DrainPanel } from './DrainPanel';
 import type { FootHandle, Turns } from './Foot';
 import { Foot } from './Foot';
+import { ForgottenPause } from './ForgottenPause';
 import { KeySheet } from './KeySheet';
 import { liveWindow } from './liveWindow';
 import { MakeDayJot } from './MakeDayJot';
@@ -235,6 +236,7 @@ export function ChurnView({ view }: { view: BatchView }) {
             {say.words(live.advice.says)}
           </p>
         )}
+        <ForgottenPause story={story} window={foreseen.breakMinutes} now={now} record={record} />
         {story.pause && <PausePanel pause={story.pause} now={now} sour={facts.ripened} record={record} />}
         {onPad && (
           <div className={styles.pad}>

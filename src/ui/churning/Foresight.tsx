@@ -123,10 +123,33 @@ function BreakSentence({ foreseen, facts }: { foreseen: Foreseen; facts: BatchFa
     );
   }
   return (
-    <p className={styles.sentence}>
-      Should break after <strong>{text(spokenRange(window.low, window.high, spokenMinutes))}</strong>
-      {facts.loads > 1 ? ', each load.' : '.'}
-    </p>
+    <>
+      <p className={styles.sentence}>
+        Should break after <strong>{text(spokenRange(window.low, window.high, spokenMinutes))}</strong>
+        {facts.loads > 1 ? ', each load.' : '.'}
+      </p>
+      {worthTempering(foreseen) && (
+        <p className={styles.sentence}>
+          {better.temperature > facts.temperature ? 'Warmed' : 'Chilled'} to{' '}
+          {say.temperature(better.temperature)} first: about {text(spokenMinutes(better.breakMinutes!))}, with{' '}
+          {text(spokenFraction(better.buttermilkFat))} fat in the buttermilk.
+        </p>
+      )}
+    </>
+  );
+}
+
+/** The time it takes as it is, as a multiple of the time at the tool’s own temperature, from which that is worth saying. */
+const muchSlower = 1.7;
+/** Fat left in the buttermilk, mass fraction, from which a cooler churning is worth saying (handbook §6.4–6.7). */
+const richButtermilk = 0.012;
+
+/** Whether the tool’s own temperature would do plainly better: much sooner, or with half the loss. */
+function worthTempering({ breakMinutes, better, buttermilkFat }: Foreseen): boolean {
+  if (!breakMinutes || !better.breakMinutes) return false;
+  return (
+    breakMinutes.mid > muchSlower * better.breakMinutes ||
+    (buttermilkFat.mid > richButtermilk && better.buttermilkFat < 0.6 * buttermilkFat.mid)
   );
 }
 

@@ -9,6 +9,7 @@ import { useChimeAt } from '../pail/useChime';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
+import { pausedAnew } from './pausedAnew';
 import type { LiveBatch } from './useBatch';
 
 const names: Record<PausePlace, string> = {
@@ -50,12 +51,7 @@ export function PausePanel({
   useChimeAt(now, until, 'done');
   const left = until === undefined ? undefined : until - now;
   const stood = now - pause.atSeconds;
-  /** Said anew: the pause as it was, with what is now known of it, from the same moment. */
-  const change = (to: Partial<EventOf<'paused'>>) => {
-    const { id, atSeconds, kind, ...before } = pause;
-    record([{ kind: 'undone', eventId: id }], now);
-    record({ kind, ...before, ...to }, atSeconds);
-  };
+  const change = (to: Pick<EventOf<'paused'>, 'place' | 'celsius'>) => record(pausedAnew(pause, to));
   return (
     <Enamel style={{ display: 'grid', gap: 14 }} aria-label="While it stands">
       <p style={{ margin: 0, fontSize: '1.3rem', fontWeight: 620 }}>

@@ -14,6 +14,9 @@ export type Body = BatchEvent extends infer E
     : never
   : never;
 
+/** What is written down: it happened now, unless it says when. */
+export type Told = Body & { atSeconds?: number };
+
 /** Densities, g/mL: buttermilk at 12 °C, and butter (engineering estimates); errors of jug and scale (handbook §6.9). */
 const density = { buttermilk: 1.033, water: 1, butter: 0.95 } as const;
 const jugError = 0.03;

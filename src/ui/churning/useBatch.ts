@@ -4,19 +4,18 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { BatchEvent } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { batchStory } from '@/core/churning/batchStory';
+import type { Told } from './makeDayEvents';
 import type { BatchView } from '@/server/churning/views';
 import { keep, tidyKept } from '../outbox/kept';
 import { newId } from '../outbox/newId';
 import { useOutbox, useWaiting } from '../outbox/OutboxProvider';
-
-type Body = BatchEvent extends infer E ? (E extends BatchEvent ? Omit<E, 'id' | 'atSeconds'> : never) : never;
 
 export interface LiveBatch {
   story: BatchStory;
   /** Ids of events this device has and the house does not yet. */
   unsent: ReadonlySet<string>;
   /** Marks what happened, now or at a given second; several go together or not at all. Returns their ids. */
-  record: (bodies: Body | Body[], atSeconds?: number) => string[];
+  record: (told: Told | Told[], atSeconds?: number) => string[];
 }
 
 const ofOneLoad = new Set<BatchEvent['kind']>([
@@ -101,12 +100,12 @@ export function useBatch(view: BatchView, looked?: number): LiveBatch {
   const hand = story.load;
   // Where several loads were begun, what happens is said of the one that is looked at.
   const ofLoad = useCallback(
-    ({ kind }: Body) => (beside && ofOneLoad.has(kind) ? { load: hand } : {}),
+    ({ kind }: Told) => (beside && ofOneLoad.has(kind) ? { load: hand } : {}),
     [beside, hand],
   );
   const record = useCallback(
-    (bodies: Body | Body[], atSeconds = Date.now() / 1000) => {
-      const events = [bodies]
+    (told: Told | Told[], atSeconds = Date.now() / 1000) => {
+      const events = [told]
         .flat()
         .map(
           (body, i) =>

@@ -32,7 +32,8 @@ const Rail = styled('header')({
   padding: '10px 32px',
   background: 'var(--enamel)',
   borderBottom: '3px solid var(--rim)',
-  '@media (max-width: 720px)': { padding: '8px 16px', gap: 12 },
+  '@media (max-width: 980px)': { padding: '10px 20px', gap: 12 },
+  '@media (max-width: 720px)': { padding: '8px 16px' },
 });
 
 const Word = styled(Link)({
@@ -52,6 +53,13 @@ const Word = styled(Link)({
     fontSize: '0.95rem',
     marginLeft: 10,
     letterSpacing: 0,
+  },
+  // On a tablet the farm stands under the house’s word, so that neither is cut.
+  '@media (min-width: 721px) and (max-width: 980px)': {
+    flexShrink: 0,
+    maxWidth: 150,
+    lineHeight: 1.15,
+    '& small': { display: 'block', marginLeft: 0, overflow: 'hidden', textOverflow: 'ellipsis' },
   },
 });
 
@@ -83,7 +91,7 @@ const Door = styled(Link)({
   '&:hover': { background: 'var(--rim-faint)' },
   '&[aria-current]': { color: 'var(--rim)', background: 'var(--rim-faint)' },
   // The bench is behind the last door where there is no room for it.
-  '@media (max-width: 980px)': { '&[href="/bench"]': { display: 'none' } },
+  '@media (max-width: 980px)': { padding: '4px 8px', '&[href="/bench"]': { display: 'none' } },
   '@media (max-width: 720px)': {
     flexDirection: 'column',
     gap: 0,

@@ -80,7 +80,8 @@ export function Notices({ children }: { children: ReactNode }) {
         open={open}
         autoHideDuration={notice?.refused ? 15000 : 8000}
         onClose={(_, reason) => reason !== 'clickaway' && setOpen(false)}
-        sx={{ bottom: { xs: 84, md: 24 } }}
+        // The foot of a small screen belongs to the thumb’s button.
+        sx={{ '@media (max-width: 980px)': { top: 10, bottom: 'auto' } }}
       >
         <Alert
           icon={false}

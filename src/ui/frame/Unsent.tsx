@@ -8,7 +8,6 @@ import { useReachable, useWaiting } from '../outbox/OutboxProvider';
 const Tag = styled('span')({
   display: 'inline-flex',
   alignItems: 'center',
-  gap: 8,
   padding: '4px 12px',
   borderRadius: 999,
   border: '1.5px dashed var(--caution)',
@@ -16,6 +15,10 @@ const Tag = styled('span')({
   fontSize: '0.9rem',
   fontWeight: 600,
   whiteSpace: 'nowrap',
+  gap: 0,
+  '& i': { fontStyle: 'normal', whiteSpace: 'pre' },
+  // Where there is little room it is still read out, but not written.
+  '@media (max-width: 980px)': { '& i': { position: 'absolute', width: 1, height: 1, overflow: 'hidden' } },
 });
 
 /** Says what is kept on this device and not yet with the house. Nothing to say is the usual case. */
@@ -33,7 +36,11 @@ export function Unsent() {
   }, [unsent, live, router]);
   return (
     <span role="status" aria-live="polite">
-      {!reachable && unsent > 0 && <Tag>{unsent} kept here, not sent yet</Tag>}
+      {!reachable && unsent > 0 && (
+        <Tag>
+          {unsent} kept here<i>, not sent yet</i>
+        </Tag>
+      )}
     </span>
   );
 }

@@ -45,9 +45,13 @@ export function CourseLane({
   const weight = (load: number) => 100 - 92 * Math.max(0, Math.log(load) / heaviest);
   const line = (points: readonly CoursePoint[]) =>
     points.map(({ minutes, temperature }) => `${x(minutes * 60)},${y(temperature)}`).join(' ');
-  const now = drawn.findIndex(({ minutes }) => minutes * 60 > elapsed);
-  const gone = now < 0 ? drawn : drawn.slice(0, now + 1);
-  const ahead = now < 0 ? [] : drawn.slice(now);
+  const gone = drawn.filter(({ minutes }) => minutes * 60 <= elapsed);
+  const ahead = drawn.slice(gone.length);
+  const here = between(gone.at(-1), ahead[0], elapsed / 60);
+  if (here) {
+    gone.push(here);
+    ahead.unshift(here);
+  }
   const last = drawn.at(-1)!;
   const peak = drawn.reduce((most, point) => (point.load > most.load ? point : most));
   const words = [
@@ -117,4 +121,19 @@ export function CourseLane({
       )}
     </div>
   );
+}
+
+/** The point of the course at a minute between two of its points. */
+function between(
+  before: CoursePoint | undefined,
+  after: CoursePoint | undefined,
+  minutes: number,
+): CoursePoint | undefined {
+  if (!before || !after) return undefined;
+  const share = (minutes - before.minutes) / Math.max(1e-9, after.minutes - before.minutes);
+  return {
+    minutes,
+    temperature: before.temperature + share * (after.temperature - before.temperature),
+    load: before.load + share * (after.load - before.load),
+  };
 }
