@@ -38,6 +38,7 @@ describe('the butter in hand', () => {
   it('is hard after a night in the fridge in its buttermilk, and hardly colder after a minute there', () => {
     const night = now(
       [
+        [15, { kind: 'mark', stage: 'break' }],
         [20, { kind: 'paused', place: 'fridge' }],
         [20 + 720, { kind: 'resumed' }],
       ],
@@ -45,7 +46,49 @@ describe('the butter in hand', () => {
     );
     expect(night.feels).toBe('hard');
     expect(night.celsius).toBeLessThan(7);
-    expect(now([[20, { kind: 'paused', place: 'fridge' }]], 21).celsius).toBeGreaterThan(14.5);
+    const minute = now(
+      [
+        [15, { kind: 'mark', stage: 'break' }],
+        [20, { kind: 'paused', place: 'fridge' }],
+      ],
+      21,
+    );
+    expect(minute.celsius).toBeGreaterThan(14.5);
+  });
+
+  it('is waxy once it was chilled for as long as it was told to be', () => {
+    const greasy = now([[14, { kind: 'reading', temperature: 18.5 }]], 15);
+    const chill = butterRemedy(greasy, 600, 0);
+    if (chill?.kind !== 'chill') throw new Error('no chill');
+    const minutes = Math.round(chill.fridgeMinutes);
+    const chilled = now(
+      [
+        [14, { kind: 'reading', temperature: 18.5 }],
+        [15, { kind: 'drained', measured: 'skipped' }],
+        [16, { kind: 'paused', place: 'fridge', celsius: 4, minutes }],
+        [16 + minutes, { kind: 'resumed' }],
+      ],
+      17 + minutes,
+    );
+    expect(chilled.feels).toBe('waxy');
+    expect(chilled.celsius).toBeGreaterThan(12);
+  });
+
+  it('knows nothing of how the cream stood before it broke', () => {
+    const cream: [number, Body][] = [
+      [5, { kind: 'paused', place: 'fridge' }],
+      [485, { kind: 'resumed' }],
+      [490, { kind: 'mark', stage: 'break' }],
+    ];
+    expect(now(cream, 492)).toMatchObject({ celsius: 15.5, from: 'churn' });
+  });
+
+  it('is cooled by a wash nobody said the cold of, and not warmed by one when it is colder', () => {
+    const wash: [number, Body] = [20, { kind: 'washed', clarity: 'milky' }];
+    const warm = now([[15, { kind: 'reading', temperature: 17 }], wash], 22).celsius;
+    expect(warm).toBeLessThan(15.5);
+    expect(warm).toBeGreaterThan(10);
+    expect(now([[15, { kind: 'reading', temperature: 6 }], wash], 22).celsius).toBeCloseTo(6, 6);
   });
 
   it('moves towards its wash water and never past it', () => {

@@ -13,8 +13,11 @@ const felt: Record<Feel, number> = { hard: 8, waxy: 13.5, greasy: 18.5 };
 const spreads = { probe: 0.5, feel: 2, churn: 2.5 } as const;
 /** Butter takes on most of the wash water’s temperature in the few minutes they are together (engineering estimate). */
 const takesOn = 0.8;
-/** Butter standing in its buttermilk, as a slab, mm (engineering estimate). */
+/** Butter standing in its buttermilk, as a slab, and pieces as they are pressed to be chilled through, mm (engineering estimates). */
 const standing = 80;
+const pressed = 30;
+/** Wash water nobody spoke of: from a cold tap, °C, as much as there is butter (engineering estimate). */
+const coldTap = 10;
 
 export interface ButterNow {
   celsius: number;
@@ -26,7 +29,8 @@ export interface ButterNow {
 
 /**
  * How warm the butter of a batch is by now, and how it feels: from the last probe or hand, or from the churn, carried
- * through the washes and pauses since. Temperatures in °C, `nowSeconds` s since 1970.
+ * through the washes and pauses since it broke. A wash of which nothing was said cools it as cold tap water does, and
+ * leaves colder butter as it is. Temperatures in °C, `nowSeconds` s since 1970.
  */
 export function butterNow(
   facts: Pick<BatchFacts, 'temperature' | 'hardness' | 'tool'>,
@@ -36,6 +40,7 @@ export function butterNow(
 ): ButterNow {
   let celsius = facts.temperature + heating[tools[story.tool].driven];
   let from: ButterNow['from'] = 'churn';
+  let broke = false;
   let stands: { since: number; event: Extract<BatchEvent, { kind: 'paused' }> } | undefined;
   const stand = (until: number) => {
     if (stands)
@@ -51,13 +56,21 @@ export function butterNow(
         if (event.celsius !== undefined) [celsius, from] = [event.celsius, 'probe'];
         else if (event.feel) [celsius, from] = [felt[event.feel] + facts.hardness, 'feel'];
         break;
-      case 'washed':
-        if (event.celsius !== undefined && event.waterMass !== undefined)
-          celsius = afterWash(celsius, event.celsius, butterMass, event.waterMass, facts.hardness);
+      case 'mark':
+        broke ||= event.stage === 'break' || event.stage === 'stopped';
         break;
+      case 'drained':
+        broke = true;
+        break;
+      case 'washed': {
+        const water = event.celsius ?? Math.min(coldTap, celsius);
+        celsius = afterWash(celsius, water, butterMass, event.waterMass ?? butterMass, facts.hardness);
+        break;
+      }
       case 'paused':
         stand(event.atSeconds);
-        stands = { since: event.atSeconds, event };
+        // Cream that is put by is warmed or chilled to be churned: that says nothing of the butter it becomes.
+        if (broke) stands = { since: event.atSeconds, event };
         break;
       case 'resumed':
         stand(event.atSeconds);
@@ -122,7 +135,8 @@ function afterPause(
   return butterWorkability({
     butterMass,
     temperature: celsius,
-    thickness: standing,
+    // Meant for so many minutes, it was pressed out to chill through.
+    thickness: pause.minutes === undefined ? standing : pressed,
     place,
     placeTemperature: around,
     minutes: Math.min(10_080, Math.max(0, minutes)),
@@ -143,8 +157,7 @@ export type ButterRemedy =
     }
   | undefined;
 
-/** Pieces as they are pressed to be chilled through, mm, and ice water, °C (engineering estimates). */
-const pressed = 30;
+/** Ice water, °C (engineering estimate). */
 const iceWater = 2;
 /** Wash water to warm hard butter, g per g of butter (handbook §6.10 works with twice as much). */
 const washShare = 2;

@@ -31,7 +31,7 @@ import { MakeDayJot } from './MakeDayJot';
 import { nextWords } from './nextWords';
 import { PausePanel } from './PausePanel';
 import { PortionPanel } from './PortionPanel';
-import { inTheChurn, stageByNow } from './stageNow';
+import { inTheChurn, isDrained, stageByNow } from './stageNow';
 import { useBatch } from './useBatch';
 import { useKeys } from './useKeys';
 import { useLive } from './useLive';
@@ -109,7 +109,9 @@ export function ChurnView({ view }: { view: BatchView }) {
     if (panel === 'resumed') record({ kind: 'resumed' });
     else if ((markStages as readonly string[]).includes(panel)) mark(panel as MarkStage);
   };
-  const churning = story.phase === 'churning' || story.phase === 'paused' || story.phase === 'stopped';
+  const rests = story.phase === 'paused' && isDrained(story);
+  const churning =
+    !rests && (story.phase === 'churning' || story.phase === 'paused' || story.phase === 'stopped');
   const onPad = panel === 'load' || panel === 'resumed' || (markStages as readonly string[]).includes(panel);
   useKeys({
     ...Object.fromEntries(
@@ -122,7 +124,7 @@ export function ChurnView({ view }: { view: BatchView }) {
         : story.phase === 'abandoned'
           ? undefined
           : () => record({ kind: 'paused' }),
-    d: churning ? () => jumpTo('drained') : press('drained'),
+    d: panel !== 'drained' && churning ? () => jumpTo('drained') : press('drained'),
     e: press('unwashed'),
     k: press('pack'),
     ...Object.fromEntries(clarities.map((clarity, i) => [String(i + 1), press(`washed-${clarity}`)])),
@@ -226,7 +228,7 @@ export function ChurnView({ view }: { view: BatchView }) {
             )}
           </div>
         ) : null}
-        {live && !brokeHere && story.phase !== 'stopped' && (
+        {live && !brokeHere && churning && story.phase !== 'stopped' && (
           <div className={styles.advice}>
             <Advice advice={live.advice} record={record} />
           </div>
@@ -237,7 +239,9 @@ export function ChurnView({ view }: { view: BatchView }) {
           </p>
         )}
         <ForgottenPause story={story} window={foreseen.breakMinutes} now={now} record={record} />
-        {story.pause && <PausePanel pause={story.pause} now={now} sour={facts.ripened} record={record} />}
+        {story.pause && (
+          <PausePanel pause={story.pause} now={now} sour={facts.ripened} butter={rests} record={record} />
+        )}
         {onPad && (
           <div className={styles.pad}>
             {/* After a tap this button is another one: the second tap of a double tap is not a second mark. */}
@@ -251,7 +255,7 @@ export function ChurnView({ view }: { view: BatchView }) {
               <kbd>{actWords[panel].key}</kbd>
               {panel in stageSigns && <small>{stageSigns[panel as MarkStage].sign}</small>}
             </button>
-            <div className={styles.others}>
+            <div className={styles.others} hidden={rests}>
               {(quick ? (['break', 'stopped'] as const) : markStages)
                 .filter((stage) => stage !== panel)
                 .map((stage) => (

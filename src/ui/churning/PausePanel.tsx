@@ -28,11 +28,15 @@ export function PausePanel({
   pause,
   now,
   sour,
+  butter,
   record,
 }: {
   pause: EventOf<'paused'>;
   now: number;
+  /** The cream is sour, and stands as sour cream may. */
   sour: boolean;
+  /** It is drained butter that rests. */
+  butter: boolean;
   record: LiveBatch['record'];
 }) {
   const say = useSay();
@@ -59,7 +63,9 @@ export function PausePanel({
           ? `It has stood ${stood < hour ? clockText(stood) : `${Math.floor(stood / hour)} h ${Math.round((stood % hour) / 60)} min`}.`
           : left > 0
             ? `Look at it in ${clockText(left)}.`
-            : 'Time to look: read its temperature, then go on.'}
+            : butter
+              ? 'Time to look: it should bend without breaking.'
+              : 'Time to look: read its temperature, then go on.'}
       </p>
       <Chips
         legend="It stands"
@@ -85,14 +91,16 @@ export function PausePanel({
         }}
       />
       <Quiet>
-        {!sour && (place === 'room' || place === 'bath')
-          ? 'Sweet cream stays over 5 °C for two hours at most: longer, or for the night, it goes in the fridge.'.replace(
-              '5 °C',
-              say.temperature(5),
-            )
-          : place === 'fridge'
-            ? 'For a night it keeps in the fridge; broken butter chills best in its own buttermilk. It comes back through a bath.'
-            : 'The model carries the cream through it; a reading when you go on bends it right.'}
+        {butter
+          ? 'Pressed flat it chills through in minutes; in a lump it takes an hour. Cover it, or it takes on the smells of the fridge.'
+          : !sour && (place === 'room' || place === 'bath')
+            ? 'Sweet cream stays over 5 °C for two hours at most: longer, or for the night, it goes in the fridge.'.replace(
+                '5 °C',
+                say.temperature(5),
+              )
+            : place === 'fridge'
+              ? 'For a night it keeps in the fridge; broken butter chills best in its own buttermilk. It comes back through a bath.'
+              : 'The model carries the cream through it; a reading when you go on bends it right.'}
       </Quiet>
     </Enamel>
   );

@@ -35,6 +35,8 @@ export function nextWords(
     case 'packed':
       return { next: 'Salt, weigh and pack' };
     case 'resumed':
+      if (story.drains.length > 0 && broke)
+        return { next: 'Let the butter rest', more: 'Cold through, it works waxy instead of greasy.' };
       return {
         next: 'Go on when you are ready',
         more: 'The clock stands. Over a night, keep it in the fridge and let it come back to churning temperature.',

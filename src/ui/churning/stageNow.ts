@@ -4,6 +4,13 @@ import type { BatchStory } from '@/core/churning/batchStory';
 import type { Stage } from '@/core/churning/stages';
 import { stages } from '@/core/churning/stages';
 
+/** Whether what there is now is butter drained of its buttermilk, whatever was done with it since. */
+export const isDrained = ({ phase, drains, load, loads }: BatchStory): boolean =>
+  phase === 'drained' ||
+  phase === 'washed' ||
+  phase === 'portioned' ||
+  (phase === 'paused' && drains.length > 0 && loads[load - 1]!.broke);
+
 /** How the cream should look now, by what was marked in the load in hand. */
 export function stageNow(story: BatchStory): Stage {
   if (
@@ -41,7 +48,7 @@ export function inTheChurn(
   stage: Stage = stageNow(story),
 ): { fill: number; fat: number; stage: Stage } {
   const fill = (facts.creamVolume * story.loads[story.load - 1]!.share) / story.capacity;
-  const drained = story.phase === 'drained' || story.phase === 'washed' || story.phase === 'portioned';
-  if (drained) return { fill: (fill * facts.creamFat) / usualButterFat, fat: usualButterFat, stage: 'mass' };
+  if (isDrained(story))
+    return { fill: (fill * facts.creamFat) / usualButterFat, fat: usualButterFat, stage: 'mass' };
   return { fill, fat: facts.creamFat, stage };
 }

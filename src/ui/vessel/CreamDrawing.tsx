@@ -1,6 +1,6 @@
 'use client';
 
-import { useId } from 'react';
+import { memo, useId } from 'react';
 import type { Stage } from '@/core/churning/stages';
 import { scatter } from './scatter';
 import type { Shape } from './shapes';
@@ -34,7 +34,7 @@ const bubble = { radius: 6.5, skin: 2.4 };
  * A vessel with cream in it as it should look now. Fill height is amount; fat is drawn as yellow, gathered as the stage
  * gathers it, and the watery part is blue.
  */
-export function CreamDrawing({
+export const CreamDrawing = memo(function CreamDrawing({
   shape: kind,
   fill,
   fat,
@@ -104,7 +104,7 @@ export function CreamDrawing({
       />
     </svg>
   );
-}
+});
 
 const line = {
   fill: 'none',
@@ -133,12 +133,18 @@ function Cream({
   const wave = width / waves;
   const top = `M${shape.left} ${surface}${Array.from({ length: waves }, (_, i) => `q${wave / 2} ${(i % 2 ? 0.5 : -1) * look.ragged} ${wave} 0`).join('')}`;
   const drops = scatter(Math.round(look.drops * Math.min(1, 0.35 + fat * 1.7)));
+  const band = look.gathered > 0.3 ? depth * 0.62 : depth;
+  const placed = drops.map(({ x, y, size }) => ({
+    x: round(shape.left + x * width),
+    y: round(surface + 3 + y * (band - 4) * (1 - look.gathered * 0.3)),
+    r: round(look.radius * size),
+  }));
+  const gathered = placed.map(({ x, y, r }) => circle(x, y, r)).join('');
   const bubbles = scatter(look.bubbles)
     .map(({ x, y, size }) =>
       circle(shape.left + x * width, surface + 6 + y * (depth - 10), bubble.radius * size * size),
     )
     .join('');
-  const band = look.gathered > 0.3 ? depth * 0.62 : depth;
   return (
     <>
       <path
@@ -148,21 +154,14 @@ function Cream({
         strokeWidth="1.6"
         strokeLinejoin="round"
       />
-      <path
-        d={drops
-          .map(({ x, y, size }) => {
-            const r = look.radius * size;
-            return circle(
-              shape.left + x * width,
-              surface + 3 + y * (band - 4) * (1 - look.gathered * 0.3),
-              r,
-            );
-          })
-          .join('')}
-        fill="var(--fat)"
-        stroke="var(--fat-edge)"
-        strokeWidth="0.9"
-      />
+      {look.drops < fewGrains ? (
+        placed.map(({ x, y, r }, i) => <circle key={i} cx={x} cy={y} r={r} {...fatLine} />)
+      ) : (
+        <>
+          <path d={gathered} {...fatLine} fill="none" strokeWidth={1.8} />
+          <path d={gathered} fill="var(--fat)" />
+        </>
+      )}
       {look.bubbles > 0 && (
         <>
           <path d={bubbles} fill="none" stroke="var(--fat-edge)" strokeWidth={bubble.skin + 1.6} />
@@ -172,6 +171,11 @@ function Cream({
     </>
   );
 }
+
+/** So few are grains, each lying on the one before it; more run into one another. */
+const fewGrains = 70;
+const fatLine = { fill: 'var(--fat)', stroke: 'var(--fat-edge)', strokeWidth: 0.9 } as const;
+const round = (px: number) => Math.round(px * 10) / 10;
 
 /** A circle as a path. */
 const circle = (x: number, y: number, r: number) =>
