@@ -103,10 +103,9 @@ for (const unitSystem of ['metric', 'imperial'] as const)
     await expect(page.getByText(/Take out by|begin by|in time/).first()).toBeVisible();
     await expectSound(page);
     const calendar = page.getByRole('link', { name: 'Into the calendar' });
-    if (await calendar.isVisible()) {
-      const file = await page.request.get((await calendar.getAttribute('href'))!);
-      expect(await file.text()).toContain('BEGIN:VEVENT');
-    }
+    await expect(calendar).toBeVisible();
+    const file = await page.request.get((await calendar.getAttribute('href'))!);
+    expect(await file.text()).toContain('BEGIN:VEVENT');
     await page
       .getByRole('button', { name: /^(Stand it|Put it|In |Into )/ })
       .first()

@@ -1,7 +1,7 @@
 'use client';
 
-import Button from '@mui/material/Button';
 import { useEffect } from 'react';
+import styles from './HouseAway.module.css';
 
 /** How often the house is asked whether it is back, ms. */
 const asksEvery = 1500;
@@ -33,15 +33,15 @@ export function HouseAway({ onRetry }: { onRetry: () => void }) {
     return () => clearInterval(timer);
   }, []);
   return (
-    <div role="alert" style={{ display: 'grid', gap: 14, maxWidth: 620 }}>
+    <div role="alert" className={styles.away}>
       <h1>The house does not answer just now.</h1>
       <p>
         Its database may be restarting. What you marked is kept on this device and will be sent, once, when it
         is back. This page opens again by itself.
       </p>
-      <Button variant="contained" onClick={onRetry} sx={{ justifySelf: 'start' }}>
+      <button type="button" onClick={onRetry}>
         Try again
-      </Button>
+      </button>
     </div>
   );
 }

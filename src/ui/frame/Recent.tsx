@@ -23,11 +23,20 @@ export function Recent() {
       >
         Undo…
       </Button>
-      <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
+      <Menu
+        anchorEl={at}
+        open={at !== null}
+        onClose={() => setAt(null)}
+        slotProps={{
+          paper: {
+            sx: { background: 'var(--enamel)', border: '1.5px solid var(--pewter)', borderRadius: '14px' },
+          },
+        }}
+      >
         {acts.map((act) => (
           <MenuItem
             key={act.id}
-            sx={{ minHeight: 56, whiteSpace: 'normal', maxWidth: 420 }}
+            sx={{ '&&': { minHeight: 56 }, whiteSpace: 'normal', maxWidth: 420 }}
             onClick={() => {
               setAt(null);
               takeBack(act);

@@ -1,0 +1,24 @@
+'use client';
+
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
+import '@/ui/theme/palette.css';
+import { useEffect } from 'react';
+import { HouseAway } from '@/ui/frame/HouseAway';
+
+/** Not even the frame could be drawn: the house has no database just now. */
+export default function GlobalError({ reset }: { error: Error; reset: () => void }) {
+  useEffect(() => {
+    document.documentElement.dataset.scheme = matchMedia('(prefers-color-scheme: dark)').matches
+      ? 'dark'
+      : 'light';
+  }, []);
+  return (
+    <html lang="en">
+      <body>
+        <main style={{ padding: 'clamp(20px, 8vw, 96px)' }}>
+          <HouseAway onRetry={reset} />
+        </main>
+      </body>
+    </html>
+  );
+}
