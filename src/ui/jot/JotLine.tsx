@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { CalculationError } from '@/core/calculation';
 import { creamDensity } from '@/core/dairy/creamDensity';
+import { fatOfCut } from '@/core/separating/cutBetween';
 import type { BatchEvent } from '@/core/churning/batchEvents';
 import type { MakeDay } from '@/core/jot/readMakeDay';
 import { readJot } from '@/core/jot/readJot';
@@ -18,7 +19,6 @@ import { eventWords } from '../churning/eventWords';
 import { makeDayEvents } from '../churning/makeDayEvents';
 import { creamGoesTo, likeYesterday, toUse, usualSkimUse } from '../pail/usual';
 import { milkCommand } from '../pail/milkCommand';
-import { fatOfCut } from '../standing/useRises';
 import { JotField } from './JotField';
 
 /** One line that takes what a maker would jot on the door frame, and says back what it became. */

@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { creamDensity } from '@/core/dairy/creamDensity';
+import { cutBetween } from '@/core/separating/cutBetween';
 import type { PailView } from '@/server/pail/views';
 import { useSay } from '../frame/FarmContext';
 import { clockSeconds, useNow } from '../frame/useNow';
@@ -10,13 +11,10 @@ import { useDraft } from '../frame/useDraft';
 import { newId } from '../outbox/newId';
 import { useAct } from '../outbox/useAct';
 import type { Risen } from '../standing/useRises';
-import { cutBetween } from '../standing/useRises';
 import type { LotNow } from '../standing/useStory';
 import styles from './Pail.module.css';
+import { underLine } from './skimPlan';
 import { creamGoesTo, toUse, usualSkimUse } from './usual';
-
-/** A ladle a little under the line gets the thin cream too, mm. */
-export const underLine = 4;
 
 /** What to do about milk that stands: the sentence, what to skim, whether waiting still pays, what to cool. */
 export interface PailSays {
