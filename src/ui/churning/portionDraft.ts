@@ -105,7 +105,7 @@ export function readPortion(
     system: UnitSystem;
   },
 ) {
-  const { noScale, typed, count, container, saltIn, mixed, piece, ghee, gheeTyped } = draft;
+  const { noScale, typed, count, container, saltIn, piece, ghee, gheeTyped } = draft;
   const bareUnit = { metric: 'g', us: 'oz', imperial: 'oz' }[system];
   const already = story.portions.reduce((sum, portion) => sum + portion.mass, 0);
   const typedMass: Understood = understand(typed, {

@@ -20,11 +20,11 @@ import { riseOf } from '../standing/useRises';
 import type { LotNow } from '../standing/useStory';
 import styles from './Pail.module.css';
 import { JarProfile } from './JarProfile';
+import { skimUses } from './separatorRunDraft';
 import { planSkim, restUnder, skimInput } from './skimPlan';
 import { freeVessels, toUse, useNames, usualSkimUse } from './usual';
 
 const laters = ['0', '3', '6', '12', '24'] as const;
-const usesOfSkim: readonly Use[] = ['pigs', 'hens', 'calves', 'drunk', 'yoghurt', 'curd', 'soap'];
 /** Cream this much of the depth on top is the heavy part, when it is kept apart (engineering estimate). */
 const topShare = 0.35;
 
@@ -270,9 +270,7 @@ export function SkimGauge({
                 chosen={skimTo}
                 onChoose={setSkimTo}
                 choices={[
-                  ...usesOfSkim
-                    .filter((use) => !lot.blockedReason || !['drunk', 'yoghurt', 'curd'].includes(use))
-                    .map((use) => ({ key: use, name: useNames[use] })),
+                  ...skimUses(lot.blockedReason !== null).map((use) => ({ key: use, name: useNames[use] })),
                   { key: 'keep' as const, name: 'Keep it', small: 'in its vessel' },
                 ]}
               />

@@ -91,7 +91,7 @@ test('heavy top and rest together are what the ladle took, in mass and in fat', 
   const planned = plan({ ladle: 30, top: 10 });
   const input = written(planned)!;
   expect(input.cuts).toHaveLength(2);
-  const [top, rest] = input.cuts as [{ mass: number; fat: number }, { mass: number; fat: number }];
+  const [top, rest] = [input.cuts[0]!, input.cuts[1]!];
   expect(top.mass + rest.mass).toBeCloseTo(planned.creamMass!, 6);
   expect(top.mass * top.fat + rest.mass * rest.fat).toBeCloseTo(planned.creamMass! * planned.creamFat!, 6);
   expect(top.fat).toBeGreaterThan(rest.fat);
