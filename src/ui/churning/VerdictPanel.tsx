@@ -67,7 +67,7 @@ export function VerdictPanel({
       <dl className={styles.figures}>
         {judged.figures.map((figure) => (
           <div key={figure.key}>
-            <dt>{figure.name}</dt>
+            <dt>{say.system === 'metric' ? figure.name : figure.name.replace('per litre', 'per quart')}</dt>
             <dd>
               <Why figure={figure}>
                 <span className={styles.value}>{sayFigure(figure.value, figure.unit, say.system)}</span>

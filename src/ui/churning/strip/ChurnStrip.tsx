@@ -109,7 +109,6 @@ export function ChurnStrip({
             elapsed={elapsed}
             end={end}
             width={width}
-            tool={story.tool}
           />
         )}
         <span className={styles.now} style={{ left: at(elapsed) }} />

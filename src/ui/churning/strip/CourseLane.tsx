@@ -1,7 +1,5 @@
 import type { CoursePoint } from '@/core/churning/course';
 import type { BatchStory } from '@/core/churning/batchStory';
-import type { ToolKey } from '@/core/churning/tools';
-import { isQuick } from '@/core/churning/tools';
 import { useSay } from '../../frame/FarmContext';
 import { fitting } from './stripScale';
 import styles from './ChurnStrip.module.css';
@@ -21,7 +19,6 @@ export function CourseLane({
   elapsed,
   end,
   width,
-  tool,
 }: {
   course: readonly CoursePoint[];
   readings: BatchStory['readings'];
@@ -30,7 +27,6 @@ export function CourseLane({
   end: number;
   /** px. */
   width: number;
-  tool: ToolKey;
 }) {
   const say = useSay();
   const drawn = course.filter(({ minutes }) => minutes * 60 <= end * 1.02);
@@ -116,7 +112,7 @@ export function CourseLane({
         ))}
       {named && (
         <small className={styles.laneName} style={{ left: `${x(peak.minutes * 60)}%` }}>
-          {isQuick(tool) ? 'how hard it turns' : 'weight on the handle'}
+          how heavy it goes
         </small>
       )}
     </div>
