@@ -1,16 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { QueryTypes } from 'sequelize';
-import { database } from '@/data/connection';
 import { inFarm } from '@/data/farmScope';
-import { trailOf } from '@/data/ledger/movements';
 import { lotsById } from '@/data/ledger/standing';
 import type { TestDatabase } from '@/data/testing/database';
 import { testDatabase } from '@/data/testing/database';
-import type { Answer } from '../commands/envelope';
 import { carryOut } from '../commands/carryOut';
 import { setClock } from '../clock';
 import { shelfView } from '../shelf/views';
-import { begin, event, facts, morning, portion, send } from '../testing/aBatch';
+import { facts, morning, send } from '../testing/aBatch';
+import { milk, skim, sums, balanced, animal, sentAt } from '../testing/aDairy';
 import { pailView } from './views';
 
 // Generous, for slow and busy machines: a sound run never waits this long.
@@ -26,44 +23,6 @@ afterAll(() => {
   setClock(undefined);
   return house.close();
 });
-
-const milk = async (farm: string, change: Record<string, unknown> = {}): Promise<string> => {
-  const lotId = randomUUID();
-  const answer = await send(farm, 'milk.in', { lotId, from: 'herd', mass: 11200, massSd: 100, celsius: 35, ...change });
-  expect(answer).toMatchObject({ status: 'done' });
-  return lotId;
-}; // prettier-ignore
-
-const skim = (farm: string, lotIds: string[], change: Record<string, unknown> = {}) =>
-  send(farm, 'milk.separate', {
-    way: 'ladle',
-    from: lotIds.map((lotId) => ({ lotId })),
-    cuts: [{ lotId: randomUUID(), mass: 1900, fat: 0.2 }],
-    skim: { to: 'use', use: 'pigs' },
-    ...change,
-  });
-
-const sums = (farm: string) =>
-  inFarm(farm, async ({ transaction }) => {
-    const [row] = await database().query<Record<string, string>>(
-      `SELECT (SELECT coalesce(sum(mass), 0) FROM entry_line) AS mass, (SELECT coalesce(sum(fat), 0) FROM entry_line) AS fat,
-         (SELECT count(*) FROM lot JOIN LATERAL (SELECT coalesce(sum(mass), 0) AS m, coalesce(sum(fat), 0) AS f FROM entry_line l
-            WHERE l.farm_id = lot.farm_id AND l.lot_id = lot.id) told ON told.m <> lot.mass_now OR told.f <> lot.fat_now) AS astray,
-         (SELECT coalesce(min(mass_now), 0) FROM lot) AS least`,
-      { type: QueryTypes.SELECT, transaction },
-    );
-    return Object.fromEntries(Object.entries(row!).map(([key, value]) => [key, Number(value)]));
-  });
-const balanced = { mass: 0, fat: 0, astray: 0 };
-
-const animal = (change: Record<string, unknown>) => ({
-  id: randomUUID(),
-  name: 'Tansy',
-  breed: 'kerry',
-  ...change,
-});
-const sentAt = (farm: string, name: string, input: unknown, device: string, at: Date): Promise<Answer> =>
-  carryOut(farm, { id: randomUUID(), farm, device, name, input, at: at.toISOString() });
 
 describe('what was said of a lot', () => {
   const said = async (farm: string, lotId: string, ...events: object[]) => {
@@ -331,131 +290,4 @@ describe('two devices that did not know of one another', () => {
     const total = left.reduce((sum, { mass }) => sum + mass, 0) + uses.reduce((sum, { mass }) => sum + mass, 0);
     expect(total).toBeCloseTo(3 * 11200 + 500, 3);
   }, 60_000); // prettier-ignore
-});
-
-describe('from a pat to the milkings and back', () => {
-  it('leads every step both ways, once, in one statement', async () => {
-    const farm = await house.farm();
-    const [a, b] = [await milk(farm), await milk(farm)];
-    const [creamA, creamB, pool] = [randomUUID(), randomUUID(), randomUUID()];
-    await skim(farm, [a], { cuts: [{ lotId: creamA, mass: 1900, fat: 0.2 }] });
-    await skim(farm, [b], { cuts: [{ lotId: creamB, mass: 1900, fat: 0.2 }] });
-    await send(farm, 'lot.pour', { from: [{ lotId: creamA }, { lotId: creamB, mass: 1000 }], lotId: pool, kind: 'cream', celsius: 5 });
-    const batchId = randomUUID();
-    const creamLotId = randomUUID();
-    const started = await send(farm, 'batch.begin', {
-      batchId, creamLotId, startedEventId: randomUUID(), startedAtSeconds: morning,
-      facts: { ...facts, creamMass: 2900, creamVolume: 2900, creamFat: 0.23, treatment: 'raw' }, fromLots: [{ lotId: pool }],
-    });
-    expect(started.status).toBe('done');
-    const pat = randomUUID();
-    const at = (minutes: number) => morning + 60 * minutes;
-    expect((await send(farm, 'batch.record', { batchId, events: [
-      { ...event(9, { kind: 'mark', stage: 'break' }), atSeconds: at(9) },
-      { ...event(20, portion(pat, 700)), atSeconds: at(20) },
-      { ...event(21, { kind: 'packed' }), atSeconds: at(21) },
-    ] })).status).toBe('done');
-    const trail = await inFarm(farm, (scope) => trailOf(scope, pat));
-    const side = (steps: number) => trail.lots.filter((lot) => lot.steps === steps).map(({ id }) => id).toSorted();
-    expect(side(-1)).toEqual([a, b, creamA, creamB, pool, creamLotId].toSorted());
-    expect(trail.steps.map(({ from, to }) => [from, to])).toEqual(
-      expect.arrayContaining([[a, creamA], [creamA, pool], [creamB, pool], [pool, creamLotId], [creamLotId, pat]]),
-    );
-    const forth = await inFarm(farm, (scope) => trailOf(scope, b));
-    expect(forth.lots.filter(({ steps }) => steps === 1).map(({ id }) => id)).toEqual(expect.arrayContaining([creamB, pool, creamLotId, pat]));
-    // What was taken back leads nowhere any more.
-    const lot = (await inFarm(farm, (scope) => lotsById(scope, [pat]))).get(pat)!;
-    expect(lot.treatment).toBe('raw');
-  }); // prettier-ignore
-
-  it('does not lose its way when cream is poured there and back', async () => {
-    const farm = await house.farm();
-    const [a, b] = [await milk(farm), await milk(farm)];
-    const pour = (from: string, into: string) =>
-      send(farm, 'lot.pour', { from: [{ lotId: from, mass: 500 }], intoLotId: into, lotId: randomUUID(), kind: 'milk', celsius: 5 });
-    for (let i = 0; i < 4; i += 1) expect((await (i % 2 ? pour(a, b) : pour(b, a))).status).toBe('done');
-    const trail = await inFarm(farm, (scope) => trailOf(scope, a));
-    expect(trail.lots).toHaveLength(2);
-  }); // prettier-ignore
-});
-
-describe('souring and cultures', () => {
-  const creamOf = async (farm: string, treatment: string) => {
-    const lotId = randomUUID();
-    await send(farm, 'cream.in', {
-      lotId,
-      mass: 2000,
-      fat: 0.36,
-      fatSd: 0.01,
-      fatMethod: 'label',
-      treatment,
-    });
-    return lotId;
-  };
-  const told = (kind: string, more: object) => ({ id: randomUUID(), atSeconds: morning, kind, ...more });
-
-  it('refuses to let heated cream sour alone, and a culture from what never soured', async () => {
-    const farm = await house.farm();
-    const lotId = await creamOf(farm, 'pasteurised');
-    expect(
-      await send(farm, 'lot.record', { lotId, events: [told('soured', { route: 'natural' })] }),
-    ).toMatchObject({ status: 'refused', message: expect.stringMatching(/Add a culture/) });
-    expect(
-      await send(farm, 'culture.keep', { lotId: randomUUID(), fromLotId: lotId, mass: 50 }),
-    ).toMatchObject({ status: 'refused', message: expect.stringMatching(/thick and tart/) });
-  });
-
-  it('carries a line on from cultured buttermilk, a generation more each time, never from sweet', async () => {
-    const farm = await house.farm();
-    const lotId = await creamOf(farm, 'pasteurised');
-    const soured = told('soured', { route: 'mesophilic', dose: 0.02, culture: 'bought' });
-    expect((await send(farm, 'lot.record', { lotId, events: [soured] })).status).toBe('done');
-    expect(
-      (await send(farm, 'lot.record', { lotId, events: [told('looked', { seen: 'thickAndTart', ph: 4.8 })] })).status,
-    ).toBe('done');
-    const churn = async (ripened: boolean, fromLots?: { lotId: string }[]) => {
-      const batchId = ripened && fromLots ? randomUUID() : await begin(farm);
-      if (fromLots)
-        await send(farm, 'batch.begin', { batchId, creamLotId: randomUUID(), startedEventId: randomUUID(), startedAtSeconds: morning, facts: { ...facts, ripened }, fromLots });
-      const base = morning;
-      await send(farm, 'batch.record', { batchId, events: [
-        { ...event(9, { kind: 'mark', stage: 'break' }), atSeconds: base + 540 },
-        { ...event(20, portion(randomUUID(), 800)), atSeconds: base + 1200 },
-        { ...event(21, { kind: 'packed' }), atSeconds: base + 1260 },
-      ] });
-      const { lots } = await shelfView(farm);
-      return lots.filter(({ kind, ripened: sour }) => kind === 'buttermilk' && sour === ripened).at(-1)!;
-    };
-    const cultured = await churn(true, [{ lotId }]);
-    expect(cultured.details.line).toMatchObject({ generation: 0, kind: 'mesophilic' });
-    const line = randomUUID();
-    expect(await send(farm, 'culture.keep', { lotId: line, fromLotId: cultured.id, mass: 100, name: 'Larkfold line' })).toMatchObject({ status: 'done', result: { line: { generation: 1, name: 'Larkfold line' } } });
-    const sweet = await churn(false);
-    expect(await send(farm, 'culture.keep', { lotId: randomUUID(), fromLotId: sweet.id, mass: 100 })).toMatchObject({ status: 'refused', message: expect.stringMatching(/sweet cream/) });
-    const next = await creamOf(farm, 'pasteurised');
-    expect((await send(farm, 'lot.record', { lotId: next, culture: { lotId: line, mass: 40 }, events: [told('soured', { route: 'mesophilic', dose: 0.02, culture: 'culturedButtermilk', generation: 1 })] })).status).toBe('done');
-    const { lots } = await shelfView(farm);
-    expect(lots.find(({ id }) => id === next)).toMatchObject({ mass: 2040, details: { line: { generation: 1 } } });
-    expect(await sums(farm)).toMatchObject(balanced);
-  }); // prettier-ignore
-
-  it('takes a probe reading and lets it teach the vessel; a heating that does not pasteurise is refused', async () => {
-    const farm = await house.farm();
-    const jar = randomUUID();
-    await send(farm, 'vessel.add', { id: jar, name: 'Blue jar', kind: 'jar', tool: null, capacity: 3000 });
-    const hour = 3600;
-    const start = morning - 6 * hour;
-    const lotId = await milk(farm, { vesselId: jar, mass: 2500, atSeconds: start, place: 'fridge', celsius: 34 });
-    expect(
-      (await send(farm, 'lot.record', { lotId, events: [{ ...told('reading', { celsius: 24 }), atSeconds: start + hour }] })).status,
-    ).toBe('done');
-    const [lot] = (await pailView(farm)).lots;
-    expect(lot!.vesselReadings).toBe(1);
-    expect(lot!.vesselFactor).not.toBe(1);
-    expect(
-      await send(farm, 'lot.record', { lotId, events: [told('heated', { how: 'pasteurised', celsius: 63, minutes: 5 })] }),
-    ).toMatchObject({ status: 'refused', message: expect.stringMatching(/local code/) });
-    expect((await send(farm, 'lot.record', { lotId, events: [told('heated', { how: 'pasteurised', celsius: 75, minutes: 1 })] })).status).toBe('done');
-    expect((await pailView(farm)).lots[0]!.treatment).toBe('pasteurised');
-  }); // prettier-ignore
 });

@@ -1,0 +1,68 @@
+import { randomUUID } from 'node:crypto';
+import { inFarm } from '@/data/farmScope';
+import { trailOf } from '@/data/ledger/movements';
+import { lotsById } from '@/data/ledger/standing';
+import type { TestDatabase } from '@/data/testing/database';
+import { testDatabase } from '@/data/testing/database';
+import { setClock } from '../clock';
+import { event, facts, morning, portion, send } from '../testing/aBatch';
+import { milk, skim } from '../testing/aDairy';
+
+// Generous, for slow and busy machines: a sound run never waits this long.
+jest.setTimeout(60_000);
+
+let house: TestDatabase;
+beforeAll(async () => {
+  house = await testDatabase();
+  setClock(new Date(morning * 1000 + 1000));
+});
+afterAll(() => {
+  setClock(undefined);
+  return house.close();
+});
+
+describe('from a pat to the milkings and back', () => {
+  it('leads every step both ways, once, in one statement', async () => {
+    const farm = await house.farm();
+    const [a, b] = [await milk(farm), await milk(farm)];
+    const [creamA, creamB, pool] = [randomUUID(), randomUUID(), randomUUID()];
+    await skim(farm, [a], { cuts: [{ lotId: creamA, mass: 1900, fat: 0.2 }] });
+    await skim(farm, [b], { cuts: [{ lotId: creamB, mass: 1900, fat: 0.2 }] });
+    await send(farm, 'lot.pour', { from: [{ lotId: creamA }, { lotId: creamB, mass: 1000 }], lotId: pool, kind: 'cream', celsius: 5 });
+    const batchId = randomUUID();
+    const creamLotId = randomUUID();
+    const started = await send(farm, 'batch.begin', {
+      batchId, creamLotId, startedEventId: randomUUID(), startedAtSeconds: morning,
+      facts: { ...facts, creamMass: 2900, creamVolume: 2900, creamFat: 0.23, treatment: 'raw' }, fromLots: [{ lotId: pool }],
+    });
+    expect(started.status).toBe('done');
+    const pat = randomUUID();
+    const at = (minutes: number) => morning + 60 * minutes;
+    expect((await send(farm, 'batch.record', { batchId, events: [
+      { ...event(9, { kind: 'mark', stage: 'break' }), atSeconds: at(9) },
+      { ...event(20, portion(pat, 700)), atSeconds: at(20) },
+      { ...event(21, { kind: 'packed' }), atSeconds: at(21) },
+    ] })).status).toBe('done');
+    const trail = await inFarm(farm, (scope) => trailOf(scope, pat));
+    const side = (steps: number) => trail.lots.filter((lot) => lot.steps === steps).map(({ id }) => id).toSorted();
+    expect(side(-1)).toEqual([a, b, creamA, creamB, pool, creamLotId].toSorted());
+    expect(trail.steps.map(({ from, to }) => [from, to])).toEqual(
+      expect.arrayContaining([[a, creamA], [creamA, pool], [creamB, pool], [pool, creamLotId], [creamLotId, pat]]),
+    );
+    const forth = await inFarm(farm, (scope) => trailOf(scope, b));
+    expect(forth.lots.filter(({ steps }) => steps === 1).map(({ id }) => id)).toEqual(expect.arrayContaining([creamB, pool, creamLotId, pat]));
+    // What was taken back leads nowhere any more.
+    const lot = (await inFarm(farm, (scope) => lotsById(scope, [pat]))).get(pat)!;
+    expect(lot.treatment).toBe('raw');
+  }); // prettier-ignore
+
+  it('does not lose its way when cream is poured there and back', async () => {
+    const farm = await house.farm();
+    const [a, b] = [await milk(farm), await milk(farm)];
+    const pour = (from: string, into: string) =>
+      send(farm, 'lot.pour', { from: [{ lotId: from, mass: 500 }], intoLotId: into, lotId: randomUUID(), kind: 'milk', celsius: 5 });
+    for (let i = 0; i < 4; i += 1) expect((await (i % 2 ? pour(a, b) : pour(b, a))).status).toBe('done');
+    const trail = await inFarm(farm, (scope) => trailOf(scope, a));
+    expect(trail.lots).toHaveLength(2);
+  }); // prettier-ignore
+});

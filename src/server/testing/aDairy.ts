@@ -1,0 +1,55 @@
+import { randomUUID } from 'node:crypto';
+import { QueryTypes } from 'sequelize';
+import { database } from '@/data/connection';
+import { inFarm } from '@/data/farmScope';
+import { carryOut } from '../commands/carryOut';
+import type { Answer } from '../commands/envelope';
+import { send } from './aBatch';
+
+/** Milk that comes in: eleven litres of the herd unless something else is said. Returns its lot. */
+export const milk = async (farm: string, change: Record<string, unknown> = {}): Promise<string> => {
+  const lotId = randomUUID();
+  const answer = await send(farm, 'milk.in', { lotId, from: 'herd', mass: 11200, massSd: 100, celsius: 35, ...change });
+  expect(answer).toMatchObject({ status: 'done' });
+  return lotId;
+}; // prettier-ignore
+
+/** Cream ladled off milk that stood. */
+export const skim = (farm: string, lotIds: string[], change: Record<string, unknown> = {}) =>
+  send(farm, 'milk.separate', {
+    way: 'ladle',
+    from: lotIds.map((lotId) => ({ lotId })),
+    cuts: [{ lotId: randomUUID(), mass: 1900, fat: 0.2 }],
+    skim: { to: 'use', use: 'pigs' },
+    ...change,
+  });
+
+/** What the books come to, lots that differ from the sum of their lines, and the least that any lot holds. */
+export const sums = (farm: string) =>
+  inFarm(farm, async ({ transaction }) => {
+    const [row] = await database().query<Record<string, string>>(
+      `SELECT (SELECT coalesce(sum(mass), 0) FROM entry_line) AS mass, (SELECT coalesce(sum(fat), 0) FROM entry_line) AS fat,
+         (SELECT count(*) FROM lot JOIN LATERAL (SELECT coalesce(sum(mass), 0) AS m, coalesce(sum(fat), 0) AS f FROM entry_line l
+            WHERE l.farm_id = lot.farm_id AND l.lot_id = lot.id) told ON told.m <> lot.mass_now OR told.f <> lot.fat_now) AS astray,
+         (SELECT coalesce(min(mass_now), 0) FROM lot) AS least`,
+      { type: QueryTypes.SELECT, transaction },
+    );
+    return Object.fromEntries(Object.entries(row!).map(([key, value]) => [key, Number(value)]));
+  });
+export const balanced = { mass: 0, fat: 0, astray: 0 };
+
+/** A cow, as the house is told of one. */
+export const animal = (change: Record<string, unknown>) => ({
+  id: randomUUID(),
+  name: 'Tansy',
+  breed: 'kerry',
+  ...change,
+});
+/** A command that arrives as sent by a device at some moment. */
+export const sentAt = (
+  farm: string,
+  name: string,
+  input: unknown,
+  device: string,
+  at: Date,
+): Promise<Answer> => carryOut(farm, { id: randomUUID(), farm, device, name, input, at: at.toISOString() });
