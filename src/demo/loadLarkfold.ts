@@ -9,6 +9,11 @@ import { daysInMilk, herdOn, ladled, separated } from './liveMilk';
 import type { CreamAtHand, Living } from './liveThrough';
 import { liveThrough, send } from './liveThrough';
 import { noiseFrom } from './noise';
+import type { CultureLine } from './sourPool';
+import { sourPool } from './sourPool';
+import type { Tub } from './tub';
+import { emptyTub, pourOnto, together } from './tub';
+import { usualChurning } from './usualChurning';
 
 const dayMs = 86_400_000;
 const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1);
@@ -18,24 +23,6 @@ const usualDays = 425;
 const churningDays: readonly number[] = [4, 2];
 const everySix = 6;
 const everyDays = 4;
-
-/** A vessel of cream: what the books have of it, and what is really in it. */
-interface Tub {
-  key: string;
-  lotId: string | undefined;
-  toldMass: number;
-  toldFat: number;
-  trueMass: number;
-  trueFat: number;
-}
-const emptyTub = (key: string): Tub => ({
-  key,
-  lotId: undefined,
-  toldMass: 0,
-  toldFat: 0,
-  trueMass: 0,
-  trueFat: 0,
-});
 
 /**
  * Fills a farm with Larkfold, dated back from the clock's now: milkings, separations and churnings of `days` days, all
@@ -84,7 +71,7 @@ class Larkfold {
     diameter: number;
   }[] = [];
   private finishing: { lotId: string; at: Date }[] = [];
-  private line: { lotId: string; mass: number; generation: number } | undefined;
+  private line: CultureLine | undefined;
   private ripening: Tub | undefined;
   private batches = 0;
   /** The last batch worked in each way that Larkfold has a name for. */
@@ -397,11 +384,7 @@ class Larkfold {
     const lotId = this.living.noise.id();
     const fat = Math.max(0.1, Math.min(0.58, cream.toldFat));
     await pour({ lotId, mass: cream.mass, fat });
-    tub.lotId ??= lotId;
-    tub.toldFat = (tub.toldMass * tub.toldFat + cream.mass * fat) / (tub.toldMass + cream.mass);
-    tub.trueFat = (tub.trueMass * tub.trueFat + cream.mass * cream.trueFat) / (tub.trueMass + cream.mass);
-    tub.toldMass += cream.mass;
-    tub.trueMass += cream.mass;
+    pourOnto(tub, lotId, cream.mass, fat, cream.trueFat);
   }
 
   /** Four days’ cream: pooled and churned, or set to sour two days first and churned when it is ripe. */
@@ -415,16 +398,15 @@ class Larkfold {
     }
     const tubs = Object.values(this.tubs).filter(({ toldMass }) => toldMass > 100);
     if (tubs.length === 0) return;
-    const together =
-      tubs.reduce((sum, tub) => sum + tub.toldMass * tub.toldFat, 0) /
-      tubs.reduce((sum, tub) => sum + tub.toldMass, 0);
     this.tubs.separator = emptyTub('cream');
     this.tubs.ladle = emptyTub('tub');
-    const sours = this.batches % 3 === 1 && together > 0.24;
+    const sours = this.batches % 3 === 1 && together(tubs).toldFat > 0.24;
     if (sours && daysAgo > 3) {
       const pool = await this.pool(tubs, at);
-      await this.sour(
+      await sourPool(
+        this.living,
         pool,
+        this.line,
         at,
         Math.abs(daysAgo - failedRipening) < everyDays && !this.planted.has('failed'),
       );
@@ -443,112 +425,20 @@ class Larkfold {
 
   private async pool(tubs: readonly Tub[], at: Date): Promise<Tub> {
     const lotId = this.living.noise.id();
-    const sum = (of: (tub: Tub) => number) => tubs.reduce((all, tub) => all + of(tub), 0);
     await send(
       this.living,
       'lot.pour',
       { from: tubs.map((tub) => ({ lotId: tub.lotId! })), lotId, kind: 'cream', vesselId: null, celsius: 6 },
       new Date(at.getTime() - 16 * 3_600_000),
     );
-    return {
-      key: 'pool',
-      lotId,
-      toldMass: sum(({ toldMass }) => toldMass),
-      trueMass: sum(({ trueMass }) => trueMass),
-      toldFat: sum(({ toldMass, toldFat }) => toldMass * toldFat) / sum(({ toldMass }) => toldMass),
-      trueFat: sum(({ trueMass, trueFat }) => trueMass * trueFat) / sum(({ trueMass }) => trueMass),
-    };
-  }
-
-  private async sour(pool: Tub, at: Date, fails: boolean): Promise<void> {
-    const { noise } = this.living;
-    const start = new Date(at.getTime() - 15.5 * 3_600_000);
-    const seconds = start.getTime() / 1000;
-    const culture =
-      this.line && this.line.generation < 9 && this.line.mass >= 0.02 * pool.toldMass ? this.line : undefined;
-    await send(
-      this.living,
-      'lot.record',
-      {
-        lotId: pool.lotId!,
-        events: [
-          { id: noise.id(), atSeconds: seconds, kind: 'placed', place: 'room', celsius: 21 },
-          {
-            id: noise.id(),
-            atSeconds: seconds + 1,
-            kind: 'soured',
-            route: 'mesophilic',
-            dose: 0.02,
-            culture: culture ? 'culturedButtermilk' : 'bought',
-            generation: culture?.generation ?? 0,
-          },
-        ],
-        ...(culture ? { culture: { lotId: culture.lotId, mass: 0.02 * pool.toldMass } } : {}),
-      },
-      start,
-    );
-    if (culture) culture.mass -= 0.02 * pool.toldMass;
-    const look = new Date(at.getTime() + 2 * 3_600_000);
-    const lookSeconds = look.getTime() / 1000;
-    if (fails) {
-      this.planted.add('failed');
-      const end = new Date(at.getTime() + 20 * 3_600_000);
-      await send(
-        this.living,
-        'lot.record',
-        {
-          lotId: pool.lotId!,
-          events: [{ id: noise.id(), atSeconds: lookSeconds, kind: 'looked', seen: 'notYet', ph: 6.1 }],
-        },
-        look,
-      );
-      await send(
-        this.living,
-        'lot.record',
-        {
-          lotId: pool.lotId!,
-          events: [{ id: noise.id(), atSeconds: end.getTime() / 1000, kind: 'looked', seen: 'gas' }],
-        },
-        end,
-      );
-      await send(
-        this.living,
-        'lot.use',
-        { lotId: pool.lotId!, to: 'spoiled' },
-        new Date(end.getTime() + 600_000),
-      );
-      pool.toldMass = 0;
-      return;
-    }
-    await send(
-      this.living,
-      'lot.record',
-      {
-        lotId: pool.lotId!,
-        events: [
-          {
-            id: noise.id(),
-            atSeconds: lookSeconds,
-            kind: 'looked',
-            seen: 'thickAndTart',
-            ph: Math.round((4.8 + noise.normal(0, 0.08)) * 10) / 10,
-          },
-          { id: noise.id(), atSeconds: lookSeconds + 1, kind: 'placed', place: 'fridge', celsius: 4 },
-        ],
-      },
-      new Date(look.getTime() + 2000),
-    );
+    return { key: 'pool', lotId, ...together(tubs) };
   }
 
   private async churnTubs(daysAgo: number, at: Date, tubs: readonly Tub[], ripened: boolean): Promise<void> {
     const { noise } = this.living;
-    const sum = (of: (tub: Tub) => number) => tubs.reduce((all, tub) => all + of(tub), 0);
     const cream: CreamAtHand = {
       lots: tubs.map((tub) => ({ lotId: tub.lotId! })),
-      toldMass: sum(({ toldMass }) => toldMass),
-      trueMass: sum(({ trueMass }) => trueMass),
-      toldFat: sum(({ toldMass, toldFat }) => toldMass * toldFat) / sum(({ toldMass }) => toldMass),
-      trueFat: sum(({ trueMass, trueFat }) => trueMass * trueFat) / sum(({ trueMass }) => trueMass),
+      ...together(tubs),
     };
     const plan = this.plan(daysAgo, cream, ripened);
     // Cream too thin to break is lifted by what was richest; the books say so.
@@ -586,76 +476,8 @@ class Larkfold {
 
   /** How a churning is meant: its churn by how much there is, its temperature near the usual, now and then a trouble. */
   private plan(daysAgo: number, cream: CreamAtHand, ripened: boolean): Churning {
-    const { noise } = this.living;
-    const volume = cream.toldMass;
-    const usual: Churning = {
-      churn: volume > 2400 ? 'barrel' : this.batches % 4 === 3 ? 'mixer' : 'paddle',
-      celsius: Math.round((13.6 + noise.normal(0, 0.5)) * 2) / 2,
-      ripened,
-      portions:
-        this.batches % 5 === 0
-          ? [
-              {
-                share: 0.55,
-                name: 'Salted',
-                storage: 'freezer',
-                salted: true,
-                ...(daysAgo > 60 ? { eatenAfter: 55 } : {}),
-              },
-              {
-                share: 0.45,
-                name: 'Salted',
-                storage: 'fridge',
-                salted: true,
-                ...(daysAgo > 4 ? { eatenAfter: Math.min(9, daysAgo - 0.4) } : {}),
-              },
-            ]
-          : this.batches % 13 === 6
-            ? [
-                {
-                  share: 0.7,
-                  name: 'Salted',
-                  storage: 'fridge',
-                  salted: true,
-                  ...(daysAgo > 6 ? { eatenAfter: Math.min(8, daysAgo - 0.4) } : {}),
-                },
-                {
-                  share: 0.3,
-                  name: 'Ghee',
-                  storage: 'fridge',
-                  salted: false,
-                  ghee: true,
-                  ...(daysAgo > 61 ? { eatenAfter: 60 } : {}),
-                },
-              ]
-            : this.batches % 7 === 3
-              ? [
-                  {
-                    share: 0.8,
-                    name: 'Salted',
-                    storage: 'fridge',
-                    salted: true,
-                    ...(daysAgo > 5 ? { eatenAfter: Math.min(8, daysAgo - 0.4) } : {}),
-                  },
-                  {
-                    share: 0.2,
-                    name: 'Garlic',
-                    additions: ['garlic'],
-                    storage: 'fridge',
-                    salted: true,
-                    ...(daysAgo > 4 ? { eatenAfter: 3.5 } : {}),
-                  },
-                ]
-              : [
-                  {
-                    share: 1,
-                    name: this.batches % 3 === 2 ? 'Unsalted' : 'Salted',
-                    storage: 'fridge',
-                    salted: this.batches % 3 !== 2,
-                    ...(daysAgo > 6 ? { eatenAfter: Math.min(8, daysAgo - 0.4) } : {}),
-                  },
-                ],
-    };
+    const celsius = Math.round((13.6 + this.living.noise.normal(0, 0.5)) * 2) / 2;
+    const usual = usualChurning(this.batches, cream.toldMass, celsius, ripened, daysAgo);
     const trouble = troubles.find(
       ({ daysAgo: when, what }) => Math.abs(when - daysAgo) <= everyDays && !this.planted.has(what),
     );
