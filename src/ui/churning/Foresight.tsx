@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import type { Foreseen, Glimpse } from '@/core/churning/foresee';
 import { otherWay } from '@/core/churning/foresee';
+import { worthTempering } from '@/core/churning/worthTempering';
 import type { Loads } from '@/core/churning/splitLoads';
 import { stageSigns } from '@/core/churning/stages';
 import { fillLimit, tools } from '@/core/churning/tools';
@@ -136,20 +137,6 @@ function BreakSentence({ foreseen, facts }: { foreseen: Foreseen; facts: BatchFa
         </p>
       )}
     </>
-  );
-}
-
-/** The time it takes as it is, as a multiple of the time at the tool’s own temperature, from which that is worth saying. */
-const muchSlower = 1.7;
-/** Fat left in the buttermilk, mass fraction, from which a cooler churning is worth saying (handbook §6.4–6.7). */
-const richButtermilk = 0.012;
-
-/** Whether the tool’s own temperature would do plainly better: much sooner, or with half the loss. */
-function worthTempering({ breakMinutes, better, buttermilkFat }: Foreseen): boolean {
-  if (!breakMinutes || !better.breakMinutes) return false;
-  return (
-    breakMinutes.mid > muchSlower * better.breakMinutes ||
-    (buttermilkFat.mid > richButtermilk && better.buttermilkFat < 0.6 * buttermilkFat.mid)
   );
 }
 

@@ -34,6 +34,22 @@ describe('what comes next', () => {
     expect(nextWords(story(), seen, seen.breakMinutes!.high * 61, 9, say).more).toMatch(/It was 9 °C/);
   });
 
+  it('does not blame the cold for cream that is as warm as it should be', () => {
+    const late = nextWords(story(), seen, seen.breakMinutes!.high * 61, 14.5, say);
+    expect(late.more).toMatch(/as warm as it should be: usually it is too full, or the cream is thin/);
+    expect(late.more).not.toMatch(/too cold/);
+  });
+
+  it('lets drained butter rest, and does not send it back to be churned', () => {
+    const resting = story(
+      mark('break'),
+      mark('stopped', 80),
+      { id: 'event-drain', atSeconds: start.atSeconds + 90, kind: 'drained', measured: 'skipped' },
+      { id: 'event-chill', atSeconds: start.atSeconds + 100, kind: 'paused', place: 'fridge', minutes: 16 },
+    );
+    expect(nextWords(resting, seen, 80, undefined, say).next).toBe('Let the butter rest');
+  });
+
   it('warns of cream too warm to grain and too cold to break, with the temperature to aim for', () => {
     expect(nextWords(story(), foresee({ ...cream, temperature: 27 }), 30, undefined, say)).toMatchObject({
       next: 'Too warm to grain: chill it',

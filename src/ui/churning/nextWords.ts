@@ -46,6 +46,8 @@ export function nextWords(
   }
 }
 
+/** A reading this near to what its churn likes is not what holds it up, K. */
+const asItShould = 2;
 /** Fewest minutes still to go that are worth saying. */
 const soon = 0.25;
 
@@ -63,6 +65,11 @@ function untilBreak(
   }
   const minutes = elapsed / 60;
   if (minutes > breakMinutes.high) {
+    if (reading !== undefined && Math.abs(reading - better.temperature) < asItShould)
+      return {
+        next: 'Later than nine in ten',
+        more: `At ${say.temperature(reading)} it is as warm as it should be: usually it is too full, or the cream is thin. A churn at most half full.`,
+      };
     return {
       next: 'Later than nine in ten',
       more: `Usual reasons: too cold, too full, or thin cream.${reading === undefined ? ' Take its temperature.' : ` It was ${say.temperature(reading)}.`} Aim for ${say.temperature(better.temperature)} and a churn at most half full.`,

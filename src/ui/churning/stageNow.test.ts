@@ -1,6 +1,6 @@
 import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
 import { batchStory } from '@/core/churning/batchStory';
-import { inTheChurn, stageByNow, stageNow } from './stageNow';
+import { inTheChurn, isDrained, stageByNow, stageNow } from './stageNow';
 
 const facts = { creamVolume: 2000, creamFat: 0.38, loads: 2, capacity: 5000, tool: 'barrel' } as BatchFacts;
 const at = (minutes: number, body: object): BatchEvent =>
@@ -25,6 +25,24 @@ describe('how the cream should look now', () => {
     );
     expect(drained.fill * drained.fat).toBeCloseTo(0.2 * 0.38, 9);
     expect(drained.stage).toBe('mass');
+  });
+});
+
+describe('what has been drained', () => {
+  const drained = [mark(9, 'break'), mark(10, 'stopped'), at(12, { kind: 'drained', measured: 'skipped' })];
+
+  it('is butter while it rests in the cold, and cream that is put by is cream', () => {
+    const rests = story(...drained, at(13, { kind: 'paused', place: 'fridge' }));
+    expect(isDrained(rests)).toBe(true);
+    expect(inTheChurn(rests, facts).stage).toBe('mass');
+    const putBy = story(mark(5, 'whipped'), at(6, { kind: 'paused', place: 'fridge' }));
+    expect(isDrained(putBy)).toBe(false);
+    expect(inTheChurn(putBy, facts).stage).toBe('whipped');
+  });
+
+  it('of the first load does not make butter of the second', () => {
+    const second = story(...drained, at(14, { kind: 'load' }), at(16, { kind: 'paused' }));
+    expect(isDrained(second)).toBe(false);
   });
 });
 

@@ -1,0 +1,226 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useMemo, useState } from 'react';
+import { CalculationError } from '@/core/calculation';
+import { ripenPredict } from '@/core/ripening/ripenPredict';
+import type { RipenInput } from '@/core/ripening/ripenPredict';
+import { ripenedKind, ripePh } from '@/core/standing/souringNow';
+import type { Route } from '@/core/standing/lotEvents';
+import { places } from '@/core/standing/places';
+import type { Place } from '@/core/standing/places';
+import type { ShownLot } from '@/server/shelf/views';
+import { Cautions } from '../caution/Caution';
+import { useSay } from '../frame/FarmContext';
+import { clockSeconds } from '../frame/useNow';
+import { newId } from '../outbox/newId';
+import { useAct } from '../outbox/useAct';
+import styles from '../pail/Pail.module.css';
+import { Chips } from '../quantity/Chips';
+import { QuantityField, understand } from '../quantity/QuantityField';
+import type { LotNow } from '../standing/useStory';
+import { Enamel, Quiet } from '../theme/Enamel';
+
+const bought = {
+  mesophilic: { name: 'Bought culture', small: 'sour-cream kind', dose: 0.02, culture: 'bought' },
+  sourCream: { name: 'Sour cream, live', small: 'a spoonful', dose: 0.03, culture: 'sourCream' },
+  yoghurt: { name: 'Live yoghurt', small: 'likes it warm', dose: 0.03, culture: 'liveYoghurt' },
+} as const;
+/** Kept after this many times a line is begun anew (handbook §6.4). */
+const renewAt = 9;
+const spoon = 15;
+
+type School = keyof typeof bought | 'natural' | `line:${string}`;
+
+function useRipening(input: RipenInput | undefined) {
+  const key = JSON.stringify(input);
+  return useMemo(() => {
+    if (!input) return undefined;
+    try {
+      return { ripening: ripenPredict(input) };
+    } catch (error) {
+      if (error instanceof CalculationError)
+        return { wrong: error.message.replace(/^\w+: \S+ was given; /, '') };
+      throw error;
+    }
+    // The key says all of the input.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key]);
+}
+
+/** Choosing how cream is to sour: school, culture, dose and place, and when it will be ready by then. */
+export function BeginSouring({
+  one,
+  cultures,
+  now,
+}: {
+  one: LotNow;
+  cultures: readonly ShownLot[];
+  now: number;
+}) {
+  const say = useSay();
+  const { act, refused, busy } = useAct();
+  const { lot } = one;
+  const fitting = cultures.filter(({ id, blockedReason }) => id !== lot.id && blockedReason === null);
+  const [school, setSchool] = useState<School>(fitting[0] ? `line:${fitting[0].id}` : 'mesophilic');
+  const [place, setPlace] = useState<Place>('room');
+  const [warmth, setWarmth] = useState('');
+  const [typed, setTyped] = useState('');
+  const line = fitting.find(({ id }) => school === `line:${id}`);
+  const generation = line?.details.line?.generation ?? 0;
+  const route: Route =
+    school === 'natural'
+      ? 'natural'
+      : line
+        ? (line.details.line?.kind ?? 'mesophilic')
+        : school === 'yoghurt'
+          ? 'yoghurt'
+          : 'mesophilic';
+  const amount = understand(typed, {
+    system: say.system,
+    kinds: ['mass', 'volume'],
+    bareUnit: say.system === 'metric' ? 'g' : 'tbsp',
+    check: ({ value }) =>
+      value <= 0
+        ? 'An amount above zero.'
+        : value > 0.3 * lot.mass
+          ? `That is ${Math.round((100 * value) / lot.mass)} % of it: at most 30 %.`
+          : undefined,
+  });
+  const usualDose = line ? 0.02 : school === 'natural' ? 0 : bought[school as keyof typeof bought].dose;
+  const culture = amount && 'quantity' in amount ? amount.quantity.value : usualDose * lot.mass;
+  const dose = Math.min(0.3, culture / lot.mass);
+  const heat = understand(warmth, {
+    system: say.system,
+    kinds: ['temperature'],
+    bareUnit: say.system === 'us' ? 'F' : 'C',
+    check: ({ value }) =>
+      value < 4 || value > 45 ? `Between ${say.temperature(4)} and ${say.temperature(45)}.` : undefined,
+  });
+  const celsius = heat && 'quantity' in heat ? heat.quantity.value : places[place].celsius;
+  const result = useRipening({
+    of: ripenedKind(lot.kind),
+    route,
+    ...(route === 'natural' ? {} : { dose: Math.max(1e-4, dose) }),
+    treatment: lot.treatment,
+    ...(line
+      ? { culture: 'culturedButtermilk' as const }
+      : school === 'natural'
+        ? {}
+        : { culture: bought[school as keyof typeof bought].culture }),
+    generation,
+    temperatures: [{ hours: 400, celsius }],
+    elapsedHours: 0,
+    readings: [],
+    readyPh: ripePh,
+  });
+  const ripening = result && 'ripening' in result ? result.ripening : undefined;
+  const ready = ripening?.readyHours;
+  const short = line !== undefined && culture > line.mass;
+  const choices = [
+    ...fitting.map((each) => ({
+      key: `line:${each.id}` as School,
+      name: each.details.line?.name ?? each.code,
+      small: `kept on ${each.details.line?.generation ?? 0} times${(each.details.line?.generation ?? 0) >= renewAt ? ', renew it' : ''}`,
+    })),
+    ...(Object.keys(bought) as (keyof typeof bought)[]).map((key) => ({
+      key: key as School,
+      name: bought[key].name,
+      small: bought[key].small,
+    })),
+    {
+      key: 'natural' as School,
+      name: 'By itself',
+      small: lot.treatment === 'raw' ? 'two to three days' : 'not when heated',
+    },
+  ];
+  return (
+    <Enamel className={styles.stack} aria-label="Ripen it">
+      <h2 style={{ margin: 0 }}>
+        {result && 'wrong' in result
+          ? result.wrong
+          : ready
+            ? `Ripe ${say.when(now + ready.low * 3600, now)} to ${say.when(now + ready.high * 3600, now)}.`
+            : 'That cold it hardly sours: it takes weeks.'}
+      </h2>
+      <Chips legend="Soured with" chosen={school} onChoose={setSchool} choices={choices} />
+      <Chips
+        legend="Where it stands"
+        chosen={place}
+        onChoose={setPlace}
+        choices={(['room', 'cool', 'fridge'] as const).map((key) => ({
+          key,
+          name: places[key].name,
+          small: say.temperature(places[key].celsius),
+        }))}
+      />
+      <div className={styles.pair}>
+        <QuantityField
+          label="How warm there"
+          typed={warmth}
+          onTyped={setWarmth}
+          understood={heat}
+          system={say.system}
+          hint={`${say.temperature(places[place].celsius)} assumed`}
+        />
+        {route !== 'natural' && (
+          <QuantityField
+            label="How much culture"
+            typed={typed}
+            onTyped={setTyped}
+            understood={amount}
+            system={say.system}
+            hint={`${say.mass(usualDose * lot.mass)}, ${Math.max(1, Math.round((usualDose * lot.mass) / spoon))} tablespoons`}
+            says={amount && 'quantity' in amount ? `= ${(100 * dose).toFixed(1)} % of it` : undefined}
+          />
+        )}
+      </div>
+      {ripening && (
+        <Quiet>
+          {say.words(ripening.reasons.map(({ says }) => says).join(' '))} Thrown out{' '}
+          {say.when(now + ripening.discardAfterHours * 3600, now)}, {Math.round(ripening.discardAfterHours)} h
+          from now, if it is not thick and tart by then.
+        </Quiet>
+      )}
+      {ripening && <Cautions cautions={ripening.cautions} />}
+      <Button
+        variant="contained"
+        size="large"
+        disabled={busy || !ripening || short}
+        onClick={() =>
+          void act(
+            'lot.record',
+            {
+              lotId: lot.id,
+              events: [
+                { id: newId(), atSeconds: clockSeconds(), kind: 'placed', place, celsius },
+                {
+                  id: newId(),
+                  atSeconds: clockSeconds() + 0.001,
+                  kind: 'soured',
+                  route,
+                  ...(route === 'natural'
+                    ? {}
+                    : {
+                        dose: Math.max(1e-4, dose),
+                        culture: line ? 'culturedButtermilk' : bought[school as keyof typeof bought].culture,
+                      }),
+                  generation,
+                },
+              ],
+              ...(line ? { culture: { lotId: line.id, mass: culture } } : {}),
+            },
+            'It sours from now on. Clean vessel, loose cover.',
+          )
+        }
+      >
+        {short ? `Only ${say.mass(line.mass)} of that culture is left` : 'Set it to sour'}
+      </Button>
+      {refused && (
+        <p className={styles.refused} role="alert">
+          {refused.message}
+        </p>
+      )}
+    </Enamel>
+  );
+}
