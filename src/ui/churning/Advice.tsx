@@ -7,6 +7,7 @@ import { spokenMinutes, spokenRange, text } from '@/core/quantities/formatQuanti
 import { useSay } from '../frame/FarmContext';
 import { Quiet } from '../theme/Enamel';
 import styles from './Advice.module.css';
+import { Key } from './Key';
 import type { LiveBatch } from './useBatch';
 
 type Body = Parameters<LiveBatch['record']>[0];
@@ -75,6 +76,7 @@ function Cause({
           data-act={main ? 'advised' : undefined}
         >
           {doing.button}
+          {main && <Key of="y" />}
         </Button>
       )}
     </div>

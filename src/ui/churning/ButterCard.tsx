@@ -13,6 +13,7 @@ import { useNow } from '../frame/useNow';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Quiet } from '../theme/Enamel';
+import { Key } from './Key';
 import type { LiveBatch } from './useBatch';
 import { feelWords } from './words';
 import styles from './ButterCard.module.css';
@@ -73,7 +74,7 @@ export function ButterCard({
           }
           data-act="chill"
         >
-          It is in the fridge
+          It is in the fridge <Key of="f" />
         </Button>
       )}
       <details>

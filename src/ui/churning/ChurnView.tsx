@@ -127,6 +127,13 @@ export function ChurnView({ view }: { view: BatchView }) {
     d: panel !== 'drained' && churning ? () => jumpTo('drained') : press('drained'),
     e: press('unwashed'),
     k: press('pack'),
+    z: press('portion'),
+    f: () => {
+      press('stood-fridge')();
+      press('chill')();
+    },
+    v: press('stood-room'),
+    '5': press('washed-usual'),
     ...Object.fromEntries(clarities.map((clarity, i) => [String(i + 1), press(`washed-${clarity}`)])),
     r: () => foot.current?.open('temperature'),
     a: () => foot.current?.open('water'),

@@ -15,6 +15,7 @@ import { Enamel, Quiet } from '../theme/Enamel';
 import { ButterCard } from './ButterCard';
 import styles from './DrainPanel.module.css';
 import { amountRules } from './planDraft';
+import { Key } from './Key';
 import type { LiveBatch } from './useBatch';
 import { grainWords } from './words';
 
@@ -86,7 +87,7 @@ export function DrainPanel({
         sx={{ minHeight: 96, fontSize: '1.5rem' }}
         data-act="drained"
       >
-        {typed.trim() === '' ? 'Drained, not measured' : 'Drained'}
+        {typed.trim() === '' ? 'Drained, not measured' : 'Drained'} <Key of="d" />
       </Button>
       {story.addedWater > 0 && (
         <Quiet>{say.volume(story.addedWater)} of it is the water you added; it is taken off again.</Quiet>

@@ -18,6 +18,7 @@ import type { QuantityRules } from '../quantity/QuantityField';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { eventWords } from './eventWords';
+import { Key } from './Key';
 import { amountRules, sizeRules, temperatureRules } from './planDraft';
 import type { LiveBatch } from './useBatch';
 import styles from './Foot.module.css';
@@ -87,6 +88,7 @@ export function Foot({
       <div className={styles.row}>
         <Button variant="outlined" disabled={!undo} onClick={undo} data-act="undo">
           Undo{last && `: ${eventWords(last, say).short}`}
+          <Key of="u" />
         </Button>
         {live && (
           <>
@@ -95,16 +97,16 @@ export function Foot({
               aria-expanded={open === 'temperature'}
               onClick={() => toggle('temperature')}
             >
-              Temperature
+              Temperature <Key of="r" />
             </Button>
             {creamy && (
               <Button variant="outlined" aria-expanded={open === 'water'} onClick={() => toggle('water')}>
-                Add water
+                Add water <Key of="a" />
               </Button>
             )}
             {story.phase !== 'paused' && (
               <Button variant="outlined" onClick={() => record({ kind: 'paused' })} data-act="pause">
-                Pause
+                Pause <Key of="p" />
               </Button>
             )}
             {standing && (
@@ -116,21 +118,21 @@ export function Foot({
               <>
                 {' '}
                 <Button variant="outlined" aria-expanded={open === 'tool'} onClick={() => toggle('tool')}>
-                  Other tool
+                  Other tool <Key of="o" />
                 </Button>
                 <Button variant="outlined" aria-expanded={open === 'loads'} onClick={() => toggle('loads')}>
-                  Split or merge
+                  Split or merge <Key of="m" />
                 </Button>
                 <Button variant="outlined" aria-expanded={open === 'turns'} onClick={() => toggle('turns')}>
-                  {turns.on ? `Turns of ${turns.seconds} s` : 'Turns'}
+                  {turns.on ? `Turns of ${turns.seconds} s` : 'Turns'} <Key of="h" />
                 </Button>
               </>
             )}
             <Button variant="outlined" aria-pressed={large} onClick={onLarge}>
-              {large ? 'Usual type' : 'Large type'}
+              {large ? 'Usual type' : 'Large type'} <Key of="l" />
             </Button>
             <Button variant="outlined" aria-expanded={open === 'abandon'} onClick={() => toggle('abandon')}>
-              Give up
+              Give up <Key of="x" />
             </Button>
           </>
         )}

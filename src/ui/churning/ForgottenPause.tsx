@@ -5,6 +5,7 @@ import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import { useSay } from '../frame/FarmContext';
 import { Enamel } from '../theme/Enamel';
+import { Key } from './Key';
 import { quietSince } from './quietSince';
 import type { LiveBatch } from './useBatch';
 
@@ -42,7 +43,7 @@ export function ForgottenPause({
             onClick={() => record({ kind: 'paused', place, celsius }, since)}
             data-act={`stood-${place}`}
           >
-            {words}
+            {words} <Key of={place === 'fridge' ? 'f' : 'v'} />
           </Button>
         ))}
       </div>

@@ -6,6 +6,7 @@ import type { BatchStory } from '@/core/churning/batchStory';
 import { useSay } from '../frame/FarmContext';
 import { Chips } from '../quantity/Chips';
 import { QuantityField } from '../quantity/QuantityField';
+import { Key } from './Key';
 import type { PortionDraft, ReadPortion } from './portionDraft';
 import type { LiveBatch } from './useBatch';
 import { WorkRow } from './WorkRow';
@@ -100,7 +101,7 @@ export function PortionOptions({
         />
         {!read.toCome && (
           <Button variant="outlined" onClick={onPutBy} disabled={!read.ready} data-act="portion">
-            Put this by as one portion, more to come
+            Put this by as one portion, more to come <Key of="z" />
           </Button>
         )}
       </div>

@@ -19,6 +19,7 @@ import { QuantityField } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { ButterCard } from './ButterCard';
 import { ByCount } from './ByCount';
+import { Key } from './Key';
 import type { PortionDraft, ReadPortion } from './portionDraft';
 import { freshPortion, portionEvents, readPortion } from './portionDraft';
 import { PortionOptions } from './PortionOptions';
@@ -141,7 +142,7 @@ export function PortionPanel({
             By the fat, <strong>{say.massRange(toCome.low, toCome.high)}</strong> more is still to come.
           </span>
           <Button variant="outlined" onClick={putBy} disabled={!ready} data-act="portion">
-            Put this by, weigh the rest
+            Put this by, weigh the rest <Key of="z" />
           </Button>
         </div>
       )}
@@ -153,6 +154,7 @@ export function PortionPanel({
         data-act="pack"
       >
         {toCome ? 'That is all: pack and date it' : allPutBy ? 'Pack' : 'Pack and date it'}
+        <Key of="k" />
       </Button>
       <PortionOptions
         draft={draft}

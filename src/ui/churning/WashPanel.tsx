@@ -17,6 +17,7 @@ import { Enamel, Quiet } from '../theme/Enamel';
 import { ButterCard } from './ButterCard';
 import type { Body } from './makeDayEvents';
 import { amountRules } from './planDraft';
+import { Key } from './Key';
 import type { LiveBatch } from './useBatch';
 import { washWords } from './words';
 import styles from './WashPanel.module.css';
@@ -92,7 +93,7 @@ export function WashPanel({
           ` Water at ${say.temperature(Math.max(2, Math.round(butter.celsius - below.most)))} to ${say.temperature(Math.max(4, Math.round(butter.celsius - below.least)))} keeps it firm.`}
       </p>
       <div className={styles.looks} role="group" aria-label="How the wash water looked">
-        {clarities.map((clarity) => (
+        {clarities.map((clarity, i) => (
           <button
             key={clarity}
             type="button"
@@ -101,7 +102,10 @@ export function WashPanel({
             data-act={`washed-${clarity}`}
           >
             <Glass clarity={clarity} />
-            {looks[clarity].name}
+            <span>
+              {looks[clarity].name}
+              <Key of={String(i + 1)} />
+            </span>
             <small>{looks[clarity].says}</small>
           </button>
         ))}
@@ -119,11 +123,11 @@ export function WashPanel({
             }
             data-act="washed-usual"
           >
-            Washed {usual} times till clear, as last time
+            Washed {usual} times till clear, as last time <Key of="5" />
           </Button>
         )}
         <Button variant="outlined" sx={{ minHeight: 56 }} onClick={onSkip} data-act="unwashed">
-          {story.washes.length > 0 ? 'Enough washing' : 'Not washing, press only'}
+          {story.washes.length > 0 ? 'Enough washing' : 'Not washing, press only'} <Key of="e" />
         </Button>
       </div>
       <ButterCard facts={facts} story={story} butterMass={foreseen.butter.mass} record={record} />
