@@ -134,6 +134,62 @@ test('soft butter is chilled by number, shaped, put right after packing, tested,
   await expect(page.getByLabel('Into pieces of')).toHaveValue('125 g');
 });
 
+test('a churn left for hours asks whether it was put by, and the hours are none of churning', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('house.settle', { name: 'Larkfold', timeZone: 'Europe/Dublin' });
+  const batchId = await beginBatch(farm, 300, { tool: 'paddleHand' });
+  const at = Date.now() / 1000 - 300 * 60;
+  await farm.send('batch.record', {
+    batchId,
+    events: [{ id: crypto.randomUUID(), atSeconds: at + 480, kind: 'mark', stage: 'whipped' }],
+  });
+  await page.goto(`/churn/${batchId}`);
+  await expect(page.getByText(/^Nothing was marked since .*Was it put by\?/)).toBeVisible();
+  await expectSound(page);
+  await page.keyboard.press('f');
+  await expect(page.getByText(/^It has stood 4 h (5\d|[5-9]) min/)).toBeVisible();
+  await expect(page.getByRole('timer').first()).toHaveText('8:01');
+  await expect(page.getByRole('radio', { name: /^Fridge/ })).toHaveAttribute('aria-checked', 'true');
+  await page.keyboard.press('p');
+  await expect(page.getByRole('timer').first()).toHaveText(/^8:0/);
+  await expect(page.getByText('Was it put by?')).toHaveCount(0);
+});
+
+test('butter weighed in parts says what is still to come and till when it keeps; one press takes a part back', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('house.settle', { name: 'Larkfold', timeZone: 'Europe/Dublin' });
+  const batchId = await beginBatch(farm, 12);
+  await page.goto(`/churn/${batchId}`);
+  for (const key of ['b', 's', 'd']) await page.keyboard.press(key);
+  await page.locator('[data-act=washed-clear]').click();
+  await page.getByLabel('The butter weighs').fill('400 g');
+  await expect(page.getByText(/By the fat, .* more is still to come/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'That is all: pack and date it' })).toBeEnabled();
+  const fridge = page.getByRole('radio', { name: /^Fridge/ });
+  await expect(fridge).toContainText(/till \w+ \d+ \w+/);
+  await page.getByText('Working, pieces, something mixed in').click();
+  await page.getByRole('checkbox', { name: 'Garlic' }).check();
+  await expect(page.getByRole('radio', { name: /^Counter/ })).toContainText('not this butter');
+  await page.getByRole('checkbox', { name: 'Garlic' }).uncheck();
+  await page.getByLabel('Into pieces of').fill('125 g');
+  await expectSound(page);
+  await page.getByRole('button', { name: 'Put this by, weigh the rest' }).click();
+  await expect(page.getByText('375 g Salted, 3 blocks')).toBeVisible();
+  await expect(page.getByText('25 g Salted, the rest')).toBeVisible();
+  await page.locator('[data-act=undo]').click();
+  await expect(page.getByText('375 g Salted, 3 blocks')).toHaveCount(0);
+  await expect(page.getByText('25 g Salted, the rest')).toHaveCount(0);
+  await expect(page.locator('[data-act=undo]')).toContainText('wash, clear');
+  await page.getByLabel(/weighs$/).fill('602 g');
+  await page.locator('[data-act=pack]').click();
+  await expect(page.getByText(/^B1a fridge, eat by/)).toBeVisible();
+  await expect(page.getByText(/^B1b fridge, eat by/)).toBeVisible();
+});
+
 test('the jot line writes a whole make day down, ghee and all', async ({ page, farm }) => {
   await farm.send('house.settle', { name: 'Larkfold', timeZone: 'Europe/Dublin' });
   const batchId = await beginBatch(farm, 12);
