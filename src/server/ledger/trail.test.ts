@@ -2,24 +2,10 @@ import { randomUUID } from 'node:crypto';
 import { inFarm } from '@/data/farmScope';
 import { trailOf } from '@/data/ledger/movements';
 import { lotsById } from '@/data/ledger/standing';
-import type { TestDatabase } from '@/data/testing/database';
-import { testDatabase } from '@/data/testing/database';
-import { setClock } from '../clock';
 import { event, facts, morning, portion, send } from '../testing/aBatch';
-import { milk, skim } from '../testing/aDairy';
+import { aDairy, milk, skim } from '../testing/aDairy';
 
-// Generous, for slow and busy machines: a sound run never waits this long.
-jest.setTimeout(60_000);
-
-let house: TestDatabase;
-beforeAll(async () => {
-  house = await testDatabase();
-  setClock(new Date(morning * 1000 + 1000));
-});
-afterAll(() => {
-  setClock(undefined);
-  return house.close();
-});
+const house = aDairy();
 
 describe('from a pat to the milkings and back', () => {
   it('leads every step both ways, once, in one statement', async () => {

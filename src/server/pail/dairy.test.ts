@@ -1,28 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { inFarm } from '@/data/farmScope';
 import { lotsById } from '@/data/ledger/standing';
-import type { TestDatabase } from '@/data/testing/database';
-import { testDatabase } from '@/data/testing/database';
 import { carryOut } from '../commands/carryOut';
-import { setClock } from '../clock';
 import { shelfView } from '../shelf/views';
 import { facts, morning, send } from '../testing/aBatch';
-import { milk, skim, sums, balanced, animal, sentAt } from '../testing/aDairy';
+import { aDairy, milk, skim, sums, balanced, animal, sentAt } from '../testing/aDairy';
 import { pailView } from './views';
 
-// Generous, for slow and busy machines: a sound run never waits this long.
-jest.setTimeout(60_000);
-
-let house: TestDatabase;
-beforeAll(async () => {
-  house = await testDatabase();
-  setClock(new Date(morning * 1000 + 1000));
-  jest.spyOn(console, 'warn').mockImplementation(() => undefined);
-});
-afterAll(() => {
-  setClock(undefined);
-  return house.close();
-});
+const house = aDairy();
 
 describe('what was said of a lot', () => {
   const said = async (farm: string, lotId: string, ...events: object[]) => {

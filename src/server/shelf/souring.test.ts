@@ -1,24 +1,10 @@
 import { randomUUID } from 'node:crypto';
-import type { TestDatabase } from '@/data/testing/database';
-import { testDatabase } from '@/data/testing/database';
-import { setClock } from '../clock';
 import { shelfView } from '../shelf/views';
 import { pailView } from '../pail/views';
 import { begin, event, facts, morning, portion, send } from '../testing/aBatch';
-import { milk, sums, balanced } from '../testing/aDairy';
+import { aDairy, milk, sums, balanced } from '../testing/aDairy';
 
-// Generous, for slow and busy machines: a sound run never waits this long.
-jest.setTimeout(60_000);
-
-let house: TestDatabase;
-beforeAll(async () => {
-  house = await testDatabase();
-  setClock(new Date(morning * 1000 + 1000));
-});
-afterAll(() => {
-  setClock(undefined);
-  return house.close();
-});
+const house = aDairy();
 
 describe('souring and cultures', () => {
   const creamOf = async (farm: string, treatment: string) => {

@@ -4,7 +4,30 @@ import { database } from '@/data/connection';
 import { inFarm } from '@/data/farmScope';
 import { carryOut } from '../commands/carryOut';
 import type { Answer } from '../commands/envelope';
-import { send } from './aBatch';
+import type { TestDatabase } from '@/data/testing/database';
+import { testDatabase } from '@/data/testing/database';
+import { setClock } from '../clock';
+import { morning, send } from './aBatch';
+
+/**
+ * A database for the tests of one file, with the clock at the morning they begin. Slow and busy machines are given a minute a
+ * test: a sound run never waits this long.
+ */
+export function aDairy(): Pick<TestDatabase, 'farm'> {
+  jest.setTimeout(60_000);
+  let house: TestDatabase;
+  beforeAll(async () => {
+    house = await testDatabase();
+    setClock(new Date(morning * 1000 + 1000));
+    // Sequelize warns of a commit that the database refused; some tests make it refuse on purpose.
+    jest.spyOn(console, 'warn').mockImplementation(() => undefined);
+  });
+  afterAll(() => {
+    setClock(undefined);
+    return house.close();
+  });
+  return { farm: () => house.farm() };
+}
 
 /** Milk that comes in: eleven litres of the herd unless something else is said. Returns its lot. */
 export const milk = async (farm: string, change: Record<string, unknown> = {}): Promise<string> => {

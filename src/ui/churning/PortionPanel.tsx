@@ -91,7 +91,7 @@ export function PortionPanel({
       ) : (
         <p className={styles.salt}>
           <span>
-            <strong>Salt: {salting?.way === 'none' || !ways ? 'none' : `${ways.salt.toFixed(0)} g`}</strong>
+            <strong>Salt: {salting?.way === 'none' || !ways ? 'none' : say.mass(ways.salt)}</strong>
             {ways && salting && salting.way !== 'none' && (
               <>
                 , {(ways.share * 100).toFixed(1)} % of the butter, {ways.teaspoons.toFixed(1)} level tsp

@@ -74,7 +74,7 @@ export function eventWords(
     case 'portion':
       return {
         short: 'portion',
-        long: `${event.name}: ${say.mass(event.mass)}, ${event.saltMass > 0 ? `${event.saltMass.toFixed(0)} g of it salt` : 'no salt'}${event.ghee ? `, made into ${say.mass(event.ghee.mass)} of ghee` : ''}`,
+        long: `${event.name}: ${say.mass(event.mass)}, ${event.saltMass > 0 ? `${say.mass(event.saltMass)} of it salt` : 'no salt'}${event.ghee ? `, made into ${say.mass(event.ghee.mass)} of ghee` : ''}`,
       };
     case 'gathered':
       return { short: 'grain', long: `Stopped at ${grainWords[event.size].name.toLowerCase()}` };
@@ -94,7 +94,7 @@ export function eventWords(
     case 'reweighed':
       return {
         short: 'weighing again',
-        long: `Weighed again, ${reweighWords[event.why]}: ${say.mass(event.mass)}, ${event.saltMass > 0 ? `${event.saltMass.toFixed(0)} g of it salt` : 'no salt'}`,
+        long: `Weighed again, ${reweighWords[event.why]}: ${say.mass(event.mass)}, ${event.saltMass > 0 ? `${say.mass(event.saltMass)} of it salt` : 'no salt'}`,
       };
     case 'moisture':
       return {
