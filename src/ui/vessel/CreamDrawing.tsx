@@ -27,6 +27,8 @@ const looks: Record<Stage, Look> = {
   grains: { lift: 1.02, bubbles: 0, drops: 44, radius: 9, gathered: 0.5, ragged: 3 },
   mass: { lift: 1, bubbles: 0, drops: 46, radius: 12, gathered: 0.05, ragged: 2 },
 };
+/** Depth of cream the numbers of drops and bubbles are for, px. */
+const usualDepth = 120;
 /** A bubble, px: it is all air, with a skin of fat. */
 const bubble = { radius: 6.5, skin: 2.4 };
 
@@ -132,7 +134,9 @@ function Cream({
   const waves = 6;
   const wave = width / waves;
   const top = `M${shape.left} ${surface}${Array.from({ length: waves }, (_, i) => `q${wave / 2} ${(i % 2 ? 0.5 : -1) * look.ragged} ${wave} 0`).join('')}`;
-  const drops = scatter(Math.round(look.drops * Math.min(1, 0.35 + fat * 1.7)));
+  // As dense in a little as in much.
+  const room = Math.min(1.3, Math.max(0.25, depth / usualDepth));
+  const drops = scatter(Math.round(look.drops * room * Math.min(1, 0.35 + fat * 1.7)));
   const band = look.gathered > 0.3 ? depth * 0.62 : depth;
   const placed = drops.map(({ x, y, size }) => ({
     x: round(shape.left + x * width),
@@ -140,7 +144,7 @@ function Cream({
     r: round(look.radius * size),
   }));
   const gathered = placed.map(({ x, y, r }) => circle(x, y, r)).join('');
-  const bubbles = scatter(look.bubbles)
+  const bubbles = scatter(Math.round(look.bubbles * room))
     .map(({ x, y, size }) =>
       circle(shape.left + x * width, surface + 6 + y * (depth - 10), bubble.radius * size * size),
     )
