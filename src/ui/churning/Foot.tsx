@@ -20,6 +20,7 @@ import { Enamel, Quiet } from '../theme/Enamel';
 import { eventWords } from './eventWords';
 import { Key } from './Key';
 import { amountRules, sizeRules, temperatureRules } from './planDraft';
+import { isDrained } from './stageNow';
 import type { LiveBatch } from './useBatch';
 import styles from './Foot.module.css';
 
@@ -77,7 +78,7 @@ export function Foot({
   const live = story.phase !== 'abandoned';
   const standing = story.phase !== 'churning' && story.phase !== 'paused';
   // Once it is drained there is no cream in the churn to loosen, move or share out.
-  const creamy = !standing || story.phase === 'stopped';
+  const creamy = live && !isDrained(story);
   useImperativeHandle(ref, () => ({
     open: (what) => (creamy || what === 'temperature' || what === 'abandon') && setOpen(what),
   }));
@@ -116,7 +117,6 @@ export function Foot({
             )}
             {creamy && (
               <>
-                {' '}
                 <Button variant="outlined" aria-expanded={open === 'tool'} onClick={() => toggle('tool')}>
                   Other tool <Key of="o" />
                 </Button>
