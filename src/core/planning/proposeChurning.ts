@@ -1,5 +1,5 @@
 import { fillLimit } from '../churning/tools';
-import { keepsUntil } from './todayRank';
+import { keepsUntil } from '../keeping/keepsUntil';
 
 /** Cream as it stands on the shelf, as far as choosing goes. */
 export interface RestingCream {

@@ -10,6 +10,7 @@ import {
 } from '../calculation';
 import { fillLimit } from '../churning/tools';
 import type { Caution } from '../keeping/cautions';
+import { keepsUntil } from '../keeping/keepsUntil';
 import { predictedEntries, ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import { ripenPredict } from '../ripening/ripenPredict';
@@ -97,8 +98,6 @@ export interface TodayRank extends Predicted {
   acts: Act[];
 }
 
-/** Hours that things keep at 4 °C, conservative (handbook §6.12, §7). */
-export const keepsFor = { rawCream: 108, cream: 156, rawMilk: 96, milk: 132, skim: 96, buttermilk: 84 };
 /** Milk is at 10 °C within four hours of the start of milking, and under 7 °C to stand (handbook §7). */
 export const coolWithin = 4;
 const coolTo = 10;
@@ -116,13 +115,6 @@ const cellsEnough = 32;
 /** Cream to have together before a churning is worth its washing up, as a share of the churn (engineering estimate). */
 const worthChurning = 0.2;
 const daysAhead = 2;
-
-/** Latest age at which a lot of cream or milk is still used, hours. */
-export function keepsUntil({ kind, raw }: Pick<FarmLot, 'kind' | 'raw'>): number {
-  if (kind === 'cream') return raw ? keepsFor.rawCream : keepsFor.cream;
-  if (kind === 'milk') return raw ? keepsFor.rawMilk : keepsFor.milk;
-  return kind === 'skim' ? keepsFor.skim : kind === 'buttermilk' ? keepsFor.buttermilk : Infinity;
-}
 
 /**
  * What waits to be done on the farm, in order: what safety asks first, then what has a date, then what fat gains; each with why,

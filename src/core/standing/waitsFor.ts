@@ -1,4 +1,4 @@
-import { keepsUntil } from '../planning/todayRank';
+import { keepsUntil } from '../keeping/keepsUntil';
 import type { LotStory, ToldLot } from './lotStory';
 import { discardAfterHours } from './lotStory';
 

@@ -1,7 +1,7 @@
 import type { Addition } from '@/core/churning/batchEvents';
 import { allergensOf } from '@/core/keeping/allergens';
 import { spokenFraction, spokenMass, text } from '@/core/quantities/formatQuantity';
-import { keepsUntil } from '@/core/planning/todayRank';
+import { keepsUntil } from '@/core/keeping/keepsUntil';
 import type { FarmScope } from '@/data/farmScope';
 import { inFarm } from '@/data/farmScope';
 import type { Farm } from '@/data/house/house';

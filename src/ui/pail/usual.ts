@@ -1,4 +1,4 @@
-import { keepsUntil } from '@/core/planning/todayRank';
+import { keepsUntil } from '@/core/keeping/keepsUntil';
 import type { Place } from '@/core/standing/places';
 import type { Milking, PailView, SeparationBefore, ShownLot, Use, Vessel } from '@/server/pail/views';
 

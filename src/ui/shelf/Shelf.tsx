@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import { proposeChurning } from '@/core/planning/proposeChurning';
 import { leanestChurnable } from '@/core/dairy/creamFat';
-import { keepsUntil } from '@/core/planning/todayRank';
+import { keepsUntil } from '@/core/keeping/keepsUntil';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { ShelfView } from '@/server/shelf/views';
 import { useSay } from '../frame/FarmContext';
