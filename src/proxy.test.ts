@@ -31,6 +31,7 @@ describe('the door of the house', () => {
 
   it.each([
     [{ origin: 'http://evil.example' }, 403],
+    [{ origin: 'null' }, 403],
     [{ 'sec-fetch-site': 'cross-site' }, 403],
     [{ 'sec-fetch-site': 'same-site' }, 403],
     [{ origin: 'http://127.0.0.1:4310', 'sec-fetch-site': 'same-origin' }, 200],

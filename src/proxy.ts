@@ -7,7 +7,8 @@ function foreign(request: NextRequest): boolean {
   const site = request.headers.get('sec-fetch-site');
   const origin = request.headers.get('origin');
   if (site && site !== 'same-origin' && site !== 'none') return true;
-  return origin !== null && new URL(origin).host !== request.headers.get('host');
+  // A page without an origin of its own says “null”: that is not one of ours.
+  return origin !== null && (!URL.canParse(origin) || new URL(origin).host !== request.headers.get('host'));
 }
 
 /** Names a loopback server answers to; HOST opens it to others. */
