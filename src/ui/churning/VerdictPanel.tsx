@@ -27,12 +27,15 @@ export function VerdictPanel({
   foreseen,
   record,
   onUnpack,
+  inLedger = false,
 }: {
   view: BatchView;
   story: BatchStory;
   foreseen: Foreseen;
   record: LiveBatch['record'];
   onUnpack: (() => void) | undefined;
+  /** Read on its page in the ledger, not at the end of the day. */
+  inLedger?: boolean;
 }) {
   const say = useSay();
   const judged = judgeBatch(view.facts, story, foreseen.buttermilkFat.mid);
@@ -97,23 +100,27 @@ export function VerdictPanel({
         <KeepWay view={view} story={story} />
       </Enamel>
       <div className={styles.acts}>
-        <Button
-          component={Link}
-          href="/"
-          variant="contained"
-          sx={{ minHeight: 96, fontSize: '1.5rem', minWidth: 260 }}
-          data-act="done"
-        >
-          Done
-        </Button>
+        {!inLedger && (
+          <Button
+            component={Link}
+            href="/"
+            variant="contained"
+            sx={{ minHeight: 96, fontSize: '1.5rem', minWidth: 260 }}
+            data-act="done"
+          >
+            Done
+          </Button>
+        )}
         {onUnpack && (
           <Button variant="outlined" onClick={onUnpack} data-act="unpack">
             Not packed after all
           </Button>
         )}
-        <Button component={Link} href={`/ledger/${view.id}`} variant="text">
-          Its page in the ledger
-        </Button>
+        {!inLedger && (
+          <Button component={Link} href={`/ledger/${view.id}`} variant="text">
+            Its page in the ledger
+          </Button>
+        )}
       </div>
     </div>
   );

@@ -37,6 +37,7 @@ export function BatchPage({ view }: { view: BatchView }) {
           story={story}
           foreseen={foreseen}
           record={record}
+          inLedger
           onUnpack={packed && (() => record({ kind: 'undone', eventId: packed.id }))}
         />
       ) : (

@@ -11,6 +11,8 @@ import { edgeCurve, edgesOf, fitting, stripEnd, ticks } from './stripScale';
 import { useWidth } from './useWidth';
 import styles from './ChurnStrip.module.css';
 
+/** A time past this share of the line is written before its place, or it would stand out over the end. */
+const lastOfLine = 0.96;
 /** px of a stage’s name, by the letter. */
 const letter = 8;
 
@@ -120,7 +122,7 @@ export function ChurnStrip({
             <i key={id} style={{ left: at(elapsedSeconds) }} />
           ))}
         {ticks(end, width / 90).map((seconds) => (
-          <span key={seconds} style={{ left: at(seconds) }}>
+          <span key={seconds} style={{ left: at(seconds) }} data-last={seconds > lastOfLine * end}>
             {clockText(seconds)}
           </span>
         ))}
