@@ -144,14 +144,18 @@ export async function countWork(page: Page): Promise<() => Promise<{ taps: numbe
 
 /** No serious accessibility trouble, and nothing that needs scrolling sideways. */
 export async function expectSound(page: Page): Promise<void> {
-  // A button that is just changing its colour is judged once it has changed.
-  await page.evaluate(() =>
-    Promise.all(
+  // A button that is just changing its colour is judged once it has changed. Asked again and again rather than awaited:
+  // `finished` is kept only when the next frame is drawn, and a page at rest may draw none.
+  await page.waitForFunction(
+    () =>
       document
         .getAnimations()
-        .filter(({ effect }) => effect?.getComputedTiming().endTime !== Infinity)
-        .map((one) => one.finished.catch(() => undefined)),
-    ),
+        .every(
+          ({ effect, playState }) =>
+            playState !== 'running' || effect?.getComputedTiming().endTime === Infinity,
+        ),
+    undefined,
+    { polling: 50 },
   );
   const { violations } = await new AxeBuilder({ page }).analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
