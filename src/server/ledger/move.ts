@@ -10,23 +10,6 @@ import { addLotEvents, changeLot, lotsById } from '@/data/ledger/standing';
 import type { Sender } from '../commands/command';
 import { Refusal } from '../refusal';
 
-/** Named uses a lot can go to, as a maker says them. */
-export const uses = {
-  drunk: 'drinking',
-  baked: 'baking',
-  pigs: 'the pigs',
-  hens: 'the hens',
-  calves: 'the calves',
-  yoghurt: 'yoghurt',
-  curd: 'curd',
-  soap: 'soap',
-  sold: 'sale',
-  spilled: 'spilled',
-  spoiled: 'spoiled',
-} as const;
-export type Use = keyof typeof uses;
-export const useKeys = Object.keys(uses) as [Use, ...Use[]];
-
 /** A clock may run this far ahead of the house's before its time counts as the future, s. */
 const clockSlack = 300;
 /** A jug reads this much more than there is, and it was all of it (handbook §6.9, two standard deviations). */

@@ -1,10 +1,11 @@
 import * as v from 'valibot';
+import { uses } from '@/core/byProducts/uses';
 import { id } from '@/core/churning/batchEvents';
 import { holdParked, settleParked } from '@/data/ledger/movements';
 import { lotsById } from '@/data/ledger/standing';
 import { command } from '../commands/command';
 import { Refusal } from '../refusal';
-import { draw, move, useKeys } from './move';
+import { draw, move } from './move';
 
 /**
  * Answers the question a late entry raised: let it go, or, when it was a plain use, take what is left to that use. What
@@ -17,7 +18,7 @@ export const settleParkedEntry = command({
     const parked = await holdParked(scope, commandId);
     if (!parked) throw new Refusal('This question was settled already.', 'commandId');
     if (how === 'takeWhatIsLeft') {
-      const use = useKeys.find((key) => key === parked.input.to);
+      const use = uses.find((key) => key === parked.input.to);
       if (parked.name !== 'lot.use' || !use)
         throw new Refusal('Only a plain use can take what is left: say the rest again as it was.', 'how');
       const left = (await lotsById(scope, [parked.lotId])).get(parked.lotId);

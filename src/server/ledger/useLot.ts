@@ -1,9 +1,10 @@
 import * as v from 'valibot';
+import { uses } from '@/core/byProducts/uses';
 import { positiveMass } from '@/core/calculation';
 import { id } from '@/core/churning/batchEvents';
 import { atSeconds } from '@/core/standing/lotEvents';
 import { command } from '../commands/command';
-import { draw, momentOf, move, useKeys } from './move';
+import { draw, momentOf, move } from './move';
 
 /** Some of a lot, or all of it, goes to a named use. */
 export const useLot = command({
@@ -11,7 +12,7 @@ export const useLot = command({
   input: v.strictObject({
     lotId: id,
     mass: v.optional(positiveMass),
-    to: v.picklist(useKeys),
+    to: v.picklist(uses),
     atSeconds: v.optional(atSeconds),
   }),
   carryOut: async (scope, { lotId, mass, to, atSeconds: seconds }, sender) => {

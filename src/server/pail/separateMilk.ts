@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { uses } from '@/core/byProducts/uses';
 import { fraction, mass, positiveMass, temperature } from '@/core/calculation';
 import { id } from '@/core/churning/batchEvents';
 import { richestCream } from '@/core/dairy/creamFat';
@@ -8,7 +9,7 @@ import { vesselsOf } from '@/data/house/house';
 import { addLotEvents, standingLots } from '@/data/ledger/standing';
 import { command } from '../commands/command';
 import type { Into } from '../ledger/move';
-import { blendOf, draw, milligrams, momentOf, move, outs, useKeys } from '../ledger/move';
+import { blendOf, draw, milligrams, momentOf, move, outs } from '../ledger/move';
 import { Refusal } from '../refusal';
 
 /** Milk this cold does not separate (handbook §5, §6.3), °C. */
@@ -47,7 +48,7 @@ export const separateMilk = command({
     ),
     /** Where the skim goes: a use, or a lot that stays. */
     skim: v.variant('to', [
-      v.strictObject({ to: v.literal('use'), use: v.picklist(useKeys) }),
+      v.strictObject({ to: v.literal('use'), use: v.picklist(uses) }),
       v.strictObject({
         to: v.literal('lot'),
         lotId: id,

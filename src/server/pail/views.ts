@@ -14,9 +14,8 @@ import { lotEventsOf, shownFactors, standingLots } from '@/data/ledger/standing'
 import { now } from '../clock';
 import type { HouseView } from '../house/views';
 import { houseViewOf } from '../house/views';
-import type { Use } from '../ledger/move';
 
-export type { Animal, LotDetails, Use, Vessel };
+export type { Animal, LotDetails, Vessel };
 
 /** A lot as a screen gets it, with all that was done to it, so that the page can tell its story as time goes on. */
 export interface ShownLot extends Omit<StandingLot, 'madeAt' | 'oldestAt' | 'vessel'> {

@@ -1,7 +1,8 @@
 import Button from '@mui/material/Button';
+import type { Use } from '@/core/byProducts/uses';
+import type { Caution } from '@/core/keeping/cautions';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { separatorExpect } from '@/core/separating/separatorExpect';
-import type { Use } from '@/server/pail/views';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { Chips } from '../quantity/Chips';
@@ -31,6 +32,7 @@ export function RunOutcome({
   skimTo,
   onSkimTo,
   blocked,
+  cautions,
   busy,
   refused,
   onDone,
@@ -50,6 +52,8 @@ export function RunOutcome({
   skimTo: Use | 'keep';
   onSkimTo: (to: Use | 'keep') => void;
   blocked: boolean;
+  /** What to mind where the skim goes. */
+  cautions: readonly Caution[];
   busy: boolean;
   refused: string | undefined;
   onDone: () => void;
@@ -169,6 +173,7 @@ export function RunOutcome({
             { key: 'keep' as const, name: 'Keep it' },
           ]}
         />
+        <Cautions cautions={cautions} />
         <Button
           variant="contained"
           size="large"

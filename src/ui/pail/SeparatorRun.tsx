@@ -3,10 +3,12 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
+import type { Use } from '@/core/byProducts/uses';
+import { cautionsOfUse } from '@/core/byProducts/uses';
 import { CalculationError } from '@/core/calculation';
 import { clockText, spokenFraction, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { separatorExpect } from '@/core/separating/separatorExpect';
-import type { PailView, Use } from '@/server/pail/views';
+import type { PailView } from '@/server/pail/views';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { useDraft } from '../frame/useDraft';
@@ -153,7 +155,7 @@ export function SeparatorRun({ view }: { view: PailView }) {
   ];
   const ready = parts.every(([key]) => draft.checked.includes(key));
   // Milk that is kept from people’s food has no skim for them either.
-  const skimUse = skimTo === 'keep' || skimUses(blocked).includes(skimTo) ? skimTo : 'calves';
+  const skimUse = skimTo === 'keep' || skimUses(blocked).includes(skimTo) ? skimTo : 'keep';
   const read = readRun(draft, { mass, fat: milkFat }, expected?.skimFat.mid, say.system);
   const { creamMass, creamFat } = read;
 
@@ -338,6 +340,15 @@ export function SeparatorRun({ view }: { view: PailView }) {
           skimTo={skimUse}
           onSkimTo={setSkimTo}
           blocked={blocked}
+          cautions={
+            skimUse === 'keep'
+              ? []
+              : cautionsOfUse(skimUse, {
+                  raw: chosen.some(({ lot }) => lot.treatment === 'raw'),
+                  blocked,
+                  asUsual: skimUse === usualSkimUse(view.separations),
+                })
+          }
           busy={busy}
           refused={refused?.message}
           onDone={() => void done()}

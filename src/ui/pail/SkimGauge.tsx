@@ -4,10 +4,12 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import type { ReactNode } from 'react';
 import { useEffect, useMemo, useState } from 'react';
+import type { Use } from '@/core/byProducts/uses';
+import { cautionsOfUse } from '@/core/byProducts/uses';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { CreamRise } from '@/core/separating/creamRise.calc';
-import type { PailView, Use } from '@/server/pail/views';
+import type { PailView } from '@/server/pail/views';
 import { inWorker } from '@/workers/inWorker';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
@@ -50,7 +52,7 @@ export function SkimGauge({
   const [top, setTop] = useState<number>();
   const [measured, setMeasured] = useState('');
   const [skimTo, setSkimTo] = useState<Use | 'keep'>(
-    lot.blockedReason ? 'calves' : usualSkimUse(view.separations),
+    lot.blockedReason ? 'keep' : usualSkimUse(view.separations),
   );
   const [into, setInto] = useState<string>();
   const [topInto, setTopInto] = useState('none');
@@ -274,15 +276,13 @@ export function SkimGauge({
                   { key: 'keep' as const, name: 'Keep it', small: 'in its vessel' },
                 ]}
               />
-              {skimTo === 'drunk' && lot.treatment === 'raw' && (
+              {skimTo !== 'keep' && (
                 <Cautions
-                  cautions={[
-                    {
-                      key: 'raw',
-                      level: 'caution',
-                      says: 'Raw skim can carry what raw milk can: not for pregnant women, infants, the old or the ill.',
-                    },
-                  ]}
+                  cautions={cautionsOfUse(skimTo, {
+                    raw: lot.treatment === 'raw',
+                    blocked: lot.blockedReason !== null,
+                    asUsual: skimTo === usualSkimUse(view.separations),
+                  })}
                 />
               )}
               <Button

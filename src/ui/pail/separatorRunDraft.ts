@@ -1,6 +1,8 @@
+import type { Use } from '@/core/byProducts/uses';
+import { mayGoTo } from '@/core/byProducts/uses';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import type { UnitSystem } from '@/core/quantities/units';
-import type { PailView, SeparationBefore, Use } from '@/server/pail/views';
+import type { PailView, SeparationBefore } from '@/server/pail/views';
 import type { Understood } from '../quantity/QuantityField';
 import { understand } from '../quantity/QuantityField';
 import type { LotNow } from '../standing/useStory';
@@ -69,8 +71,8 @@ export function usualMilk(milk: readonly LotNow[]): LotNow[] {
 
 /** Where skim may go: nothing that is kept from people’s food is offered to people. */
 export const skimUses = (blocked: boolean): Use[] =>
-  (['pigs', 'hens', 'calves', 'drunk', 'yoghurt', 'curd', 'soap'] as const).filter(
-    (use) => !blocked || !['drunk', 'yoghurt', 'curd'].includes(use),
+  (['pigs', 'hens', 'calves', 'drunk', 'yoghurt', 'curd', 'soap'] as const).filter((use) =>
+    mayGoTo(use, blocked),
   );
 
 /** What each turn of the cream screw gave before: cream’s fat, skim’s where it was tested, and how often. */

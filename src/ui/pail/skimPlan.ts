@@ -1,9 +1,10 @@
+import type { Use } from '@/core/byProducts/uses';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { richestCream } from '@/core/dairy/creamFat';
 import type { UnitSystem } from '@/core/quantities/units';
 import type { CreamRise } from '@/core/separating/creamRise.calc';
 import { cutBetween } from '@/core/separating/cutBetween';
-import type { PailView, Use } from '@/server/pail/views';
+import type { PailView } from '@/server/pail/views';
 import type { Understood } from '../quantity/QuantityField';
 import { understand } from '../quantity/QuantityField';
 import type { LotNow } from '../standing/useStory';

@@ -1,6 +1,7 @@
+import type { Use } from '@/core/byProducts/uses';
 import { keepsUntil } from '@/core/keeping/keepsUntil';
 import type { Place } from '@/core/standing/places';
-import type { Milking, PailView, SeparationBefore, ShownLot, Use, Vessel } from '@/server/pail/views';
+import type { Milking, PailView, SeparationBefore, ShownLot, Vessel } from '@/server/pail/views';
 
 const milkVessels = ['pail', 'jar', 'can', 'tapCan', 'pan'];
 const creamVessels = ['jar', 'tub', 'crock'];

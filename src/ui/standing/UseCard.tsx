@@ -2,8 +2,9 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
+import type { Use } from '@/core/byProducts/uses';
+import { mayGoTo, cautionsOfUse, uses } from '@/core/byProducts/uses';
 import { creamDensity } from '@/core/dairy/creamDensity';
-import type { Use } from '@/server/pail/views';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { useAct } from '../outbox/useAct';
@@ -14,28 +15,13 @@ import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel } from '../theme/Enamel';
 import type { LotNow } from './useStory';
 
-const forPeople: readonly Use[] = ['drunk', 'baked', 'yoghurt', 'curd', 'sold'];
-const all: readonly Use[] = [
-  'drunk',
-  'baked',
-  'yoghurt',
-  'curd',
-  'sold',
-  'pigs',
-  'hens',
-  'calves',
-  'soap',
-  'spilled',
-  'spoiled',
-];
-
 /** Some of a lot, or all of it, to a named use. What is kept from people is offered to no use that feeds them. */
 export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use }) {
   const say = useSay();
   const { act, refused } = useAct();
   const { lot } = one;
   const blocked = lot.blockedReason !== null;
-  const [to, setTo] = useState<Use>(blocked && forPeople.includes(usual) ? 'calves' : usual);
+  const [to, setTo] = useState<Use>(mayGoTo(usual, blocked) ? usual : 'spilled');
   const [typed, setTyped] = useState('');
   const amount = understand(typed, {
     system: say.system,
@@ -56,8 +42,8 @@ export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use }) {
         legend="For"
         chosen={to}
         onChoose={setTo}
-        choices={all
-          .filter((use) => !blocked || !forPeople.includes(use))
+        choices={uses
+          .filter((use) => mayGoTo(use, blocked))
           .map((use) => ({ key: use, name: useNames[use] }))}
       />
       <QuantityField
@@ -68,39 +54,7 @@ export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use }) {
         system={say.system}
         hint={`all of it: ${say.volume(one.volume)}`}
       />
-      {lot.treatment === 'raw' && (to === 'drunk' || to === 'sold') && (
-        <Cautions
-          cautions={[
-            {
-              key: 'raw',
-              level: 'caution',
-              says: 'Raw milk can carry dangerous bacteria, most of all for pregnant women, infants, the old and the ill. Selling it is restricted or forbidden in many places: ask the local authority.',
-            },
-          ]}
-        />
-      )}
-      {blocked && (to === 'calves' || to === 'pigs' || to === 'hens') && (
-        <Cautions
-          cautions={[
-            {
-              key: 'withdrawal',
-              level: 'caution',
-              says: 'Milk under medicine goes to no animal without asking the vet.',
-            },
-          ]}
-        />
-      )}
-      {(to === 'pigs' || to === 'hens') && (
-        <Cautions
-          cautions={[
-            {
-              key: 'ask',
-              level: 'caution',
-              says: 'Some laws forbid feeding animals what passed through a kitchen: ask.',
-            },
-          ]}
-        />
-      )}
+      <Cautions cautions={cautionsOfUse(to, { raw: lot.treatment === 'raw', blocked })} />
       <Button
         variant="outlined"
         disabled={typed.trim() !== '' && !quantity}
