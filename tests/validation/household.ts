@@ -1,7 +1,7 @@
 import { bankPlan } from '@/core/planning/bankPlan';
 import { drawYear, herdForecast } from '@/core/planning/herdForecast';
 import type { Animal } from '@/core/planning/herdForecast';
-import type { FarmLot } from '@/core/planning/todayRank';
+import type { FarmLot } from '@/core/planning/farmNow';
 import { todayRank } from '@/core/planning/todayRank';
 import { cutAt, riseCream } from '@/core/separating/creamRise';
 import { drawsFrom } from '@/core/statistics/draws';

@@ -1,7 +1,8 @@
 import { examples } from '@tests/validation/examples';
 import { liveByHabit, liveByRank } from '@tests/validation/household';
 import { calculate } from '../calculations';
-import type { FarmLot, TodayRank } from './todayRank';
+import type { FarmLot } from './farmNow';
+import type { TodayRank } from './todayRank';
 
 type Lot = Partial<FarmLot> & Pick<FarmLot, 'id' | 'kind'>;
 const rank = (lots: Lot[], change: object = {}) =>

@@ -1,0 +1,29 @@
+export const actKinds = [
+  'discard',
+  'cool',
+  'chill',
+  'skim',
+  'churn',
+  'eatFirst',
+  'freeze',
+  'takeOut',
+  'use',
+] as const;
+export type ActKind = (typeof actKinds)[number];
+
+export interface Act {
+  act: ActKind;
+  lots: string[];
+  /** What to do now and why, in one sentence. */
+  says: string;
+  /** Now, or better at a later visit. */
+  now: boolean;
+  /** Hours from now by which it has to be done; below zero it is late. */
+  untilHours?: number;
+  /** What waiting until the next visit is worth, g of fat: above zero it gains, below it costs. */
+  waiting: { kind: 'fat' | 'safety' | 'freshness'; grams: number };
+  /** g to freeze or take out. */
+  mass?: number;
+  /** mm below the surface to set the ladle. */
+  ladleDepth?: number;
+}
