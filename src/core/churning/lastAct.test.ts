@@ -20,3 +20,14 @@ test('the start is no act, even when something is written down with it', () => {
   const first = at('paused', 1e9 + 0.001);
   expect(lastAct([started, first])).toEqual([first]);
 });
+
+test('two devices that press at the same moment did two things, and neither takes half of the other’s back', () => {
+  const phone = [at('paused', 1e9 + 60), at('merged', 1e9 + 60.001)].map((one) => ({
+    ...one,
+    device: 'phone',
+  }));
+  const laptop = { ...at('resumed', 1e9 + 60.0005), device: 'laptop' };
+  expect(lastAct([started, phone[0]!, laptop, phone[1]!])).toEqual(phone);
+  const unsent = at('merged', 1e9 + 60.0015);
+  expect(lastAct([started, phone[0]!, laptop, phone[1]!, unsent])).toEqual([unsent]);
+});

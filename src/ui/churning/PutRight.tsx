@@ -156,13 +156,23 @@ export function PutRight({
                 </Button>
               </p>
             )}
-            {fix.blend && fix.blend.enoughAtHand && (
+            {fix.blend && (
               <p>
-                Or work in {say.mass(fix.blend.unsaltedMass)} of the unsalted: {say.mass(fix.blend.totalMass)}{' '}
-                in all.{' '}
-                <Button variant="outlined" onClick={() => blend(fix.blend!.unsaltedMass)} data-act="blended">
-                  Blended
-                </Button>
+                Or work in {say.mass(fix.blend.unsaltedMass)} of unsalted butter:{' '}
+                {say.mass(fix.blend.totalMass)} in all.{' '}
+                {!fix.blend.enoughAtHand &&
+                  (atHand > 0
+                    ? `Of this batch ${say.mass(atHand)} is unsalted, and leaves it at ${text(spokenFraction(fix.blend.saltFraction.mid))}. `
+                    : 'None of this batch is unsalted any more.')}
+                {atHand > 0 && (
+                  <Button
+                    variant="outlined"
+                    onClick={() => blend(fix.blend!.unsaltedMass)}
+                    data-act="blended"
+                  >
+                    Blended
+                  </Button>
+                )}
               </p>
             )}
             {fix.add && (
