@@ -14,6 +14,7 @@ export default function GlobalError({ reset }: { error: Error; reset: () => void
   }, []);
   return (
     <html lang="en">
+      <title>Immulgo: the house does not answer</title>
       <body>
         <main style={{ padding: 'clamp(20px, 8vw, 96px)' }}>
           <HouseAway onRetry={reset} />

@@ -1,0 +1,55 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { beginBatch, expect, expectSound, test as quietTest } from './farm';
+
+/** Run by itself, after everything else: it kills the server and the database the others stand on. */
+const test = quietTest.extend({
+  // A page that could not be finished says so in the console too.
+  quiet: async ({}, provide) => provide(),
+});
+test.describe.configure({ mode: 'serial' });
+
+const told = (name: string): string => {
+  const value = process.env[name];
+  if (!value) throw new Error(`${name} is not set: ./immulgo test sets it.`);
+  return value;
+};
+const firstLine = (path: string) => Number(readFileSync(path, 'utf8').split('\n')[0]);
+const keeper = (signal: 'SIGSTOP' | 'SIGCONT') => process.kill(Number(told('IMMULGO_KEEPER')), signal);
+const killDatabase = () =>
+  process.kill(firstLine(join(told('IMMULGO_DATABASE_FOLDER'), 'postmaster.pid')), 'SIGKILL');
+const killServer = () => process.kill(firstLine(told('IMMULGO_SERVER_PID')), 'SIGKILL');
+
+test.afterEach(() => keeper('SIGCONT'));
+
+test('with its database dead a page says so, and opens again by itself once it is brought back', async ({
+  page,
+}) => {
+  await page.goto('/bench');
+  keeper('SIGSTOP');
+  killDatabase();
+  await page.goto('/shelf');
+  await expect(page.getByRole('heading', { name: 'The house does not answer just now.' })).toBeVisible();
+  await expectSound(page);
+  keeper('SIGCONT');
+  await expect(page.getByRole('navigation').first()).toBeVisible({ timeout: 90_000 });
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/cream/i);
+});
+
+test('with its server dead marks are kept, and given once it is brought back', async ({ page, farm }) => {
+  const batchId = await beginBatch(farm, 6, { tool: 'paddleHand' });
+  await page.goto(`/churn/${batchId}`);
+  await page.locator('[data-act=thickening]').first().click();
+  await expect(page.locator('[data-act=whipped]').first()).toBeVisible();
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
+  keeper('SIGSTOP');
+  killServer();
+  await page.locator('[data-act=whipped]').first().click();
+  await expect(page.getByText(/^1 kept here, not sent yet$/)).toBeVisible();
+  keeper('SIGCONT');
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0, { timeout: 90_000 });
+  await page.goto(`/churn/${batchId}`);
+  await page.getByText('What happened so far').click();
+  for (const mark of [/Thickening at/, /Whipped at/])
+    await expect(page.getByRole('listitem').filter({ hasText: mark })).toHaveCount(1);
+});
