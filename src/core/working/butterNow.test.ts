@@ -24,7 +24,9 @@ const now = (
 describe('the butter in hand', () => {
   it('is a little warmer than the cream went in, until a probe or a hand says better', () => {
     expect(now([], 20)).toMatchObject({ celsius: 15.5, from: 'churn', feels: 'waxy' });
-    expect(now([[15, { kind: 'reading', temperature: 19 }]], 20)).toMatchObject({
+    const broke: [number, Body] = [15, { kind: 'mark', stage: 'break' }];
+    expect(now([broke, [16, { kind: 'reading', temperature: 19 }]], 20)).toMatchObject({
+      celsius: 19,
       feels: 'greasy',
       from: 'probe',
     });
@@ -83,12 +85,41 @@ describe('the butter in hand', () => {
     expect(now(cream, 492)).toMatchObject({ celsius: 15.5, from: 'churn' });
   });
 
+  it('is told by a probe in the cream only where it broke shortly after; before that churning still warms it', () => {
+    const churned = (readAt: number) =>
+      now(
+        [
+          [0, { kind: 'mark', stage: 'thickening' }],
+          [readAt, { kind: 'reading', temperature: 14 }],
+          [20, { kind: 'mark', stage: 'break' }],
+        ],
+        21,
+      );
+    expect(churned(2)).toMatchObject({ celsius: expect.closeTo(14 + 2.5 * 0.9, 6), from: 'churn' });
+    expect(churned(17)).toMatchObject({ celsius: 14, from: 'probe' });
+  });
+
+  it('is not called hard for washes that nobody said were cold', () => {
+    const washes: [number, Body][] = [22, 25, 28].map((minute) => [
+      minute,
+      { kind: 'washed', clarity: 'hazy' },
+    ]);
+    const probed: [number, Body][] = [
+      [20, { kind: 'mark', stage: 'break' }],
+      [21, { kind: 'reading', temperature: 13 }],
+    ];
+    expect(now([...probed, ...washes], 30)).toMatchObject({ feels: 'waxy', from: 'wash' });
+    const said = washes.map(([minute, body]): [number, Body] => [minute, { ...body, celsius: 8 } as Body]);
+    expect(now([...probed, ...said], 30)).toMatchObject({ feels: 'hard', from: 'probe' });
+  });
+
   it('is cooled by a wash nobody said the cold of, and not warmed by one when it is colder', () => {
     const wash: [number, Body] = [20, { kind: 'washed', clarity: 'milky' }];
-    const warm = now([[15, { kind: 'reading', temperature: 17 }], wash], 22).celsius;
+    const broke: [number, Body] = [14, { kind: 'mark', stage: 'break' }];
+    const warm = now([broke, [15, { kind: 'reading', temperature: 17 }], wash], 22).celsius;
     expect(warm).toBeLessThan(15.5);
     expect(warm).toBeGreaterThan(10);
-    expect(now([[15, { kind: 'reading', temperature: 6 }], wash], 22).celsius).toBeCloseTo(6, 6);
+    expect(now([broke, [15, { kind: 'reading', temperature: 6 }], wash], 22).celsius).toBeCloseTo(6, 6);
   });
 
   it('moves towards its wash water and never past it', () => {

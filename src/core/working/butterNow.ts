@@ -10,27 +10,31 @@ const heating = { blades: 5, motor: 2.5, hand: 2.5 } as const;
 /** Butter in the hand, at usual hardness, °C (engineering estimates). */
 const felt: Record<Feel, number> = { hard: 8, waxy: 13.5, greasy: 18.5 };
 /** How well each way knows it, one standard deviation, K (engineering estimates). */
-const spreads = { probe: 0.5, feel: 2, churn: 2.5 } as const;
+const spreads = { probe: 0.5, feel: 2, churn: 2.5, wash: 2 } as const;
+/** A probe read in the cream so shortly before it broke, s or as a share of the churning, is the butter’s (engineering estimate). */
+const shortlyBefore = { seconds: 60, share: 0.2 };
 /** Butter takes on most of the wash water’s temperature in the few minutes they are together (engineering estimate). */
 const takesOn = 0.8;
 /** Butter standing in its buttermilk, as a slab, and pieces as they are pressed to be chilled through, mm (engineering estimates). */
 const standing = 80;
 const pressed = 30;
 /** Wash water nobody spoke of: from a cold tap, °C, as much as there is butter (engineering estimate). */
-const coldTap = 10;
+export const coldTap = 10;
 
 export interface ButterNow {
   celsius: number;
   /** One standard deviation, K. */
   sd: number;
-  from: 'probe' | 'feel' | 'churn';
+  /** A probe, a hand, what churning does to cream, or a wash of which nobody said how cold it was. */
+  from: 'probe' | 'feel' | 'churn' | 'wash';
   feels: Feel;
 }
 
 /**
  * How warm the butter of a batch is by now, and how it feels: from the last probe or hand, or from the churn, carried
- * through the washes and pauses since it broke. A wash of which nothing was said cools it as cold tap water does, and
- * leaves colder butter as it is. Temperatures in °C, `nowSeconds` s since 1970.
+ * through the washes and pauses since it broke. A probe in the cream is carried to the break by what churning still adds. A
+ * wash of which nothing was said cools it as cold tap water does, and leaves colder butter as it is. Temperatures in °C,
+ * `nowSeconds` s since 1970.
  */
 export function butterNow(
   facts: Pick<BatchFacts, 'temperature' | 'hardness' | 'tool'>,
@@ -38,9 +42,22 @@ export function butterNow(
   butterMass: number,
   nowSeconds: number,
 ): ButterNow {
-  let celsius = facts.temperature + heating[tools[story.tool].driven];
+  const adds = heating[tools[story.tool].driven];
+  let celsius = facts.temperature + adds;
   let from: ButterNow['from'] = 'churn';
   let broke = false;
+  let inCream: Extract<BatchEvent, { kind: 'reading' }> | undefined;
+  const begunAt = story.events[0]?.atSeconds ?? nowSeconds;
+  const breaks = (atSeconds: number) => {
+    if (inCream && !broke) {
+      const ago = atSeconds - inCream.atSeconds;
+      const share = Math.min(1, ago / Math.max(1, atSeconds - begunAt));
+      const near = ago <= shortlyBefore.seconds || share <= shortlyBefore.share;
+      celsius = inCream.temperature + (near ? 0 : adds * share);
+      from = near ? 'probe' : 'churn';
+    }
+    broke = true;
+  };
   let stands: { since: number; event: Extract<BatchEvent, { kind: 'paused' }> } | undefined;
   const stand = (until: number) => {
     if (stands)
@@ -50,21 +67,24 @@ export function butterNow(
   for (const event of story.events) {
     switch (event.kind) {
       case 'reading':
-        [celsius, from] = [event.temperature, 'probe'];
+        if (broke) [celsius, from] = [event.temperature, 'probe'];
+        else inCream = event;
         break;
       case 'felt':
         if (event.celsius !== undefined) [celsius, from] = [event.celsius, 'probe'];
         else if (event.feel) [celsius, from] = [felt[event.feel] + facts.hardness, 'feel'];
         break;
       case 'mark':
-        broke ||= event.stage === 'break' || event.stage === 'stopped';
+        if (event.stage === 'break' || event.stage === 'stopped') breaks(event.atSeconds);
         break;
       case 'drained':
-        broke = true;
+        breaks(event.atSeconds);
         break;
       case 'washed': {
+        breaks(event.atSeconds);
         const water = event.celsius ?? Math.min(coldTap, celsius);
         celsius = afterWash(celsius, water, butterMass, event.waterMass ?? butterMass, facts.hardness);
+        if (event.celsius === undefined) from = 'wash';
         break;
       }
       case 'paused':
@@ -79,9 +99,10 @@ export function butterNow(
         break;
     }
   }
+  if (!broke) breaks(nowSeconds);
   stand(nowSeconds);
-  // The churn’s own temperature is a guess at the butter’s: it has to be plainly off before anything is said of it.
-  const doubt = from === 'churn' ? spreads.churn : 0;
+  // The churn’s own temperature, or a tap’s, is a guess at the butter’s: it has to be plainly off before anything is said of it.
+  const doubt = from === 'churn' || from === 'wash' ? spreads[from] : 0;
   const feels =
     feelOf(celsius + doubt, facts.hardness) === 'hard'
       ? 'hard'

@@ -56,7 +56,8 @@ export function ButterCard({
     <section className={styles.butter} aria-label="The butter in hand" data-feels={butter.feels}>
       <p className={styles.says}>
         The butter is about {say.temperature(Math.round(butter.celsius))}
-        {butter.from === 'churn' && ', by the churn'}:{' '}
+        {butter.from === 'churn' && ', by the churn'}
+        {butter.from === 'wash' && ', if the water came cold from the tap'}:{' '}
         <strong>{feelWords[butter.feels].name.toLowerCase()}</strong>.
       </p>
       {remedy && <p className={styles.remedy}>{remedyWords(remedy, say)}</p>}

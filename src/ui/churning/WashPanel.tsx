@@ -6,7 +6,7 @@ import { clarities, washPlaces } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import { washesLeft } from '@/core/washing/washesLeft';
-import { butterNow, butterRemedy } from '@/core/working/butterNow';
+import { butterNow, butterRemedy, coldTap } from '@/core/working/butterNow';
 import { warmestWash } from '@/core/working/butterWorkability';
 import { useSay } from '../frame/FarmContext';
 import { useDraft } from '../frame/useDraft';
@@ -146,7 +146,7 @@ export function WashPanel({
           onTyped={(text) => change({ coldTyped: text })}
           understood={coldRead}
           system={say.system}
-          hint={say.system === 'us' ? '50 F; cold is assumed' : '10 C; cold is assumed'}
+          hint={`assumed ${say.temperature(coldTap)}, cold from the tap`}
         />
       </div>
       <Chips

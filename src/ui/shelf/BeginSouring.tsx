@@ -29,6 +29,7 @@ const bought = {
 /** Kept after this many times a line is begun anew (handbook §6.4). */
 const renewAt = 9;
 const spoon = 15;
+const spoons = (many: number) => (many < 1.5 ? 'a tablespoon' : `${Math.round(many)} tablespoons`);
 
 type School = keyof typeof bought | 'natural' | `line:${string}`;
 
@@ -170,7 +171,7 @@ export function BeginSouring({
             onTyped={setTyped}
             understood={amount}
             system={say.system}
-            hint={`${say.mass(usualDose * lot.mass)}, ${Math.max(1, Math.round((usualDose * lot.mass) / spoon))} tablespoons`}
+            hint={`${say.mass(usualDose * lot.mass)}, ${spoons((usualDose * lot.mass) / spoon)}`}
             says={amount && 'quantity' in amount ? `= ${(100 * dose).toFixed(1)} % of it` : undefined}
           />
         )}

@@ -64,10 +64,10 @@ export function Trail({ trail, lotId }: { trail: TrailShown; lotId: string }) {
                 strokeWidth={node.here ? 3 : 1.5}
               />
               <text x={x + 12} y={y + 20} fontSize="14" fontWeight="620" fill="var(--ink)">
-                {node.name.slice(0, 19)}
+                {short(node.name, 18)}
               </text>
               <text x={x + 12} y={y + 37} fontSize="12" fill="var(--quiet)">
-                {node.small.slice(0, 24)}
+                {short(node.small, 21)}
               </text>
             </g>
           ))}
@@ -101,6 +101,10 @@ export function Trail({ trail, lotId }: { trail: TrailShown; lotId: string }) {
     </figure>
   );
 }
+
+/** Cut to so many letters, and seen to be cut. */
+const short = (words: string, most: number) =>
+  words.length > most ? `${words.slice(0, most - 1).trimEnd()}…` : words;
 
 function layOut(trail: TrailShown, lotId: string, say: ReturnType<typeof useSay>) {
   const column = new Map(trail.lots.map(({ id }) => [id, 0]));

@@ -15,6 +15,8 @@ import styles from './ChurnStrip.module.css';
 const lastOfLine = 0.96;
 /** px of a stage’s name, by the letter. */
 const letter = 8;
+/** px that the name of the first window needs. */
+const ghostRoom = 64;
 
 /**
  * The churning on one line of time. Upright through the bands at any moment stands the chance of each stage: an edge
@@ -72,6 +74,8 @@ export function ChurnStrip({
     !broke &&
       window &&
       `Break expected between ${clockText(window.low * 60)} and ${clockText(window.high * 60)}.`,
+    moved &&
+      `At first it was expected between ${clockText(ghost.low * 60)} and ${clockText(ghost.high * 60)}.`,
     ...marks.map(
       (mark) =>
         `${stageSigns[mark.stage].name} at ${clockText(mark.elapsedSeconds)}${mark.inferred ? ', inferred' : ''}.`,
@@ -93,7 +97,11 @@ export function ChurnStrip({
               </g>
             ))}
           </svg>
-          {moved && <span className={styles.ghost} style={stretch(ghost)} />}
+          {moved && (
+            <span className={styles.ghost} style={stretch(ghost)}>
+              {(60 * (ghost.high - ghost.low) * width) / end > ghostRoom && <small>at first</small>}
+            </span>
+          )}
           {!broke && window && <span className={styles.window} style={stretch(window)} />}
           {stopped && <span className={styles.stopped} style={{ left: at(stopped.elapsedSeconds) }} />}
           {names
@@ -106,7 +114,9 @@ export function ChurnStrip({
         </div>
         {!brief && (
           <CourseLane
-            course={foreseen.course}
+            course={
+              stopped ? foreseen.course.filter(({ minutes }) => minutes * 60 <= elapsed) : foreseen.course
+            }
             readings={readings}
             elapsed={elapsed}
             end={end}
