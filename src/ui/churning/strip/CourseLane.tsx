@@ -29,7 +29,7 @@ export function CourseLane({
   const say = useSay();
   const lane = laneShape({ course, readings, elapsed, end, width, spell: say.temperature });
   if (!lane) return null;
-  const { weight, gone, ahead, dots, words, heaviestAt } = lane;
+  const { weight, gone, ahead, dots, words, nameAt } = lane;
   return (
     <div className={styles.course} aria-hidden>
       <svg viewBox="0 0 100 100" preserveAspectRatio="none">
@@ -56,8 +56,8 @@ export function CourseLane({
           {say.temperature(celsius)}
         </span>
       ))}
-      {heaviestAt !== undefined && (
-        <small className={styles.laneName} style={{ left: `${heaviestAt}%` }}>
+      {nameAt !== undefined && (
+        <small className={styles.laneName} style={{ left: nameAt }}>
           how heavy it goes
         </small>
       )}

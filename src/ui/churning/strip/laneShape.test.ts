@@ -45,7 +45,18 @@ test('weight is drawn as arms feel it: the same times heavier, the same step hig
   expect(start!.y).toBe(100);
   expect(start!.y - four!.y).toBeCloseTo(four!.y - sixteen!.y, 9);
   expect(sixteen!.y).toBeCloseTo(8, 9);
-  expect(shapeOf().heaviestAt).toBeCloseTo(50, 9);
+});
+
+test('the lane is named under its heaviest moment, beside the line of now and never across it', () => {
+  // Heaviest at minute ten, 300 px from the left.
+  expect(shapeOf({ elapsed: 0 }).nameAt).toBe(240);
+  for (const elapsed of [450, 500, 600, 620, 700]) {
+    const { nameAt } = shapeOf({ elapsed });
+    const now = elapsed / 2;
+    expect(nameAt! > now || nameAt! + 98 < now).toBe(true);
+  }
+  const warm = [reading('first', 600, 25)];
+  expect(shapeOf({ elapsed: 0, readings: warm }).nameAt).toBeUndefined();
 });
 
 test('a reading stands where and when it was taken, off the expected line when it was off', () => {

@@ -8,8 +8,8 @@ const leastSpan = 6;
 const letter = 8.2;
 /** px that must lie ahead for the last temperature to be written at the end. */
 const roomAtEnd = 64;
-/** px the lane’s name takes left and right of the heaviest moment. */
-const nameRoom = { left: 100, right: 70 };
+/** px the lane’s name takes, how much of it stands left of the heaviest moment, and what keeps clear of it. */
+const name = { width: 98, before: 60, clear: 8 };
 /** Upper part of the lane where words stand under their line instead of over it, %. */
 const high = 38;
 
@@ -34,8 +34,8 @@ export interface LaneShape {
   ahead: LanePoint[];
   dots: (LanePoint & { key: string })[];
   words: LaneWord[];
-  /** Where the handle is heaviest, % from the left; undefined where words of temperature stand in the way of its name. */
-  heaviestAt: number | undefined;
+  /** px from the left, where the lane’s name begins, under its heaviest; undefined where words of temperature stand in its way. */
+  nameAt: number | undefined;
 }
 
 /**
@@ -116,10 +116,21 @@ export function laneShape({
   );
   const peak = drawn.reduce((most, point) => (point.load > most.load ? point : most));
   const peakX = (peak.minutes * 60 * width) / end;
-  const clear = said.every(
-    ({ fit, word }) =>
-      !word.under || fit.x > peakX + nameRoom.right || fit.x + fit.width < peakX - nameRoom.left,
-  );
+  const nowX = (elapsed * width) / end;
+  // Under the heaviest moment, and not across the line of now.
+  const nameLeft = Math.min(width - name.width - 2, Math.max(2, peakX - name.before));
+  const crosses = nowX > nameLeft - name.clear && nowX < nameLeft + name.width + name.clear;
+  const left = !crosses
+    ? nameLeft
+    : peakX <= nowX && nowX - name.clear - name.width > 2
+      ? nowX - name.clear - name.width
+      : nowX + name.clear;
+  const clear =
+    left + name.width <= width &&
+    said.every(
+      ({ fit, word }) =>
+        !word.under || fit.x > left + name.width + name.clear || fit.x + fit.width < left - name.clear,
+    );
   return {
     weight,
     gone: gone.map(warmth),
@@ -130,7 +141,7 @@ export function laneShape({
       y: y(temperature),
     })),
     words: said.map(({ word }) => word).filter(({ key }) => written.has(key)),
-    heaviestAt: clear ? x(peak.minutes * 60) : undefined,
+    nameAt: clear ? left : undefined,
   };
 }
 
