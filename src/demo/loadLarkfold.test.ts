@@ -45,7 +45,9 @@ it('lives through Larkfold’s mornings the same way each time, with books that 
   const { inProgress, butter, paces } = await todayView(first);
   expect(inProgress).toHaveLength(1);
   expect(butter.length).toBeGreaterThan(4);
-  expect(paces.paddleHand!.batches).toBeGreaterThan(2);
+  // Most batches teach their churn’s pace; which churn was out how often is the dice’s affair.
+  const taught = Object.values(paces).reduce((sum, { batches }) => sum + batches, 0);
+  expect(taught).toBeGreaterThan(0.6 * rows.length);
   expect(Math.exp(paces.paddleHand!.logMean)).toBeLessThan(1);
   const [sums] = await inFarm(first, ({ transaction }) =>
     database().query('SELECT sum(mass) AS mass, sum(fat) AS fat FROM entry_line', { transaction }),

@@ -162,7 +162,6 @@ class Larkfold {
   }
 
   private async churnTubs(daysAgo: number, at: Date, tubs: readonly Tub[], ripened: boolean): Promise<void> {
-    const { noise } = this.living;
     const cream: CreamAtHand = {
       lots: tubs.map((tub) => ({ lotId: tub.lotId! })),
       ...together(tubs),
@@ -180,8 +179,8 @@ class Larkfold {
     const later = new Date(at.getTime() + 4 * 3_600_000);
     if (!this.days.past(later)) return;
     const buttermilk = `${creamLotId}-bm`;
-    if (ripened && (!this.line || this.line.mass < 120 || this.batches % 6 === 0)) {
-      const lotId = noise.id();
+    if (ripened) {
+      const lotId = this.living.asides.id();
       const kept = (await send(
         this.living,
         'culture.keep',

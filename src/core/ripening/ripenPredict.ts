@@ -4,6 +4,7 @@ import type { Caution } from '../keeping/cautions';
 import { estimateSchema, predictedEntries, ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
+import { renewAfter } from './cultureLine';
 import type { Culture, Spell } from './ripenCream';
 import { hoursToPh, mesophilic, ripenCream, wild, yoghurt } from './ripenCream';
 
@@ -94,9 +95,8 @@ const phMeter = 0.1;
 /** pH at which cream is thick and tart, and how sharply people see it (engineering estimates). */
 const thickAt = 5.05;
 const thickWidth = 0.12;
-/** A line tires a little each generation, and should be renewed after eight to ten (handbook §6.4). */
+/** What a line loses of its liveliness each generation (engineering estimate). */
 const tiring = 0.02;
-const renewAfter = 9;
 /** Natural souring stops at this age, and so does everything left at room temperature twice as long as foreseen (handbook §7), hours. */
 const naturalStops = 72;
 const leastDiscard = 24;

@@ -181,6 +181,22 @@ describe('what it waits for', () => {
     expect(of({ kind: 'milk' }, topped, 12.2)).toEqual({ word: 'cooling', tone: 'soon' });
   });
 
+  it('a culture is used or renewed within two weeks, unless it is frozen', () => {
+    const kept = lot('culture', [poured(4, 240, 0.01)], { ripened: true });
+    expect(of({ kind: 'culture', ageHours: 5 * 24 }, kept)).toEqual({ word: 'culture', tone: 'calm' });
+    expect(of({ kind: 'culture', ageHours: 12 * 24 }, kept)).toEqual({ word: 'use or renew', tone: 'soon' });
+    expect(of({ kind: 'culture', ageHours: 15 * 24 }, kept)).toEqual({
+      word: 'begin it anew',
+      tone: 'danger',
+    });
+    const frozen = lot(
+      'culture',
+      [poured(4, 240, 0.01), { kind: 'placed', id: 'a', atSeconds: start, place: 'freezer', celsius: -18 }],
+      { ripened: true },
+    );
+    expect(of({ kind: 'culture', ageHours: 15 * 24 }, frozen, 15 * 24).word).toBe('frozen');
+  });
+
   it('the heavy top is kept to whip, ripe cream is churned', () => {
     expect(of({ cut: 'top' }, cold).word).toBe('to whip');
     const ripe = lot('cream', [poured(4, 500, 0.35)], { ripened: true });

@@ -1,4 +1,5 @@
 import { keepsUntil } from '../keeping/keepsUntil';
+import { cultureState } from '../ripening/cultureLine';
 import type { LotStory, ToldLot } from './lotStory';
 import { discardAfterHours } from './lotStory';
 
@@ -62,7 +63,12 @@ export function waitsFor(
       word: story.warmHours > discardAfterHours ? 'warm too long' : 'chill or churn',
       tone: story.warmHours > discardAfterHours ? 'danger' : 'now',
     };
-  if (lot.kind === 'culture') return { word: 'culture', tone: 'calm' };
+  if (lot.kind === 'culture')
+    return {
+      lively: { word: 'culture', tone: 'calm' } as const,
+      useSoon: { word: 'use or renew', tone: 'soon' } as const,
+      tooOld: { word: 'begin it anew', tone: 'danger' } as const,
+    }[cultureState(lot.ageHours)];
   if (lot.kind === 'cream') {
     if (lot.cut === 'top') return { word: 'to whip', tone: left < 24 ? 'now' : 'calm' };
     if (sour) return { word: 'ripe, to churn', tone: 'soon' };

@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { CalculationError } from '@/core/calculation';
+import { renewAfter } from '@/core/ripening/cultureLine';
 import { ripenPredict } from '@/core/ripening/ripenPredict';
 import type { RipenInput } from '@/core/ripening/ripenPredict';
 import { ripenedKind, ripePh } from '@/core/standing/souringNow';
@@ -19,6 +20,7 @@ import styles from '../pail/Pail.module.css';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import type { LotNow } from '../standing/useStory';
+import { lotNow } from '../standing/useStory';
 import { Enamel, Quiet } from '../theme/Enamel';
 
 const bought = {
@@ -26,8 +28,6 @@ const bought = {
   sourCream: { name: 'Sour cream, live', small: 'a spoonful', dose: 0.03, culture: 'sourCream' },
   yoghurt: { name: 'Live yoghurt', small: 'likes it warm', dose: 0.03, culture: 'liveYoghurt' },
 } as const;
-/** Kept after this many times a line is begun anew (handbook §6.4). */
-const renewAt = 9;
 const spoon = 15;
 const spoons = (many: number) => (many < 1.5 ? 'a tablespoon' : `${Math.round(many)} tablespoons`);
 
@@ -62,7 +62,9 @@ export function BeginSouring({
   const say = useSay();
   const { act, refused, busy } = useAct();
   const { lot } = one;
-  const fitting = cultures.filter(({ id, blockedReason }) => id !== lot.id && blockedReason === null);
+  const lines = cultures.filter(({ id, blockedReason }) => id !== lot.id && blockedReason === null);
+  const tooOld = lines.filter((each) => lotNow(each, now).waiting.tone === 'danger');
+  const fitting = lines.filter((each) => !tooOld.includes(each));
   const [school, setSchool] = useState<School>(fitting[0] ? `line:${fitting[0].id}` : 'mesophilic');
   const [place, setPlace] = useState<Place>('room');
   const [warmth, setWarmth] = useState('');
@@ -122,7 +124,7 @@ export function BeginSouring({
     ...fitting.map((each) => ({
       key: `line:${each.id}` as School,
       name: each.details.line?.name ?? each.code,
-      small: `kept on ${each.details.line?.generation ?? 0} times${(each.details.line?.generation ?? 0) >= renewAt ? ', renew it' : ''}`,
+      small: `kept on ${each.details.line?.generation ?? 0} times${(each.details.line?.generation ?? 0) >= renewAfter ? ', renew it' : ''}`,
     })),
     ...(Object.keys(bought) as (keyof typeof bought)[]).map((key) => ({
       key: key as School,
@@ -145,6 +147,13 @@ export function BeginSouring({
             : 'That cold it hardly sours: it takes weeks.'}
       </h2>
       <Chips legend="Soured with" chosen={school} onChoose={setSchool} choices={choices} />
+      {tooOld.map((each) => (
+        <Quiet key={each.id}>
+          {each.details.line?.name ?? each.code} has stood {Math.floor((now - each.oldestSeconds) / 86_400)}{' '}
+          days: past two weeks a culture sours slowly or wrong. Begin it anew, from bought culture or the next
+          cultured buttermilk.
+        </Quiet>
+      ))}
       <Chips
         legend="Where it stands"
         chosen={place}
