@@ -6,6 +6,8 @@ import { useSay } from '../frame/FarmContext';
 import styles from './FatBars.module.css';
 
 const height = 150;
+/** The newest stand right, and are what is looked for. */
+const toNewest = (list: HTMLOListElement | null) => list?.scrollTo({ left: list.scrollWidth });
 
 /** One bar a batch, oldest left: the outline is the fat that went in, the yellow what reached the butter. */
 export function FatBars({ rows }: { rows: LedgerView['rows'] }) {
@@ -17,7 +19,7 @@ export function FatBars({ rows }: { rows: LedgerView['rows'] }) {
   const most = Math.max(...shown.map((row) => row.judged.fatIn));
   return (
     <figure className={styles.figure}>
-      <ol className={styles.bars}>
+      <ol className={styles.bars} ref={toNewest}>
         {shown.map(({ id, number, judged }) => (
           <li key={id}>
             <Link

@@ -171,7 +171,8 @@ export function SkimGauge({
                   {say.volume(cut.creamMass / creamDensity(cut.creamFat, 5))}
                 </span>{' '}
                 of cream, about {text(spokenFraction(cut.creamFat, 0))} fat, with{' '}
-                {Math.round(cut.recovery.low * 100)}–{Math.round(cut.recovery.high * 100)} % of the fat.
+                {`${Math.round(cut.recovery.low * 100)}–${Math.round(cut.recovery.high * 100)}\u00a0%`} of the
+                fat.
               </p>
               <Quiet>
                 {tap ? 'Drawn off with the skim at this stop' : 'Left behind at this depth'}:{' '}
