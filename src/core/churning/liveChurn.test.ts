@@ -102,6 +102,65 @@ describe('the churning as it goes', () => {
   });
 });
 
+describe('what is done to the load reaches the model', () => {
+  it('a third taken out of an overfull jar lets it break', () => {
+    const full = { creamMass: 1400, capacity: 2300, tool: 'jar' } as const;
+    const left = told([[3, { kind: 'takenOut', share: 1 / 3 }]], 3.1, full);
+    expect(left.happenings).toEqual([{ kind: 'takeOut', atMinutes: 3, share: 1 / 3 }]);
+    const stuck = liveChurn({ input: told([], 3.1, full) }).breakTime.breakMinutes;
+    expect(window(left).mid).toBeLessThan(stuck?.mid ?? Infinity);
+  });
+
+  it('water is put in cold, and loosens cream too thick to move', () => {
+    const thick = { creamFat: 0.48, creamFatSd: 0.01, temperature: 12 };
+    const whipped: [number, Body] = [12, { kind: 'mark', stage: 'whipped' }];
+    const loosened = told([whipped, [13, { kind: 'water', mass: 250 }]], 13.1, thick);
+    expect(loosened.happenings).toEqual([{ kind: 'water', atMinutes: 13, mass: 250, temperature: 10 }]);
+    expect(window(loosened).mid).toBeLessThan(window(told([whipped], 13.1, thick)).mid);
+  });
+
+  it('moved over to a mixer it breaks sooner, and the mixer holds what such a one usually holds', () => {
+    const moved = told([[5, { kind: 'tool', tool: 'standMixer' }]], 5.1);
+    expect(moved.happenings).toEqual([
+      { kind: 'move', atMinutes: 5, tool: 'standMixer', capacity: expect.any(Number) as number },
+    ]);
+    expect(window(moved).mid).toBeLessThan(window(told([], 5.1)).mid);
+    const sized = told([[5, { kind: 'tool', tool: 'standMixer', capacity: 6900 }]], 5.1);
+    expect(sized.happenings).toMatchObject([{ capacity: 6900 }]);
+  });
+
+  it('the next load poured in comes as cream, as cold as it was, and it takes longer', () => {
+    const [alone, poured] = [told([], 6.1, { loads: 2 }), told([[6, { kind: 'merged' }]], 6.1, { loads: 2 })];
+    expect(poured.creamMass).toBe(facts.creamMass / 2);
+    expect(poured.happenings).toEqual([
+      {
+        kind: 'cream',
+        atMinutes: 6,
+        mass: facts.creamMass / 2,
+        fat: facts.creamFat,
+        temperature: facts.temperature,
+      },
+    ]);
+    expect(window(poured).mid).toBeGreaterThan(window(alone).mid);
+  });
+
+  it('hours in the bath are none of churning, and warm it all the same', () => {
+    const bath = told(
+      [
+        [6, { kind: 'paused', place: 'bath', celsius: 24, minutes: 8 }],
+        [14, { kind: 'resumed' }],
+      ],
+      14.1,
+      { temperature: 9 },
+    );
+    expect(bath.happenings).toEqual([
+      { kind: 'pause', atMinutes: 6, minutes: 8, temperature: 24, in: 'water' },
+    ]);
+    const cold = window(told([], 6.1, { temperature: 9 }));
+    expect(window(bath).mid - 8).toBeLessThan(cold.mid);
+  });
+});
+
 describe('loads side by side', () => {
   const side = (bodies: [minute: number, body: object][], load: number, nowMinutes: number) => {
     const all = { ...facts, loads: 2 };

@@ -135,6 +135,87 @@ describe('what becomes of a lot', () => {
   });
 });
 
+describe('how it sours', () => {
+  const cream = (events: LotEvent[], change: Partial<ToldLot> = {}) =>
+    lot(
+      'cream',
+      [
+        poured(6, 1500, 0.3),
+        { kind: 'placed', id: 'out', atSeconds: start, place: 'room', celsius: 21 },
+        { kind: 'soured', id: 'set', atSeconds: start + 60, route: 'mesophilic', dose: 0.02, generation: 3 },
+        ...events,
+      ],
+      change,
+    );
+
+  it('is told by the spells it stood in, warm by warm and cold by cold', () => {
+    const { souring } = after(
+      20,
+      cream([{ kind: 'placed', id: 'in', atSeconds: start + 12 * hour, place: 'fridge', celsius: 4 }]),
+    );
+    expect(souring).toMatchObject({ route: 'mesophilic', dose: 0.02, generation: 3 });
+    expect(souring!.elapsedHours).toBeCloseTo(20 - 1 / 60, 6);
+    expect(souring!.spells.reduce((sum, { hours }) => sum + hours, 0)).toBeCloseTo(20 - 1 / 60, 3);
+    const warmest = Math.max(...souring!.spells.map(({ celsius }) => celsius));
+    expect(warmest).toBeGreaterThan(19);
+    expect(souring!.spells.at(-1)!.celsius).toBeLessThan(6);
+  });
+
+  it('looks and pH are kept with their hour; thick and tart makes it sour', () => {
+    const story = after(
+      18,
+      cream([
+        { kind: 'looked', id: 'early', atSeconds: start + 9 * hour, seen: 'notYet', ph: 5.6 },
+        { kind: 'looked', id: 'late', atSeconds: start + 17 * hour, seen: 'thickAndTart', ph: 4.8 },
+      ]),
+    );
+    expect(story.soured).toBe(true);
+    expect(story.souring!.readings.map((one) => [one.kind, Math.round(one.atHours)])).toEqual([
+      ['ph', 9],
+      ['thickAndTart', 9],
+      ['ph', 17],
+      ['thickAndTart', 17],
+    ]);
+    expect(after(10, cream([])).soured).toBe(false);
+  });
+
+  it('gas, mould or pink is the end of it, thick or not', () => {
+    for (const seen of ['gas', 'mould', 'pink'] as const) {
+      const spoiled = cream([
+        { kind: 'looked', id: 'tart', atSeconds: start + 16 * hour, seen: 'thickAndTart' },
+        { kind: 'looked', id: 'bad', atSeconds: start + 20 * hour, seen },
+      ]);
+      expect(after(21, spoiled).spoiled).toBe(seen);
+      expect(
+        waitsFor({ kind: 'cream', treatment: 'raw', blocked: false, ageHours: 21 }, after(21, spoiled)),
+      ).toEqual({ word: 'throw it out', tone: 'danger' });
+    }
+  });
+
+  it('set cream passes heat slowly: it cools far slower than sweet cream in the same ice water', () => {
+    const iced = { kind: 'placed', id: 'ice', atSeconds: start + 18 * hour, place: 'iceWater' } as const;
+    const tart = {
+      kind: 'looked',
+      id: 'tart',
+      atSeconds: start + 17 * hour,
+      seen: 'thickAndTart',
+    } as const;
+    const [sweet, set] = [cream([iced]), cream([tart, iced])].map((told) => after(18.3, told).celsius);
+    expect(set).toBeGreaterThan(sweet! + 3);
+  });
+
+  it('cream heated after milking starts its warm hours anew', () => {
+    const heated = lot('cream', [
+      poured(20, 800, 0.3),
+      { kind: 'placed', id: 'out', atSeconds: start, place: 'room', celsius: 21 },
+      { kind: 'heated', id: 'hot', atSeconds: start + 3 * hour, how: 'pasteurised', celsius: 75, minutes: 1 },
+    ]);
+    expect(after(2.9, heated).warmHours).toBeGreaterThan(2.5);
+    expect(after(3.2, heated).warmHours).toBeLessThan(0.3);
+    expect(after(3.01, heated).celsius).toBeGreaterThan(70);
+  });
+});
+
 describe('what it waits for', () => {
   const of = (change: Partial<Parameters<typeof waitsFor>[0]>, told?: ToldLot, hours = 1) =>
     waitsFor(
