@@ -39,6 +39,12 @@ export function sqlState(error: unknown): string | undefined {
   return typeof original?.code === 'string' ? original.code : undefined;
 }
 
+/**
+ * Whether it will fail again however often it is sent: the database refuses the values or the row (SQLSTATE classes 22, 23
+ * and our own IM). A lost connection, a lock or a full disk may be gone the next time.
+ */
+export const failsAlways = (error: unknown): boolean => /^(22|23|IM)/.test(sqlState(error) ?? '');
+
 /** A savepoint inside the scope: what `work` did is taken back when it throws, the rest of the transaction stands. */
 export async function savepoint<T>(scope: FarmScope, work: (scope: FarmScope) => Promise<T>): Promise<T> {
   return database().transaction({ transaction: scope.transaction }, (transaction) =>

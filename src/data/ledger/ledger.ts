@@ -46,23 +46,27 @@ export interface NewEntry {
   details?: Record<string, unknown>;
 }
 
-/** Makes a lot, or brings one that a corrected batch made before up to date. Balances never live here. */
+const rowOf = (farmId: string, lot: NewLot) => ({
+  farmId,
+  ...lot,
+  raw: lot.treatment === 'raw',
+  oldestAt: lot.oldestAt ?? lot.madeAt,
+  fatSd: lot.fatSd?.toFixed(6) ?? null,
+  vesselId: lot.vesselId ?? null,
+  batchId: lot.batchId ?? null,
+  fatMethod: lot.fatMethod ?? null,
+  storage: lot.storage ?? null,
+  keepUntil: lot.keepUntil ?? null,
+});
+
+/** Makes a lot. The database refuses one that is there already. */
+export async function makeLot({ farmId, transaction }: FarmScope, lot: NewLot): Promise<void> {
+  await LotRow.create(rowOf(farmId, lot), { transaction });
+}
+
+/** Makes a lot, or puts what is known of it right: butter packed once more. */
 export async function putLot({ farmId, transaction }: FarmScope, lot: NewLot): Promise<void> {
-  await LotRow.upsert(
-    {
-      farmId,
-      ...lot,
-      raw: lot.treatment === 'raw',
-      oldestAt: lot.oldestAt ?? lot.madeAt,
-      fatSd: lot.fatSd?.toFixed(6) ?? null,
-      vesselId: lot.vesselId ?? null,
-      batchId: lot.batchId ?? null,
-      fatMethod: lot.fatMethod ?? null,
-      storage: lot.storage ?? null,
-      keepUntil: lot.keepUntil ?? null,
-    },
-    { transaction },
-  );
+  await LotRow.upsert(rowOf(farmId, lot), { transaction });
 }
 
 /** Writes an entry. The database refuses it when its two sides differ. Returns its id. */

@@ -4,7 +4,7 @@ import { batchStory } from '@/core/churning/batchStory';
 import { leanestChurnable } from '@/core/dairy/creamFat';
 import { addBatch, addEvents, batchById, changeBatch } from '@/data/churning/batches';
 import { takeBatchNumber, vesselsOf } from '@/data/house/house';
-import { postEntry, putLot } from '@/data/ledger/ledger';
+import { makeLot, postEntry } from '@/data/ledger/ledger';
 import { addLotEvents } from '@/data/ledger/standing';
 import { command } from '../commands/command';
 import { blendOf, draw, outs } from '../ledger/move';
@@ -63,7 +63,7 @@ export const beginBatch = command({
     const number = await takeBatchNumber(scope);
     const fat = round(facts.creamMass * facts.creamFat);
     const cream = round(facts.creamMass);
-    await putLot(scope, {
+    await makeLot(scope, {
       id: creamLotId,
       code: `C${number}`,
       kind: 'cream',

@@ -100,6 +100,15 @@ describe('a command', () => {
     expect(answer).toMatchObject({ status: 'refused', field });
   });
 
+  it('with a character no database holds is written down without it, and nothing waits behind it for ever', async () => {
+    const farm = await house.farm();
+    const id = randomUUID();
+    const input = { name: 'Lark\u0000fold \ud83d' };
+    expect((await send(farm, 'house.settle', input, id)).status).toBe('done');
+    expect((await send(farm, 'house.settle', input, id)).status).toBe('done');
+    expect((await todayView(farm)).farm.name).toBe('Larkfold');
+  });
+
   it('that nobody knows, or with a broken envelope, is an error of the sender', async () => {
     const farm = await house.farm();
     await expect(send(farm, 'farm.burn', {})).rejects.toThrow(/no command/);

@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { CalculationError, readInput } from '@/core/calculation';
 import { claimCommand, storedCommand, storeResult } from '@/data/commands/commands';
-import { inFarm, savepoint, sqlState } from '@/data/farmScope';
+import { failsAlways, inFarm, savepoint, sqlState } from '@/data/farmScope';
 import { park } from '@/data/ledger/movements';
 import { beginBatch } from '../churning/beginBatch';
 import { dropWayCommand, keepWay } from '../churning/keepWay';
@@ -27,6 +27,7 @@ import { Refusal } from '../refusal';
 import type { Command } from './command';
 import { envelope } from './envelope';
 import type { Answer } from './envelope';
+import { writable } from './writable';
 
 const commands = new Map(
   [
@@ -59,7 +60,7 @@ const commands = new Map(
  *   something else
  */
 export async function carryOut(farmId: string, given: unknown): Promise<Answer> {
-  const sent = readInput(envelope, given);
+  const sent = readInput(envelope, writable(given));
   if (sent.farm !== farmId)
     throw new CalculationError('farm: this was kept on the device for another farm.', 'farm');
   const found = commands.get(sent.name);
@@ -133,6 +134,18 @@ async function attempt(
       return { status: 'refused', message: 'This lot is there already.', field: 'lotId' };
     if (sqlState(error) === '23505')
       return { status: 'refused', message: 'That name is taken on this farm.', field: 'name' };
+    if (failsAlways(error)) {
+      // Sent again it would fail again, and everything behind it would wait for ever. It is kept among the commands.
+      console.error(
+        `${found.name} can never be carried out:`,
+        error instanceof Error ? error.message : error,
+      );
+      return {
+        status: 'refused',
+        message:
+          'The house cannot write this down as it was entered, and changed nothing. Look at its amounts and enter it again; what comes after it goes on.',
+      };
+    }
     throw error;
   }
 }

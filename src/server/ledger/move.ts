@@ -3,7 +3,7 @@ import { outOf } from '@/core/standing/lotEvents';
 import type { FarmScope } from '@/data/farmScope';
 import { takeLotNumber } from '@/data/house/house';
 import type { LotKind, NewEntry, NewLot, Treatment } from '@/data/ledger/ledger';
-import { postEntry, putLot } from '@/data/ledger/ledger';
+import { makeLot, postEntry } from '@/data/ledger/ledger';
 import { lastTaken, unseenBy } from '@/data/ledger/movements';
 import type { LotDetails, StandingLot } from '@/data/ledger/standing';
 import { addLotEvents, changeLot, lotsById } from '@/data/ledger/standing';
@@ -201,7 +201,7 @@ export async function move(
   for (const { lotId, fresh } of into) {
     if (fresh) {
       codes[lotId] = `${letters[fresh.kind]}${await takeLotNumber(scope)}`;
-      await putLot(scope, { ...fresh, id: lotId, code: codes[lotId], madeAt: entry.at });
+      await makeLot(scope, { ...fresh, id: lotId, code: codes[lotId], madeAt: entry.at });
       continue;
     }
     const lot = standing.get(lotId);

@@ -143,6 +143,28 @@ describe('milk that comes in', () => {
   }); // prettier-ignore
 });
 
+describe('a lot', () => {
+  it('that is there already is not made again, by whatever command, and stays what it was', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm);
+    const lotNow = async () => (await inFarm(farm, (scope) => lotsById(scope, [lotId]))).get(lotId)!;
+    const before = [await sums(farm), await lotNow()];
+    for (const [name, input] of [
+      ['milk.in', { lotId, from: 'herd', mass: 9000, massSd: 90, celsius: 35 }],
+      [
+        'cream.in',
+        { lotId, mass: 900, fat: 0.36, fatSd: 0.01, fatMethod: 'label', treatment: 'pasteurised' },
+      ],
+    ] as const)
+      expect(await send(farm, name, input)).toMatchObject({
+        status: 'refused',
+        field: 'lotId',
+        message: 'This lot is there already.',
+      });
+    expect([await sums(farm), await lotNow()]).toEqual(before);
+  });
+});
+
 describe('cream off milk', () => {
   it('takes its cuts, leaves the rest of the fat in the skim, and balances to the milligram', async () => {
     const farm = await house.farm();
