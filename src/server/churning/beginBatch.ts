@@ -5,17 +5,19 @@ import { leanestChurnable } from '@/core/dairy/creamFat';
 import { addBatch, addEvents, batchById, changeBatch } from '@/data/churning/batches';
 import { takeBatchNumber, vesselsOf } from '@/data/house/house';
 import { makeLot, postEntry } from '@/data/ledger/ledger';
+import { park } from '@/data/ledger/movements';
 import { addLotEvents } from '@/data/ledger/standing';
 import { command } from '../commands/command';
-import { blendOf, draw, outs } from '../ledger/move';
+import { blendOf, outs } from '../ledger/move';
 import { Refusal } from '../refusal';
+import { drawChurned } from './drawChurned';
 
 /** Most cream one batch takes, g: past this a unit was mistyped (engineering estimate). */
 const mostCream = 500_000;
 
 /**
  * Begins a batch: the cream comes in as a lot, the batch takes its number, and the clock starts at the time the maker
- * pressed the button on their device.
+ * pressed the button on their device. One that was begun without a signal is never lost to what others did meanwhile.
  */
 export const beginBatch = command({
   name: 'batch.begin',
@@ -50,16 +52,18 @@ export const beginBatch = command({
       throw new Refusal('That churn is not one of this farm’s.', 'vesselId');
     }
     const startedAt = new Date(startedAtSeconds * 1000);
-    const drawn = fromLots ? await draw(scope, fromLots, sender) : [];
-    const odd = drawn.find(({ lot }) => lot.kind !== 'cream');
-    if (odd) throw new Refusal(`${odd.lot.code} is ${odd.lot.kind}: cream is churned.`, 'fromLots');
-    const blocked = drawn.find(({ lot }) => lot.blockedReason !== null);
+    const { drawn, lots, late } = fromLots
+      ? await drawChurned(scope, fromLots, sender)
+      : { drawn: [], lots: [], late: undefined };
+    const odd = lots.find(({ kind }) => kind !== 'cream');
+    if (odd) throw new Refusal(`${odd.code} is ${odd.kind}: cream is churned.`, 'fromLots');
+    const blocked = lots.find(({ blockedReason }) => blockedReason !== null);
     if (blocked)
       throw new Refusal(
-        `${blocked.lot.code} is kept from people’s food (${blocked.lot.blockedReason}): it is not churned for them.`,
+        `${blocked.code} is kept from people’s food (${blocked.blockedReason}): it is not churned for them.`,
         'fromLots',
       );
-    const whole = drawn.length > 0 ? blendOf(drawn.map(({ lot }) => lot)) : undefined;
+    const whole = lots.length > 0 ? blendOf(lots) : undefined;
     const number = await takeBatchNumber(scope);
     const fat = round(facts.creamMass * facts.creamFat);
     const cream = round(facts.creamMass);
@@ -82,14 +86,14 @@ export const beginBatch = command({
     };
     await postEntry(scope, {
       commandId: sender.commandId,
-      kind: drawn.length > 0 ? 'poured' : 'received',
+      kind: fromLots ? 'poured' : 'received',
       at: startedAt,
       recordedAt: sender.receivedAt,
       lines: [
         ...drawn.map(({ lot, mass, fat: fatTaken }) => ({ lot: lot.id, mass: -mass, fat: -fatTaken })),
         // What the scale or the label says beside the books is shown as unaccounted, never hidden.
         {
-          account: drawn.length > 0 ? 'unaccounted' : 'received',
+          account: fromLots ? 'unaccounted' : 'received',
           mass: round(took.mass - cream),
           fat: round(took.fat - fat),
         },
@@ -117,6 +121,16 @@ export const beginBatch = command({
       churnedEntryId: null,
       revision: 1,
     });
+    if (late)
+      await park(scope, {
+        commandId: sender.commandId,
+        name: 'batch.begin',
+        input: { batchId, fromLots },
+        lotId: late.lotId,
+        device: sender.device,
+        at: sender.at,
+        question: `${late.question} Batch ${number} is written down as it was churned; what its cream lacks stands as not accounted for.`,
+      });
     return { batchId, number };
   },
 });

@@ -270,6 +270,34 @@ describe('two devices that did not know of one another', () => {
     });
   });
 
+  it('keep a churning that was begun without a signal, whatever became of its cream meanwhile', async () => {
+    const farm = await house.farm();
+    const tub = randomUUID();
+    const can = randomUUID();
+    for (const [lotId, mass] of [[tub, 900], [can, 1100]] as const)
+      expect(await send(farm, 'cream.in', { lotId, mass, fat: 0.36, fatSd: 0.01, fatMethod: 'label', treatment: 'raw' })).toMatchObject({ status: 'done' });
+    const shed = new Date(morning * 1000 - 60_000);
+    // At home the tub was baked with while the churn stood in the shed.
+    await sentAt(farm, 'lot.use', { lotId: tub, to: 'baked' }, 'tablet', new Date(morning * 1000));
+    const batchId = randomUUID();
+    const creamLotId = randomUUID();
+    const begun = await sentAt(farm, 'batch.begin', { batchId, creamLotId, startedEventId: randomUUID(), startedAtSeconds: shed.getTime() / 1000, facts: { ...facts, creamFat: 0.36 }, fromLots: [{ lotId: tub }, { lotId: can }] }, 'phone', shed);
+    expect(begun).toMatchObject({ status: 'done', result: { batchId } });
+    const mark = { id: randomUUID(), atSeconds: shed.getTime() / 1000 + 540, kind: 'mark', stage: 'break' };
+    expect(await sentAt(farm, 'batch.record', { batchId, events: [mark] }, 'phone', shed)).toMatchObject({ status: 'done' });
+    const { lots, parked } = await pailView(farm);
+    expect(parked).toMatchObject([{ name: 'batch.begin', question: expect.stringMatching(/used on another device.*0 g is left.*Batch 1 is written down/) }]);
+    expect(lots.filter(({ id }) => id === tub || id === can)).toEqual([]);
+    const made = (await inFarm(farm, (scope) => lotsById(scope, [creamLotId]))).get(creamLotId)!;
+    expect(made).toMatchObject({ mass: 2000, treatment: 'raw' });
+    expect(await sums(farm)).toMatchObject({ ...balanced, least: 0 });
+    const { commandId } = parked[0]!;
+    expect((await send(farm, 'parked.settle', { commandId, how: 'letGo' })).status).toBe('done');
+    expect((await pailView(farm)).parked).toEqual([]);
+    // The one who baked it knew: the same churning from that device is refused.
+    expect(await sentAt(farm, 'batch.begin', { batchId: randomUUID(), creamLotId: randomUUID(), startedEventId: randomUUID(), startedAtSeconds: morning, facts, fromLots: [{ lotId: tub }] }, 'tablet', new Date(morning * 1000))).toMatchObject({ status: 'refused' });
+  }); // prettier-ignore
+
   it('conserve every gram, lose nothing and double nothing, however many write at once', async () => {
     const farm = await house.farm();
     const lots = await Promise.all([milk(farm), milk(farm), milk(farm)]);

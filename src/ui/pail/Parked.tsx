@@ -13,7 +13,7 @@ export function ParkedEntries({ parked }: { parked: readonly ParkedShown[] }) {
   return parked.map(({ commandId, name, question, device, atSeconds }) => (
     <section key={commandId} className={styles.parked} aria-label="An entry that came late">
       <p>
-        <strong>Set aside.</strong> {question}
+        <strong>{name === 'batch.begin' ? 'It does not add up.' : 'Set aside.'}</strong> {question}
       </p>
       <p>
         Written {say.clock(atSeconds)} on “{device}”.
@@ -37,10 +37,15 @@ export function ParkedEntries({ parked }: { parked: readonly ParkedShown[] }) {
         <Button
           variant="outlined"
           onClick={() =>
-            void act('parked.settle', { commandId, how: 'letGo' }, 'Let go; it stays on record.', false)
+            void act(
+              'parked.settle',
+              { commandId, how: 'letGo' },
+              name === 'batch.begin' ? 'Noted; it stays on record.' : 'Let go; it stays on record.',
+              false,
+            )
           }
         >
-          It was counted already
+          {name === 'batch.begin' ? 'Noted' : 'It was counted already'}
         </Button>
       </div>
     </section>

@@ -1,0 +1,54 @@
+import type { FarmScope } from '@/data/farmScope';
+import type { StandingLot } from '@/data/ledger/standing';
+import { lotsById } from '@/data/ledger/standing';
+import type { Sender } from '../commands/command';
+import type { Drawn } from '../ledger/move';
+import { draw, LateOverdraw } from '../ledger/move';
+import { Refusal } from '../refusal';
+
+/** Cream as it went into the churn. */
+export interface Churned {
+  drawn: Drawn[];
+  /** The lots it came from, those that were found empty among them. */
+  lots: StandingLot[];
+  /** Asked when another device had used some of it before this arrived. */
+  late?: { lotId: string; question: string };
+}
+
+/**
+ * Takes cream for a churning. It is in the churn already when a device without a signal tells of it: what another device
+ * used meanwhile keeps no batch and no mark from being written down. As much as there is is taken, and the rest is asked about.
+ * @throws {Refusal} when a lot is not this farm's, or this device could know that it holds less
+ */
+export async function drawChurned(
+  scope: FarmScope,
+  asked: readonly { lotId: string; mass?: number | undefined }[],
+  sender: Sender,
+): Promise<Churned> {
+  try {
+    const drawn = await draw(scope, asked, sender);
+    return { drawn, lots: drawn.map(({ lot }) => lot) };
+  } catch (error) {
+    if (!(error instanceof LateOverdraw)) throw error;
+    const found = await lotsById(
+      scope,
+      asked.map(({ lotId }) => lotId),
+      true,
+    );
+    const lots = asked.map(({ lotId }) => {
+      const lot = found.get(lotId);
+      if (!lot) throw new Refusal('There is no such lot on this farm.', 'fromLots');
+      return lot;
+    });
+    const left = asked.flatMap(({ lotId, mass }) => {
+      const there = found.get(lotId)!.mass;
+      if (there <= 0) return [];
+      return [{ lotId, ...(mass === undefined ? {} : { mass: Math.min(mass, there) }) }];
+    });
+    return {
+      drawn: left.length > 0 ? await draw(scope, left, sender) : [],
+      lots,
+      late: { lotId: error.lotId, question: error.question },
+    };
+  }
+}
