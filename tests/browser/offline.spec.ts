@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import { beginBatch, expect, expectSound, test } from './farm';
 
@@ -91,4 +92,47 @@ test('a make day starts in a shed with no signal, and is one batch in the ledger
   await expect(page.getByText(/not sent yet/)).toHaveCount(0);
   await page.goto('/ledger');
   await expect(page.getByRole('heading', { name: /^One batch made 480 g of butter/ })).toBeVisible();
+});
+
+test('cream of the Shelf is churned with no signal, and though it was used at home meanwhile nothing is lost', async ({
+  page,
+  context,
+  farm,
+}) => {
+  const lotId = randomUUID();
+  await farm.send('house.settle', { name: 'Larkfold', timeZone: 'Europe/Dublin' });
+  await farm.send('cream.in', {
+    lotId,
+    mass: 1300,
+    fat: 0.36,
+    fatSd: 0.01,
+    fatMethod: 'label',
+    treatment: 'pasteurised',
+  });
+  await page.goto('/');
+  await prepared(page);
+  await context.setOffline(true);
+  await page.goto('/churn/new');
+  await page.getByRole('link', { name: 'Churn it' }).click();
+  await expect(page.getByRole('heading', { name: /^1\.29 L of 36 % cream, from R1/ })).toBeVisible();
+  await expectSound(page);
+  await page.getByRole('button', { name: 'Start churning' }).click();
+  await expect(page.getByRole('timer').first()).toBeVisible();
+  await page.locator('[data-act=break]').first().click();
+  await farm.send('lot.use', { lotId, to: 'baked' }, { device: 'kitchen' });
+  // It is in the churn: nobody is offered it a second time.
+  await page.goto('/churn/new');
+  await expect(page.getByRole('heading', { name: 'What cream is it?' })).toBeVisible();
+  await expect(page.getByText('On the Shelf')).toHaveCount(0);
+  await context.setOffline(false);
+  await page.getByRole('link', { name: 'Go on there' }).click();
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
+  await page.goto('/');
+  await expect(page.getByText(/It does not add up.*R1 was used on another device.*Batch 1/)).toBeVisible();
+  await expectSound(page);
+  await page.getByRole('button', { name: 'Noted' }).click();
+  await expect(page.getByText('It does not add up.')).toHaveCount(0);
+  await page.goto('/churn');
+  await page.getByText('What happened so far').click();
+  await expect(page.getByRole('listitem').filter({ hasText: /Broke at|Break at/ })).toHaveCount(1);
 });

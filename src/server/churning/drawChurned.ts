@@ -6,6 +6,9 @@ import type { Drawn } from '../ledger/move';
 import { draw, LateOverdraw } from '../ledger/move';
 import { Refusal } from '../refusal';
 
+/** A start that arrives later than this was not answered when it was pressed: nobody is there any more to press it differently, ms. */
+const heardWithin = 120_000;
+
 /** Cream as it went into the churn. */
 export interface Churned {
   drawn: Drawn[];
@@ -18,7 +21,7 @@ export interface Churned {
 /**
  * Takes cream for a churning. It is in the churn already when a device without a signal tells of it: what another device
  * used meanwhile keeps no batch and no mark from being written down. As much as there is is taken, and the rest is asked about.
- * @throws {Refusal} when a lot is not this farm's, or this device could know that it holds less
+ * @throws {Refusal} when a lot is not this farm's, or one who can still choose otherwise asked for more than it holds
  */
 export async function drawChurned(
   scope: FarmScope,
@@ -29,7 +32,8 @@ export async function drawChurned(
     const drawn = await draw(scope, asked, sender);
     return { drawn, lots: drawn.map(({ lot }) => lot) };
   } catch (error) {
-    if (!(error instanceof LateOverdraw)) throw error;
+    const unheard = sender.receivedAt.getTime() - sender.at.getTime() > heardWithin;
+    if (!(error instanceof LateOverdraw) && !(unheard && isShort(error))) throw error;
     const found = await lotsById(
       scope,
       asked.map(({ lotId }) => lotId),
@@ -48,7 +52,14 @@ export async function drawChurned(
     return {
       drawn: left.length > 0 ? await draw(scope, left, sender) : [],
       lots,
-      late: { lotId: error.lotId, question: error.question },
+      late:
+        error instanceof LateOverdraw
+          ? { lotId: error.lotId, question: error.question }
+          : { lotId: asked[0]!.lotId, question: error.message },
     };
   }
 }
+
+/** A lot that is empty, or holds less than was wanted. */
+const isShort = (error: unknown): error is Refusal =>
+  error instanceof Refusal && (error.field === 'lotId' || error.field === 'mass');

@@ -294,7 +294,12 @@ describe('two devices that did not know of one another', () => {
     const { commandId } = parked[0]!;
     expect((await send(farm, 'parked.settle', { commandId, how: 'letGo' })).status).toBe('done');
     expect((await pailView(farm)).parked).toEqual([]);
-    // The one who baked it knew: the same churning from that device is refused.
+    // Told an hour later by the very device that baked it, it is kept too: nobody stands there to press it differently.
+    const later = await sentAt(farm, 'batch.begin', { batchId: randomUUID(), creamLotId: randomUUID(), startedEventId: randomUUID(), startedAtSeconds: morning - 3600, facts, fromLots: [{ lotId: tub }] }, 'tablet', new Date((morning - 3600) * 1000));
+    expect(later).toMatchObject({ status: 'done', result: { number: 2 } });
+    expect((await pailView(farm)).parked).toMatchObject([{ question: expect.stringMatching(/Batch 2 is written down/) }]);
+    expect(await sums(farm)).toMatchObject({ ...balanced, least: 0 });
+    // Pressed now by one who knew, it is refused.
     expect(await sentAt(farm, 'batch.begin', { batchId: randomUUID(), creamLotId: randomUUID(), startedEventId: randomUUID(), startedAtSeconds: morning, facts, fromLots: [{ lotId: tub }] }, 'tablet', new Date(morning * 1000))).toMatchObject({ status: 'refused' });
   }); // prettier-ignore
 

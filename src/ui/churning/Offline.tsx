@@ -1,14 +1,22 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
 import type { BatchView, PlanView, RecordedEvent } from '@/server/churning/views';
+import type { ShelfView, ShownLot } from '@/server/shelf/views';
+import { useSay } from '../frame/FarmContext';
 import { Frame } from '../frame/Frame';
-import type { KeptFrame } from '../frame/WithoutHouse';
+import { clockSeconds } from '../frame/useNow';
+import type { KeptFrame, KeptShelf } from '../frame/WithoutHouse';
 import { kept, keptUnder } from '../outbox/kept';
 import { waitingCommands } from '../outbox/outbox';
 import type { QueuedCommand } from '../outbox/outbox';
+import { list } from '../pail/SkimNow';
+import { churnable, nextCapacity, nextOnes } from '../shelf/nextOnes';
+import { PlanFromShelf } from '../shelf/PlanFromShelf';
+import { lotNow } from '../standing/useStory';
+import { Enamel } from '../theme/Enamel';
 import { ChurnView } from './ChurnView';
 import { PlanChurning } from './PlanChurning';
 
@@ -16,6 +24,8 @@ interface Known {
   frame: KeptFrame;
   at: string;
   plan: PlanView | undefined;
+  /** Cream on the Shelf that this device has not used since. */
+  creams: ShownLot[];
   batches: BatchView[];
 }
 
@@ -33,7 +43,7 @@ export function Offline() {
         <p>This device has not been here before: open Immulgo once while the house answers.</p>
       </main>
     );
-  const { frame, at, plan, batches } = known;
+  const { frame, at, plan, creams, batches } = known;
   const batchId = /^\/churn\/([\w-]{8,64})/.exec(at)?.[1];
   const batch = batches.find(({ id }) => id === batchId);
   return (
@@ -42,11 +52,50 @@ export function Offline() {
       {batch ? (
         <ChurnView key={batch.id} view={batch} />
       ) : plan && /^\/churn(\/new)?(\?|$)/.test(at) ? (
-        <PlanChurning plan={plan} front={plan.last ? 'again' : 'tub'} />
+        <Plan plan={plan} creams={creams} asked={at} />
       ) : (
         <Elsewhere plan={plan} batches={batches} />
       )}
     </Frame>
+  );
+}
+
+/** The plan of a churning: of the cream that was asked for, or of any, with what stands on the Shelf offered first. */
+function Plan({ plan, creams, asked }: { plan: PlanView; creams: ShownLot[]; asked: string }) {
+  const say = useSay();
+  const [now] = useState(clockSeconds);
+  const view = useMemo(
+    (): ShelfView => ({ ...plan, lots: creams, parked: [], nowSeconds: now }),
+    [plan, creams, now],
+  );
+  const chosen = useMemo(() => {
+    const ids = new Set(new URLSearchParams(asked.split('?')[1]).get('lots')?.split(','));
+    return creams.filter(({ id }) => ids.has(id));
+  }, [creams, asked]);
+  if (chosen.length > 0) return <PlanFromShelf view={view} lots={chosen} />;
+  const standing = creams.map((lot) => lotNow(lot, now));
+  const proposed = new Set(nextOnes(standing, nextCapacity(plan)).chosen);
+  const next = standing.filter(({ lot }) => proposed.has(lot.id));
+  return (
+    <>
+      {next.length > 0 && churnable(next) && (
+        <Enamel style={{ marginBottom: 20 }} aria-label="On the Shelf">
+          <p style={{ margin: '0 0 12px', fontSize: '1.15rem' }}>
+            On the Shelf: {list(next.map(({ lot }) => lot.vessel?.name ?? lot.code))},{' '}
+            {say.volume(next.reduce((sum, { volume }) => sum + volume, 0))} of cream.
+          </p>
+          <Button
+            href={`/offline?at=${encodeURIComponent(`/churn/new?lots=${next.map(({ lot }) => lot.id).join(',')}`)}`}
+            variant="outlined"
+            size="large"
+            sx={{ minHeight: 72 }}
+          >
+            Churn {next.length === 1 ? 'it' : `these ${next.length}`}
+          </Button>
+        </Enamel>
+      )}
+      <PlanChurning plan={plan} front={plan.last ? 'again' : 'tub'} />
+    </>
   );
 }
 
@@ -107,6 +156,8 @@ async function read(): Promise<Known | undefined> {
   if (!frame) return undefined;
   const plan = await kept<PlanView>('plan');
   const waiting = await waitingCommands();
+  const shelf = await kept<KeptShelf>('shelf');
+  const used = JSON.stringify(waiting.map(({ input }) => input));
   const begun = waiting
     .filter(({ name, farm }) => name === 'batch.begin' && farm === frame.farm.id)
     .map((command) => begunView(command, frame, plan))
@@ -118,6 +169,10 @@ async function read(): Promise<Known | undefined> {
   return {
     frame,
     plan,
+    creams:
+      shelf?.farmId === frame.farm.id
+        ? shelf.lots.filter(({ kind, id }) => kind === 'cream' && !used.includes(id))
+        : [],
     batches: [...begun, ...batches],
     at: asked.startsWith('/') && !asked.startsWith('//') ? asked : '/',
   };

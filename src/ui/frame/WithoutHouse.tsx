@@ -2,12 +2,19 @@
 
 import { useEffect } from 'react';
 import type { Farm } from '@/server/house/views';
+import type { ShelfView, ShownLot } from '@/server/shelf/views';
 import { keep } from '../outbox/kept';
 
 /** What the frame of a page needs when the house is not there to say it. */
 export interface KeptFrame {
   farm: Farm;
   hasMilk: boolean;
+}
+
+/** What stood on the Shelf when the house last answered. */
+export interface KeptShelf {
+  farmId: string;
+  lots: ShownLot[];
 }
 
 /** A house that was away while a device prepared is asked again, ms and times. */
@@ -30,10 +37,13 @@ export function WithoutHouse({ farm, hasMilk }: KeptFrame) {
           new Promise<undefined>((later) => setTimeout(() => later(undefined), asksAgain)),
         ]).catch(() => undefined);
         worker?.active?.postMessage('keep');
-        const plan: unknown = await fetch('/api/plan', { cache: 'no-store' })
-          .then((response) => (response.ok ? response.json() : undefined))
+        const plan = await fetch('/api/plan', { cache: 'no-store' })
+          .then((response) => (response.ok ? (response.json() as Promise<ShelfView>) : undefined))
           .catch(() => undefined);
-        if (plan) await keep('plan', plan);
+        if (plan) {
+          await keep('shelf', { farmId: plan.farm.id, lots: plan.lots } satisfies KeptShelf);
+          await keep('plan', plan);
+        }
         await new Promise((later) => setTimeout(later, asksAgain));
         if (worker && plan && (await caches.match('/offline'))) return;
       }

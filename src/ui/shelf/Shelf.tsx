@@ -2,13 +2,13 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import { useMemo, useState } from 'react';
-import { proposeChurning } from '@/core/planning/proposeChurning';
-import { leanestChurnable } from '@/core/dairy/creamFat';
+import { useEffect, useMemo, useState } from 'react';
 import { keepsUntil } from '@/core/keeping/keepsUntil';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { ShelfView } from '@/server/shelf/views';
 import { useSay } from '../frame/FarmContext';
+import type { KeptShelf } from '../frame/WithoutHouse';
+import { keep } from '../outbox/kept';
 import styles from '../pail/Pail.module.css';
 import { ParkedEntries } from '../pail/Parked';
 import { list } from '../pail/SkimNow';
@@ -18,9 +18,7 @@ import { useLotsNow } from '../standing/useStory';
 import { Quiet } from '../theme/Enamel';
 import { CreamIn } from './CreamIn';
 import { NextChurning } from './NextChurning';
-
-/** mL of a churn nobody has named yet. */
-const anyChurn = 4000;
+import { churnable, nextCapacity, nextOnes, pooledFat } from './nextOnes';
 
 /** Cream at rest: what it waits for, which lots make the next churning, and what stands beside it. */
 export function Shelf({ view }: { view: ShelfView }) {
@@ -31,29 +29,11 @@ export function Shelf({ view }: { view: ShelfView }) {
     () => all.filter(({ lot }) => lot.kind === 'skim' || lot.kind === 'buttermilk' || lot.kind === 'culture'),
     [all],
   );
-  const capacity =
-    view.vessels.find(({ id }) => id === view.last?.vesselId)?.capacity ??
-    view.last?.capacity ??
-    view.vessels.find(({ kind }) => kind === 'churn')?.capacity ??
-    anyChurn;
-  const proposal = useMemo(
-    () =>
-      proposeChurning(
-        creams.map(({ lot, story, volume, ageHours }) => ({
-          id: lot.id,
-          volume,
-          ageHours,
-          raw: lot.treatment === 'raw',
-          ripened: story?.soured ?? lot.ripened,
-          souring: story?.souring !== undefined,
-          frozen: story?.frozen !== undefined,
-          blocked: lot.blockedReason !== null,
-          keptApart: lot.details.cut === 'top',
-        })),
-        capacity,
-      ),
-    [creams, capacity],
-  );
+  const capacity = nextCapacity(view);
+  const proposal = useMemo(() => nextOnes(creams, capacity), [creams, capacity]);
+  useEffect(() => {
+    void keep('shelf', { farmId: view.farm.id, lots: view.lots } satisfies KeptShelf);
+  }, [view]);
   const [picked, setPicked] = useState<ReadonlySet<string>>();
   const [adding, setAdding] = useState(false);
   const chosen = picked ?? new Set(proposal.chosen);
@@ -143,17 +123,6 @@ export function Shelf({ view }: { view: ShelfView }) {
     </div>
   );
 }
-
-/** Rich enough to break, and for people. */
-const churnable = (lots: readonly LotNow[]): boolean =>
-  lots.every(({ lot }) => lot.blockedReason === null) && pooledFat(lots) >= leanestChurnable;
-
-const pooledFat = (lots: readonly LotNow[]): number =>
-  lots.reduce((sum, { lot }) => sum + lot.fat, 0) /
-  Math.max(
-    1,
-    lots.reduce((sum, { lot }) => sum + lot.mass, 0),
-  );
 
 function leftOut(left: readonly { id: string; why: string }[], creams: readonly LotNow[]): string {
   if (left.length === 0) return '';
