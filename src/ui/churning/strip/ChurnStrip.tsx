@@ -99,7 +99,7 @@ export function ChurnStrip({
           </svg>
           {moved && (
             <span className={styles.ghost} style={stretch(ghost)}>
-              {(60 * (ghost.high - ghost.low) * width) / end > ghostRoom && <small>at first</small>}
+              {broke && (60 * (ghost.high - ghost.low) * width) / end > ghostRoom && <small>at first</small>}
             </span>
           )}
           {!broke && window && <span className={styles.window} style={stretch(window)} />}
