@@ -83,7 +83,7 @@ test('the skim gauge follows keys and buttons, keeps the heavy top apart, and le
   await expect(ladle).toHaveAttribute('aria-valuenow', String(start + 2));
   await page.getByRole('button', { name: '+ 2 mm' }).click();
   await expect(ladle).toHaveAttribute('aria-valuenow', String(start + 4));
-  await expect(page.getByText(/of cream, about \d\d % fat, with \d\d–\d\d % of the fat/)).toBeVisible();
+  await expect(page.getByText(/of cream, about \d\d % fat, with \d\d–\d\d\s% of the fat/)).toBeVisible();
   await page.getByRole('button', { name: 'Keep the heavy top apart' }).click();
   await expect(page.getByText(/Heavy top: .* for whipping\. The rest: .* to churn/)).toBeVisible();
   await page.getByRole('button', { name: 'Skimmed here' }).click();
