@@ -55,7 +55,7 @@ export async function drawChurned(
       late:
         error instanceof LateOverdraw
           ? { lotId: error.lotId, question: error.question }
-          : { lotId: asked[0]!.lotId, question: error.message },
+          : { lotId: (lots.find(({ mass }) => mass <= 0) ?? lots[0]!).id, question: error.message },
     };
   }
 }

@@ -14,6 +14,7 @@ import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { useDraft } from '../frame/useDraft';
 import { clockSeconds } from '../frame/useNow';
+import { takenOffShelf } from '../frame/WithoutHouse';
 import { newId } from '../outbox/newId';
 import { keep } from '../outbox/kept';
 import type { Answer } from '../outbox/outbox';
@@ -93,6 +94,7 @@ export function PlanChurning({
       facts: read.facts,
       ...(from ? { fromLots: from.lots } : {}),
     });
+    if (from) await takenOffShelf(from.lots.map(({ lotId }) => lotId));
     const answer = await Promise.race([answered, silence(outbox)]);
     if (answer === undefined && navigator.serviceWorker?.controller) {
       // No house in sight: the batch begins on this device, and is sent when there is one.

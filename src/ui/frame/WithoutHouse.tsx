@@ -3,7 +3,7 @@
 import { useEffect } from 'react';
 import type { Farm } from '@/server/house/views';
 import type { ShelfView, ShownLot } from '@/server/shelf/views';
-import { keep } from '../outbox/kept';
+import { keep, kept } from '../outbox/kept';
 
 /** What the frame of a page needs when the house is not there to say it. */
 export interface KeptFrame {
@@ -15,6 +15,16 @@ export interface KeptFrame {
 export interface KeptShelf {
   farmId: string;
   lots: ShownLot[];
+}
+
+/** Cream that went into a churn stands on the Shelf no more, whatever was kept of it. */
+export async function takenOffShelf(lotIds: readonly string[]): Promise<void> {
+  const shelf = await kept<KeptShelf>('shelf');
+  if (shelf)
+    await keep('shelf', {
+      ...shelf,
+      lots: shelf.lots.filter(({ id }) => !lotIds.includes(id)),
+    } satisfies KeptShelf);
 }
 
 /** A house that was away while a device prepared is asked again, ms and times. */
