@@ -1,4 +1,6 @@
 import { randomUUID } from 'node:crypto';
+import { QueryTypes } from 'sequelize';
+import { database } from '@/data/connection';
 import { inFarm } from '@/data/farmScope';
 import { lotsById } from '@/data/ledger/standing';
 import { carryOut } from '../commands/carryOut';
@@ -290,6 +292,9 @@ describe('two devices that did not know of one another', () => {
     expect(lots.filter(({ id }) => id === tub || id === can)).toEqual([]);
     const made = (await inFarm(farm, (scope) => lotsById(scope, [creamLotId]))).get(creamLotId)!;
     expect(made).toMatchObject({ mass: 2000, treatment: 'raw' });
+    // Two kilograms came in, no more: what the churning lacks is not accounted for.
+    const accounts = await inFarm(farm, ({ transaction }) => database().query<{ account: string; mass: string }>("SELECT account, sum(mass) AS mass FROM entry_line WHERE account IN ('received', 'unaccounted') GROUP BY account ORDER BY account", { type: QueryTypes.SELECT, transaction }));
+    expect(accounts.map(({ account, mass }) => [account, Number(mass)])).toEqual([['received', -2000], ['unaccounted', -900]]);
     expect(await sums(farm)).toMatchObject({ ...balanced, least: 0 });
     const { commandId } = parked[0]!;
     expect((await send(farm, 'parked.settle', { commandId, how: 'letGo' })).status).toBe('done');
