@@ -5,10 +5,11 @@ import { theBatch } from './migrations/0002-the-batch';
 import { theAmounts } from './migrations/0003-the-amounts';
 import { theDairy } from './migrations/0004-the-dairy';
 import { theFinish } from './migrations/0005-the-finish';
+import { whatStays } from './migrations/0006-what-stays';
 import { guard } from './migrations/migration';
 
 /** Every step, oldest first. A released step is never edited: what follows is a new one. */
-export const migrations = [theHouse, theBatch, theAmounts, theDairy, theFinish];
+export const migrations = [theHouse, theBatch, theAmounts, theDairy, theFinish, whatStays];
 
 /**
  * Brings a database forward, to the newest step or to `upTo`. Each step is one transaction; two starts at once wait

@@ -114,6 +114,7 @@ export class MilkRoom {
             breed: animal.breed,
             calvedOn: stands.calvedOn,
             sharesWithCalf: animal.sharesWithCalf ?? false,
+            withdrawnFrom: null,
             withdrawnUntil: null,
             withdrawnReason: null,
           },

@@ -38,9 +38,9 @@ export function troubled(seed: string, trouble: LoopTrouble): TroubledChurning {
   const cold = trouble === 'tooCold';
   const fat =
     trouble === 'tooThick'
-      ? noise.between(0.48, 0.53)
+      ? noise.between(0.55, 0.59)
       : trouble === 'tooThin'
-        ? noise.between(0.205, 0.24)
+        ? noise.between(0.135, 0.155)
         : noise.between(0.34, 0.4);
   const temperature = {
     tooWarm: () => noise.between(21.5, 25),

@@ -5,7 +5,7 @@ import type { Judgement } from './judgeBatch';
 /** A side of the ledger entry of a churning: grams into (below zero: out of) a lot or a named account. */
 export interface ChurnedLine {
   lot?: string;
-  account?: 'water' | 'salt' | 'smeared' | 'boiledOff' | 'unaccounted';
+  account?: 'water' | 'salt' | 'mixedIn' | 'smeared' | 'boiledOff' | 'unaccounted';
   mass: number;
   fat: number;
 }
@@ -34,11 +34,12 @@ export function churnedLines(
     fat: Math.min(buttermilkMass, milligrams(judged.buttermilkMass * judged.buttermilkFat)),
   };
   const smeared = milligrams(judged.lossFat);
-  const unsaltedTotal = judged.butterMass - judged.saltMass;
   const portions = story.portions.flatMap((portion): ChurnedLine[] => {
     const mass = milligrams(portion.mass);
-    const share = (portion.mass - portion.saltMass) / unsaltedTotal;
-    const fat = Math.min(mass - milligrams(portion.saltMass), milligrams(judged.fatToButter * share));
+    const beside = portion.saltMass + (portion.additionMass ?? 0);
+    const share = (portion.mass - beside) / judged.unsaltedMass;
+    // Butter without a gram of water in it is as much fat as it can hold: the rest stands as not accounted for.
+    const fat = Math.max(0, Math.min(mass - milligrams(beside), milligrams(judged.fatToButter * share)));
     if (!portion.ghee) return [{ lot: portion.id, mass, fat }];
     // Clarified: its water boils off, its solids brown, some fat clings to them.
     const ghee = Math.min(mass, milligrams(portion.ghee.mass));
@@ -54,6 +55,7 @@ export function churnedLines(
     { lot: creamLot, mass: -cream.mass, fat: -cream.fat },
     { account: 'water', mass: -milligrams(story.addedWater), fat: 0 },
     { account: 'salt', mass: -milligrams(judged.saltMass), fat: 0 },
+    { account: 'mixedIn', mass: -milligrams(judged.additionMass), fat: 0 },
     ...portions,
     { lot: buttermilkLot, ...buttermilk },
     { account: 'smeared', mass: smeared, fat: smeared },

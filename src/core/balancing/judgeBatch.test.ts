@@ -2,7 +2,11 @@ import fc from 'fast-check';
 import type { BatchEvent, BatchFacts } from '../churning/batchEvents';
 import { batchStory } from '../churning/batchStory';
 import { churnedLines } from './churnedLines';
-import { judgeBatch } from './judgeBatch';
+import { judgeWith } from './judgeBatch';
+
+/** Judged with a buttermilk of so much fat. */
+const judgeBatch = (given: BatchFacts, story: Parameters<typeof judgeWith>[1], buttermilkFat: number) =>
+  judgeWith(given, story, { buttermilkFat, buttermilkLogSd: 0.3, from: 'marks' });
 
 const facts: BatchFacts = {
   creamMass: 2000, creamMassSd: 20, creamVolume: 2010, amountTyped: '2 kg', creamFat: 0.38, creamFatSd: 0.01, fatMethod: 'label',
@@ -63,9 +67,46 @@ describe('the verdict', () => {
     expect(judgeBatch(facts, batch([900]), 0.008)!.unsure).toBeUndefined();
   });
 
-  it('is not given when nothing was weighed or no fat would be left', () => {
+  it('is not given when nothing was weighed, and never takes more fat for the buttermilk than there was', () => {
     expect(judgeBatch(facts, batch([]), 0.008)).toBeUndefined();
-    expect(judgeBatch(facts, batch([900], { buttermilk: 1050 }), 0.9)).toBeUndefined();
+    const rich = judgeBatch(facts, batch([900], { buttermilk: 1050 }), 0.9)!;
+    expect(rich.buttermilkMass * rich.buttermilkFat).toBeLessThan(rich.fatIn);
+  });
+
+  it('where the figures cannot all be right says that, in words, with the likeliest wrong number, and no percentage over 100', () => {
+    // 612 g of butter from 760 g of fat: a digit was lost.
+    const light = judgeBatch(facts, batch([612], { buttermilk: 1060 }), 0.008)!;
+    expect(light.verdict).toBe('contradicts');
+    expect(light.meaning).toMatch(
+      /More fat went in .* Likeliest wrong: the butter’s weight \(about 9\d\d g would fit\)/,
+    );
+    expect(light.unsure).toBeUndefined();
+    const heavy = judgeBatch(facts, batch([1950], { buttermilk: 1060 }), 0.008)!;
+    expect(heavy.verdict).toBe('contradicts');
+    expect(heavy.meaning).toMatch(/more butter here than the fat .* the butter’s weight/);
+    for (const judged of [light, heavy])
+      for (const { value, unit } of judged.figures.filter(({ key }) => key !== 'overrun'))
+        if (unit === 'fraction') expect(value).toBeLessThanOrEqual(1);
+  });
+
+  it('accounts for mass as it does for fat: cream that is nowhere is said', () => {
+    const whole = judgeBatch(facts, batch([900], { buttermilk: 1080 }), 0.008)!;
+    expect(whole.findings).toEqual([]);
+    const poured = judgeBatch(facts, batch([900], { buttermilk: 490 }), 0.008)!;
+    expect(poured.findings).toMatchObject([{ about: 'mass' }]);
+    expect(poured.findings[0]!.says).toMatch(/About 60\d g of what went in is neither/);
+    expect(poured.findings[0]!.says).toMatch(/how much buttermilk it was/);
+    const watered = judgeBatch(facts, batch([900], { buttermilk: 1500 }), 0.008)!;
+    expect(watered.findings[0]!.says).toMatch(/more came out than went in/);
+  });
+
+  it('shows shares of the butter that add up to one', () => {
+    for (const mass of [700, 850, 900, 1000, 1200]) {
+      const { composition } = judgeBatch(facts, batch([mass], { salt: 15 }), 0.008)!;
+      const { fat, water, salt, rest } = composition;
+      expect(fat + water + salt + rest).toBeCloseTo(1, 9);
+      expect(Math.min(fat, water, salt, rest)).toBeGreaterThanOrEqual(0);
+    }
   });
 
   it('opens every figure: each has a formula, inputs and a source', () => {

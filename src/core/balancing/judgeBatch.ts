@@ -1,5 +1,7 @@
 import type { BatchFacts } from '../churning/batchEvents';
 import type { BatchStory } from '../churning/batchStory';
+import type { Churned } from '../churning/churned';
+import { churned } from '../churning/churned';
 import { usualButterFat, usualLoss, usualLossSd } from '../churning/expectedButter';
 import { fatMethods } from '../dairy/creamFat';
 import { ninety, together } from '../quantities/estimate';
@@ -8,17 +10,34 @@ import type { ButterMoisture } from '../working/butterMoisture';
 import { churnBalance, suspectAbove, verdictOf, wetBelow } from './churnBalance';
 import type { Verdict } from './churnBalance';
 import type { Figure, FigureInput } from './figure';
+import type { Finding } from './findings';
+import { findingsOf } from './findings';
 
-/** Spread of the buttermilk's fat when it was not tested, as a share of it (engineering estimate). */
-const buttermilkFatSpread = 0.35;
+/** At most this share of the fat that went in leaves with the buttermilk of what was packed as butter (engineering estimate). */
+const mostInButtermilk = 0.6;
 /** Buttermilk and water that cling to cloths and bowls when the buttermilk was not measured, g/g cream (engineering estimate). */
 const unmeasuredSpread = 0.05;
 
 /** Implied fat less sure than this says little about water, one standard deviation (engineering estimate). */
 const unsureAbove = 0.035;
 
+/** What butter is made of: shares of it as it is, salt and all, that add up to one. */
+export interface Composition {
+  fat: number;
+  water: number;
+  salt: number;
+  /** Curd, and what was mixed in. */
+  rest: number;
+}
+
+/** What a batch came to; `contradicts` when its figures cannot all be right. */
+export type BatchVerdict = Verdict | 'contradicts';
+
 export interface Judgement {
-  verdict: Verdict;
+  verdict: BatchVerdict;
+  /** Where the account contradicts itself, with the likeliest wrong number. */
+  findings: Finding[];
+  composition: Composition;
   /** One sentence: what the weight means. */
   meaning: string;
   /** One sentence: what to do now. */
@@ -34,6 +53,10 @@ export interface Judgement {
   figures: Figure[];
   butterMass: number;
   saltMass: number;
+  /** g of what was mixed in. */
+  additionMass: number;
+  /** Butter without salt and what was mixed in, g. */
+  unsaltedMass: number;
   buttermilkMass: number;
   buttermilkMeasured: boolean;
   buttermilkFat: number;
@@ -46,19 +69,28 @@ export interface Judgement {
 }
 
 /**
- * The arithmetic of a finished batch and what it means. Undefined while no butter has been weighed, or when the
- * figures leave no fat for the butter at all.
- * @param buttermilkFat fat foreseen in the buttermilk, mass fraction (not tested on a farm)
+ * The arithmetic of a finished batch and what it means: the one judgement that the batch's page, the ledger, the shelf
+ * and the books take their figures from. What the buttermilk holds comes from what was marked ({@link churned}).
+ * Undefined while no butter has been weighed.
  */
-export function judgeBatch(
+export const judgeBatch = (facts: BatchFacts, story: BatchStory): Judgement | undefined =>
+  story.portions.length === 0 ? undefined : judgeWith(facts, story, churned(facts, story));
+
+/** {@link judgeBatch} with what came of the churning given. */
+export function judgeWith(
   facts: BatchFacts,
   story: BatchStory,
-  buttermilkFat: number,
+  {
+    buttermilkFat,
+    buttermilkLogSd,
+    from: churnedFrom,
+  }: Pick<Churned, 'buttermilkFat' | 'buttermilkLogSd' | 'from'>,
 ): Judgement | undefined {
   const butterMass = sum(story.portions.map((portion) => portion.mass));
   const saltMass = sum(story.portions.map((portion) => portion.saltMass));
+  const additionMass = sum(story.portions.map((portion) => portion.additionMass ?? 0));
   const butterSd = together(...story.portions.map((portion) => portion.massSd));
-  const unsalted = butterMass - saltMass;
+  const unsalted = butterMass - saltMass - additionMass;
   if (unsalted <= 0) return undefined;
   const fatIn = facts.creamMass * facts.creamFat;
   const fatInSd = fatIn * together(facts.creamMassSd / facts.creamMass, facts.creamFatSd / facts.creamFat);
@@ -70,11 +102,14 @@ export function judgeBatch(
   const buttermilkSd = buttermilkMeasured
     ? together(...measured.map((drain) => drain.massSd ?? 0))
     : unmeasuredSpread * facts.creamMass;
+  const buttermilkFatSpread = Math.expm1(buttermilkLogSd);
   const lossFat = usualLoss * fatIn;
   const addedWater = Math.min(story.addedWater, buttermilkMass);
   // As drained: water that went in with it thins it.
   const drainedFat =
-    buttermilkMass > 0 ? (buttermilkFat * (buttermilkMass - addedWater)) / buttermilkMass : 0;
+    buttermilkMass > 0
+      ? Math.min(buttermilkFat * (buttermilkMass - addedWater), mostInButtermilk * fatIn) / buttermilkMass
+      : 0;
   const drained = {
     creamMass: facts.creamMass,
     creamFat: facts.creamFat,
@@ -85,7 +120,12 @@ export function judgeBatch(
   let balance;
   let water;
   try {
-    balance = churnBalance({ ...drained, butterMass, saltMass, addedWaterMass: addedWater });
+    balance = churnBalance({
+      ...drained,
+      butterMass: butterMass - additionMass,
+      saltMass,
+      addedWaterMass: addedWater,
+    });
     const test = story.moistureTests.at(-1);
     water = butterMoisture({
       butterMass,
@@ -111,6 +151,25 @@ export function judgeBatch(
   const impliedSd =
     balance.impliedButterFat * together(fatToButterSd / balance.fatToButter, butterSd / unsalted);
 
+  // Shares of one thing: what the water leaves is fat, salt, curd and what was mixed in.
+  const rest = Math.max(0, 1 - water.moisture.mid - water.fat.mid - saltMass / butterMass);
+  const composition: Composition = {
+    fat: Math.max(0, water.fat.mid),
+    water: water.moisture.mid,
+    salt: saltMass / butterMass,
+    rest,
+  };
+  const findings = findingsOf({
+    cream: { value: facts.creamMass, sd: facts.creamMassSd },
+    creamFat: { value: facts.creamFat, sd: facts.creamFatSd },
+    addedWater: story.addedWater,
+    butter: { value: unsalted, sd: Math.max(1, butterSd) },
+    ...(buttermilkMeasured ? { buttermilk: { value: buttermilkMass, sd: Math.max(1, buttermilkSd) } } : {}),
+    buttermilkFat: { value: drainedFat, sd: Math.max(0.001, drainedFat * buttermilkFatSpread) },
+    lossFat: { value: lossFat, sd: usualLossSd * fatIn },
+    washed: story.washes.length > 0,
+    implied: { value: balance.impliedButterFat, sd: impliedSd },
+  });
   const cream: FigureInput = {
     name: 'Cream',
     value: facts.creamMass,
@@ -159,7 +218,7 @@ export function judgeBatch(
     unit: 'fraction',
     sd: drainedFat * buttermilkFatSpread,
     origin: 'assumed',
-    from: `foreseen by the churning model at this temperature${addedWater > 0 ? ', thinned by the water in it' : ''}`,
+    from: `${buttermilkFrom[churnedFrom]}${addedWater > 0 ? ', thinned by the water in it' : ''}`,
   };
   const loss: FigureInput = {
     name: 'Lost to wash and smears',
@@ -240,14 +299,32 @@ export function judgeBatch(
       source,
     },
     {
-      key: 'impliedButterFat',
-      name: 'Implied fat content',
-      value: balance.impliedButterFat,
-      sd: impliedSd,
+      key: 'butterFat',
+      name: 'Fat of the butter',
+      value: composition.fat,
+      sd: (water.fat.high - water.fat.low) / (2 * ninety),
       unit: 'fraction',
-      formula: 'fat in the butter ÷ (butter − salt)',
-      inputs: [fatToButter, butter, salt],
-      source: `${source} Under ${wetBelow * 100} % says wet, over ${suspectAbove * 100} % says fat went uncounted; farm butter is usually 80–84 %.`,
+      formula: 'what is neither water nor salt nor curd',
+      inputs: [
+        {
+          name: 'Water in it',
+          value: composition.water,
+          unit: 'fraction',
+          origin: 'worked out',
+          from: 'from everything known of it',
+        },
+        {
+          name: 'By the account of the fat',
+          value: Math.min(1, balance.impliedButterFat),
+          sd: impliedSd,
+          unit: 'fraction',
+          origin: 'worked out',
+          from: `fat in the butter ÷ butter without its salt${balance.impliedButterFat > 1 ? ': more than all of it' : ''}`,
+        },
+        butter,
+        salt,
+      ],
+      source: `${source} Under ${wetBelow * 100} % by the account says wet, over ${suspectAbove * 100} % says fat went uncounted; farm butter is usually 80–84 %.`,
     },
     {
       key: 'moisture',
@@ -296,19 +373,30 @@ export function judgeBatch(
       source: 'Density of cream from its fat and temperature (docs/models.md).',
     },
   ];
-  const verdict = verdictOf(balance.impliedButterFat);
+  const verdict = findings.some(({ about }) => about === 'fat')
+    ? ('contradicts' as const)
+    : verdictOf(balance.impliedButterFat);
+  const said = words[verdict];
   return {
     verdict,
-    ...words[verdict],
+    findings,
+    composition,
+    meaning: verdict === 'contradicts' ? findings.find(({ about }) => about === 'fat')!.says : said.meaning,
+    advice: said.advice,
     excessMass: unsalted - balance.fatToButter / usualButterFat,
     unsure:
-      !volumeOnly && impliedSd > unsureAbove
+      verdict !== 'contradicts' && !volumeOnly && impliedSd > unsureAbove
         ? unsureWords(balance.impliedButterFat, impliedSd, facts)
         : undefined,
-    withAScale: volumeOnly ? scaleWords(balance.fatToButter, unsalted, butterSd) : undefined,
+    withAScale:
+      verdict !== 'contradicts' && volumeOnly
+        ? scaleWords(balance.fatToButter, unsalted, butterSd)
+        : undefined,
     figures,
     butterMass,
     saltMass,
+    additionMass,
+    unsaltedMass: unsalted,
     buttermilkMass,
     buttermilkMeasured,
     buttermilkFat: drainedFat,
@@ -336,7 +424,17 @@ const waterSources: Record<'balance' | 'working' | 'test', Pick<FigureInput, 'na
 
 const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);
 
-const words: Record<Verdict, { meaning: string; advice: string }> = {
+const buttermilkFrom: Record<Churned['from'], string> = {
+  marks: 'by the churning model, run through what was marked',
+  forecast: 'foreseen by the churning model: its break was not marked',
+  usual: 'usual for sweet, cool churnings: the model cannot follow these marks',
+};
+
+const words: Record<BatchVerdict, { meaning: string; advice: string }> = {
+  contradicts: {
+    meaning: 'These figures cannot all be right.',
+    advice: 'Look at that number first; anything here can be put right.',
+  },
   wet: {
     meaning:
       'Heavier than its fat can explain: water or buttermilk is still in it, or the cream was richer than thought.',

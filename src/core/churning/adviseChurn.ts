@@ -6,18 +6,17 @@ import { estimateSchema, predictedEntries } from '../prediction';
 import type { Predicted, Reason } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
 import type { Possibility } from './belief';
-import { believe, breakQuantiles, chanceOfBreaking } from './belief';
+import { believe, breakQuantiles, chanceOfBreaking, churnedMinutes, runAt } from './belief';
 import { liveEntries, paceFor } from './breakTime';
 import type { ChurnHappening } from './churnInput';
 import type { ChurnPace } from './churnPace';
-import { conditionsOf, fillOf, longestSeconds, standingBefore } from './churnInput';
+import { inChurn, standingBefore } from './churnInput';
 import { greasyButtermilk, tooThickFrom } from './churnTroubles';
 import { usualButterFat } from './expectedButter';
 import { trapped } from '../working/butterMoisture';
 import type { Cause, LoadNow, Remedy } from './remedies';
 import { remedies } from './remedies';
 import type { ChurnRun } from './simulateChurn';
-import { simulateChurn } from './simulateChurn';
 import { tools } from './tools';
 
 const adviseInput = v.strictObject({
@@ -71,7 +70,8 @@ const oneMass = 12;
  * pace the churn may have by now, and judged by the time, the fat and the chance it leaves.
  */
 export function adviseChurn(input: AdviseInput, pace: ChurnPace = paceFor(input)): Advice {
-  const { marks, elapsedMinutes, tool } = input;
+  const { marks, elapsedMinutes } = input;
+  const { tool } = inChurn(input);
   const elapsed = marks.reduce((latest, { atMinutes }) => Math.max(latest, atMinutes), elapsedMinutes);
   const possibilities = believe(input, pace, marks, elapsed, paces);
   const broke = marks.find(({ stage }) => stage === 'break' || stage === 'grains' || stage === 'mass');
@@ -137,7 +137,7 @@ interface Judged {
 
 function judge(input: AdviseInput, possibilities: readonly Possibility[]): Judged {
   const chance = chanceOfBreaking(possibilities);
-  const usual = tools[input.tool].medianBreakMinutes;
+  const usual = tools[inChurn(input).tool].medianBreakMinutes;
   const mean = (of: (run: ChurnRun) => number) =>
     possibilities.reduce((sum, { run, weight }) => sum + weight * of(run), 0);
   const buttermilkFat = mean((run) => run.buttermilkFat);
@@ -163,36 +163,18 @@ function judge(input: AdviseInput, possibilities: readonly Possibility[]): Judge
   };
 }
 
-/** The same paces, equally likely as before, with something more done to the cream. */
+/** The same ways, equally likely as before, with something more done to the cream. */
 function rerun(input: AdviseInput, possibilities: readonly Possibility[]): Possibility[] {
   return possibilities
     .filter(({ weight }) => weight > 0.01)
     .map((one) => {
-      const run = simulateChurn(conditionsOf(input, one.logPace), longestSeconds(input, one.logPace));
-      const clock = run.breakSeconds === undefined ? undefined : run.breakSeconds / 60;
-      return {
-        ...one,
-        run,
-        breakMinutes: clock === undefined ? undefined : clock - standingBefore(input.happenings, clock),
-      };
+      const run = runAt(input, one.logPace, one.warmer);
+      return { ...one, run, breakMinutes: churnedMinutes(input, run.breakSeconds) };
     });
 }
 
 function loadNow(input: AdviseInput, possibilities: readonly Possibility[], atMinutes: number): LoadNow {
-  let [mass, fatMass, fill] = [input.creamMass, input.creamMass * input.creamFat, fillOf(input)];
-  for (const one of input.happenings) {
-    if (one.kind === 'water' || one.kind === 'cream') {
-      fill *= (mass + one.mass) / mass;
-      mass += one.mass;
-      if (one.kind === 'cream') fatMass += one.mass * one.fat;
-    } else if (one.kind === 'pourOff') {
-      fill *= 1 - one.mass / mass;
-      mass -= one.mass;
-      fatMass -= one.mass * one.fat;
-    } else if (one.kind === 'takeOut') {
-      [mass, fatMass, fill] = [mass * (1 - one.share), fatMass * (1 - one.share), fill * (1 - one.share)];
-    }
-  }
+  const { mass, fat, fill, tool } = inChurn(input, atMinutes);
   const celsius = possibilities.reduce(
     (sum, { run, weight }) => sum + weight * temperatureAt(run, atMinutes),
     0,
@@ -201,9 +183,9 @@ function loadNow(input: AdviseInput, possibilities: readonly Possibility[], atMi
     atMinutes,
     temperature: celsius,
     mass,
-    fat: fatMass / mass,
+    fat,
     fill,
-    closed: tools[input.tool].closed,
+    closed: tools[tool].closed,
   };
 }
 

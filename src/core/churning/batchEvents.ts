@@ -198,6 +198,8 @@ export const batchEvent = v.variant('kind', [
     saltMass: mass,
     salting,
     additions: v.array(v.picklist(additionKeys)),
+    /** g of what was mixed in, where it is known; part of its mass. */
+    additionMass: v.optional(mass),
     storage: v.picklist(storages),
     pieces: v.optional(pieces),
     /** Made into ghee: how much it gave, g, weighed or foreseen. */
@@ -302,6 +304,10 @@ export const batchFacts = v.strictObject({
     ),
   ),
   usualPieces: v.optional(pieces),
+  /** Why this cream should not have been churned, in the words it was warned of, when the maker knew and churned it. */
+  despite: v.optional(
+    v.pipe(v.string(), v.minLength(1, 'a reason.'), v.maxLength(300, 'at most 300 letters.')),
+  ),
   /** The named way of working it follows. */
   way: v.optional(v.pipe(v.string(), v.maxLength(40, 'at most 40 letters.'))),
 });

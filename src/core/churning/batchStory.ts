@@ -1,5 +1,6 @@
-import type { BatchEvent, BatchFacts } from './batchEvents';
+import type { BatchEvent } from './batchEvents';
 import type { BatchStory } from './story';
+import type { ToldFacts } from './tellBatch';
 import { Teller } from './tellBatch';
 
 export type { BatchStory, Flag, NextAct, Phase, StoryLoad, StoryMark, StoryPortion } from './story';
@@ -9,11 +10,7 @@ export type { BatchStory, Flag, NextAct, Phase, StoryLoad, StoryMark, StoryPorti
  * same set tells the same story. Nothing is dropped: what looks out of order is kept and flagged.
  * @param looked the load a device looks at, from 1; the one in hand when it is not said
  */
-export function batchStory(
-  facts: Pick<BatchFacts, 'tool' | 'capacity' | 'loads'>,
-  given: readonly BatchEvent[],
-  looked?: number,
-): BatchStory {
+export function batchStory(facts: ToldFacts, given: readonly BatchEvent[], looked?: number): BatchStory {
   const events = settled(given);
   const teller = new Teller(facts);
   for (const event of events) teller.tell(event);

@@ -124,14 +124,14 @@ describe('advice', () => {
   it.each([
     ['tooCold', { temperature: 6, roomTemperature: 8 }, /bath of 2\d °C for \d+ min/],
     ['tooWarm', { temperature: 23, roomTemperature: 22 }, /chill it in ice water for/],
-    ['tooThick', { creamFat: 0.5, temperature: 9 }, /Add \d+ mL of cold water/],
+    ['tooThick', { creamFat: 0.57, temperature: 11 }, /Add \d+ mL of cold water/],
     ['overfull', { creamMass: 2600 }, /Take out .* second load/],
     [
       'tooThin',
-      { creamFat: 0.22, richCream: { mass: 1000, fat: 0.45, temperature: 6 } },
+      { creamFat: 0.16, richCream: { mass: 1000, fat: 0.45, temperature: 6 } },
       /stir in \d+ g of your 45 % cream/i,
     ],
-    ['tooThin', { creamFat: 0.22 }, /overnight.*pour off/],
+    ['tooThin', { creamFat: 0.15 }, /overnight.*pour off/],
   ] as const)('%s: names it, with a remedy in numbers and a better end', (cause, change, remedy) => {
     const { well, causes, breakMinutes, buttermilkFat } = advise(change);
     expect(well).toBe(false);

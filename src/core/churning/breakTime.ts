@@ -5,7 +5,7 @@ import { estimateSchema, predictedEntries, ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
 import type { Possibility } from './belief';
-import { believe, breakQuantiles, chanceOfBreaking, clockOf } from './belief';
+import { believe, breakWindow, chanceOfBreaking, clockOf } from './belief';
 import { churnEffects } from './churnEffects';
 import { churnEntries, standingBefore } from './churnInput';
 import type { ChurnPace } from './churnPace';
@@ -113,15 +113,10 @@ export function breakTime(
   const { marks, happenings, tool, temperature, hardness } = input;
   const { last, elapsed } = clockNow(input);
   const chance = chanceOfBreaking(possibilities);
-  const quantiles = chance >= 0.5 ? breakQuantiles(possibilities, [0.05, 0.5, 0.95]) : undefined;
-  const window = quantiles && { low: quantiles[0]!, mid: quantiles[1]!, high: quantiles[2]! };
+  const { outcome, breakMinutes: window } = breakWindow(possibilities, hardness);
   const clock = (minutes: number) => clockOf(happenings, minutes);
-  const warm = possibilities.reduce(
-    (sum, { run, weight }) => sum + weight * run.moments.at(-1)!.temperature,
-    0,
-  );
   return {
-    outcome: window ? 'breaks' : warm - hardness >= 22.5 ? 'oils' : 'stuck',
+    outcome,
     ...(window
       ? {
           breakMinutes: window,

@@ -8,6 +8,8 @@ import {
   temperature,
 } from '../calculation';
 import { creamDensity } from '../dairy/creamDensity';
+import type { Contents } from './contents';
+import { changed } from './contents';
 import type { ChurnConditions, Happening } from './simulateChurn';
 import { churnOf, toolKeys, tools } from './tools';
 
@@ -115,10 +117,31 @@ export const exchangeStanding = (
   place: keyof typeof standing,
 ): number => tools[tool].exchange * (ripened ? standingSet : standing)[place];
 
-/** Share of the vessel that the cream fills. */
-export function fillOf({ creamMass, creamFat, temperature: celsius, tool, capacity }: ChurnInput): number {
-  const volume = creamMass / creamDensity(creamFat, celsius);
-  return volume / (capacity ?? tools[tool].usualVolume);
+type Load = Pick<ChurnInput, 'creamMass' | 'creamFat' | 'temperature' | 'tool' | 'capacity'>;
+
+/** What is in the churn at the start. */
+function atTheStart({ creamMass, creamFat, temperature: celsius, tool, capacity: given }: Load): Contents {
+  const capacity = given ?? tools[tool].usualVolume;
+  const fill = creamMass / creamDensity(creamFat, celsius) / capacity;
+  return { mass: creamMass, fat: creamFat, capacity, fill };
+}
+
+/** Share of the vessel that the cream fills at the start. */
+export const fillOf = (load: Load): number => atTheStart(load).fill;
+
+/** What is in the churn, and which it is, after everything that was done to the load until a minute on its clock. */
+export function inChurn(
+  load: Load & Pick<ChurnInput, 'happenings'>,
+  atMinutes = Infinity,
+): Contents & { tool: ChurnInput['tool'] } {
+  let contents = atTheStart(load);
+  let { tool } = load;
+  for (const one of load.happenings.toSorted((a, b) => a.atMinutes - b.atMinutes)) {
+    if (one.atMinutes > atMinutes || one.kind === 'pause' || one.kind === 'reading') continue;
+    contents = changed(contents, one);
+    if (one.kind === 'move') ({ tool } = one);
+  }
+  return { ...contents, tool };
 }
 
 /**
@@ -127,7 +150,7 @@ export function fillOf({ creamMass, creamFat, temperature: celsius, tool, capaci
  */
 export function conditionsOf(input: ChurnInput, logPace = 0): ChurnConditions {
   const pace = Math.exp(logPace) * (input.homogenised ? homogenisedFactor : 1);
-  const volume = input.creamMass / creamDensity(input.creamFat, input.temperature);
+  const { capacity, fill } = atTheStart(input);
   const churnAt = (tool: ChurnInput['tool']) => churnOf(tool, tools[tool].medianBreakMinutes * pace);
   return {
     churn: churnAt(input.tool),
@@ -135,7 +158,8 @@ export function conditionsOf(input: ChurnInput, logPace = 0): ChurnConditions {
     fat: input.creamFat,
     temperature: input.temperature,
     roomTemperature: input.roomTemperature,
-    fill: Math.min(1, fillOf(input)),
+    fill,
+    capacity,
     ripened: input.ripened,
     hardness: input.hardness,
     crystallised: input.crystallised,
@@ -154,7 +178,7 @@ export function conditionsOf(input: ChurnInput, logPace = 0): ChurnConditions {
           kind: 'move',
           atSeconds,
           churn: churnAt(one.tool),
-          fill: Math.min(1, volume / one.capacity),
+          capacity: one.capacity,
         };
       return { ...one, atSeconds };
     }),

@@ -2,17 +2,20 @@ import { logEstimate } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 import { priorPace } from './churnPace';
 import type { ChurnPace } from './churnPace';
-import { homogenisedFactor, usualRoom } from './churnInput';
+import type { Churned } from './churned';
+import type { ChurnInput } from './churnInput';
+import { usualRoom } from './churnInput';
+import { believe, breakWindow, runAt } from './belief';
+import type { Contents } from './contents';
 import type { CoursePoint } from './course';
-import { courseOf } from './course';
+import { courseOf, middleWay } from './course';
 import { expectedButter } from './expectedButter';
 import type { ExpectedButter } from './expectedButter';
-import { simulateChurn } from './simulateChurn';
 import type { StageTimes } from './stageTimes';
-import { foreseenStageTimes } from './stageTimes';
+import { believedStageTimes, middleOf } from './stageTimes';
 import type { Stage } from './stages';
 import type { ToolKey } from './tools';
-import { churnOf, tools } from './tools';
+import { tools } from './tools';
 
 /** What is known of a load before it is churned. */
 export interface CreamInChurn {
@@ -22,14 +25,17 @@ export interface CreamInChurn {
   fat: number;
   fatSd: number;
   temperature: number;
+  /** One standard deviation, K. */
+  temperatureSd: number;
+  treatment: 'raw' | 'pasteurised';
   ripened: boolean;
   /** Homogenised, UHT or with stabilisers: slower and less certain. */
   homogenised: boolean;
   /** Shift of the solid fat curve, K. */
   hardness: number;
   tool: ToolKey;
-  /** Share of the churn that is full, 0 … 1. */
-  fill: number;
+  /** One load in its churn. */
+  load: Contents;
   roomTemperature?: number;
 }
 
@@ -64,68 +70,85 @@ export interface Foreseen {
 
 /** Two degrees either way is what a maker can choose between (product: “what two degrees either way would do”). */
 export const otherWay = 2;
-/** Churning on past this many medians is called stuck. */
-const patience = 6;
 /** Spread of buttermilk fat around the model, standard deviation of the logarithm (engineering estimate). */
 export const buttermilkScatter = Math.log(1.3);
 
+/** A load before it is churned, as the churning calculations take it. */
+export const churnInputOf = (cream: CreamInChurn): ChurnInput => ({
+  creamMass: cream.load.mass,
+  creamFat: cream.load.fat,
+  creamFatSd: cream.fatSd,
+  temperature: Math.min(40, Math.max(0, cream.temperature)),
+  temperatureSd: cream.temperatureSd,
+  roomTemperature: cream.roomTemperature ?? usualRoom,
+  ripened: cream.ripened,
+  homogenised: cream.homogenised,
+  treatment: cream.treatment,
+  hardness: cream.hardness,
+  crystallised: 1,
+  tool: cream.tool,
+  capacity: cream.load.capacity,
+  happenings: [],
+});
+
 /**
- * What to expect of a churning: when it breaks, what two degrees either way would do, the fat lost, and the butter.
- * The model of {@link simulateChurn}, run at the pace this maker's churn has shown.
+ * What to expect of a churning: when it breaks, what two degrees either way would do, the fat lost, and the butter. The
+ * break is what the live window says at minute zero: the same belief ({@link believe}), before anything was seen.
  */
 export function foresee(cream: CreamInChurn, pace: ChurnPace = priorPace): Foreseen {
-  const slower = cream.homogenised ? homogenisedFactor : 1;
-  const median = tools[cream.tool].medianBreakMinutes * Math.exp(pace.logMean) * slower;
-  const run = (temperature: number) =>
-    simulateChurn(
-      {
-        churn: churnOf(cream.tool, median),
-        fat: cream.fat,
-        temperature,
-        roomTemperature: cream.roomTemperature ?? usualRoom,
-        fill: cream.fill,
-        ripened: cream.ripened,
-        hardness: cream.hardness,
-      },
-      median * patience * 60,
-    );
+  const input = churnInputOf(cream);
+  const possibilities = believe(input, pace);
+  const { outcome, breakMinutes } = breakWindow(possibilities, cream.hardness);
   const glimpse = (temperature: number): Glimpse => {
-    const { breakSeconds, buttermilkFat, outcome } = run(temperature);
+    const run = runAt({ ...input, temperature: Math.min(40, Math.max(0, temperature)) }, pace.logMean);
     return {
       temperature,
-      breakMinutes: breakSeconds === undefined ? undefined : breakSeconds / 60,
-      buttermilkFat,
-      outcome,
+      breakMinutes: run.breakSeconds === undefined ? undefined : run.breakSeconds / 60,
+      buttermilkFat: run.buttermilkFat,
+      outcome: run.outcome,
     };
   };
-  const here = run(cream.temperature);
-  const logSd = Math.hypot(pace.logSd, pace.scatter) * (cream.homogenised ? 2 : 1);
-  const buttermilkFat = logEstimate(here.buttermilkFat, buttermilkScatter);
-  const stageMinutes = Object.fromEntries(
-    Object.entries(here.reached).map(([stage, seconds]) => [stage, seconds / 60]),
-  );
+  const here = middleWay(possibilities).run;
+  // A way that never breaks leaves no buttermilk: what is expected of the butter comes from those that do.
+  const breaks = possibilities.filter((one) => one.breakMinutes !== undefined);
+  const fatLeft = (breaks.length > 0 ? middleWay(breaks).run : here).buttermilkFat;
+  const buttermilkFat = logEstimate(fatLeft, buttermilkScatter);
+  const stageTimes = believedStageTimes(possibilities, (clock) => clock);
   const lost = (fat: number) => 1 - expectedButter(cream, fat).churnEfficiency;
   return {
-    outcome: here.outcome,
-    breakMinutes: here.breakSeconds === undefined ? undefined : logEstimate(here.breakSeconds / 60, logSd),
-    stageMinutes,
-    stageTimes: foreseenStageTimes(stageMinutes, logSd),
+    outcome,
+    breakMinutes,
+    stageMinutes: Object.fromEntries(
+      Object.entries(stageTimes).map(([stage, times]) => [stage, middleOf(times)]),
+    ),
+    stageTimes,
     course: courseOf(here.moments),
     cooler: glimpse(cream.temperature - otherWay),
     warmer: glimpse(cream.temperature + otherWay),
     better: glimpse(tools[cream.tool].referenceTemperature + cream.hardness),
     buttermilkFat,
     fatLost: { low: lost(buttermilkFat.low), mid: lost(buttermilkFat.mid), high: lost(buttermilkFat.high) },
-    butter: expectedButter(cream, here.buttermilkFat),
+    butter: expectedButter(cream, fatLeft),
     pace,
   };
 }
 
 /**
- * One batch's pace: its break time over the time foreseen at the tool's median. Undefined when the model says such
- * cream would not break at all, so that the batch cannot teach.
+ * What is to be expected of the butter once every load broke: by what was marked, and no more by what was foreseen. Before
+ * that, what was foreseen.
  */
-export function paceRatio(cream: CreamInChurn, breakMinutes: number): number | undefined {
-  const { breakMinutes: foreseen } = foresee(cream);
-  return foreseen === undefined || breakMinutes <= 0 ? undefined : breakMinutes / foreseen.mid;
+export function sinceItBroke(
+  foreseen: Foreseen,
+  cream: CreamInChurn,
+  broke: Pick<Churned, 'buttermilkFat' | 'buttermilkLogSd' | 'from'> | undefined,
+): Foreseen {
+  if (!broke || broke.from === 'forecast') return foreseen;
+  const buttermilkFat = logEstimate(broke.buttermilkFat, broke.buttermilkLogSd);
+  const lost = (fat: number) => 1 - expectedButter(cream, fat).churnEfficiency;
+  return {
+    ...foreseen,
+    buttermilkFat,
+    fatLost: { low: lost(buttermilkFat.low), mid: lost(buttermilkFat.mid), high: lost(buttermilkFat.high) },
+    butter: expectedButter(cream, buttermilkFat.mid),
+  };
 }

@@ -5,14 +5,16 @@ import type { BatchStory } from './batchStory';
 import type { BreakTime, LiveInput } from './breakTime';
 import { breakTime, possibleNow } from './breakTime';
 import type { ChurnHappening } from './churnInput';
-import { standingBefore, usualRoom } from './churnInput';
+import { inChurn, standingBefore, usualRoom } from './churnInput';
+import type { Contents } from './contents';
+import { temperatureSpread } from './creamInChurn';
 import type { ChurnPace } from './churnPace';
 import { priorPace } from './churnPace';
 import type { CoursePoint } from './course';
 import { courseOf, middleWay } from './course';
 import type { StageTimes } from './stageTimes';
 import { believedStageTimes } from './stageTimes';
-import { tools } from './tools';
+import { movedInto } from './contents';
 
 /** Temperatures of places nobody measured, °C (handbook §6.12, §7; engineering estimates). */
 const placeCelsius: Record<PausePlace, number> = { room: usualRoom, fridge: 4, bath: 25, iceWater: 1 };
@@ -22,6 +24,9 @@ const coldWater = 10;
 const mostMinutes = 10_000;
 /** Nothing shorter is a pause to the model, min. */
 const shortest = 0.05;
+
+/** The model takes cream from 0 to 40 °C. */
+const coldest = (celsius: number): number => Math.min(40, Math.max(0, celsius));
 
 /** What the live calculations are asked of: one load, with all that was done to it, told on its own clock. */
 export interface LiveChurn {
@@ -41,7 +46,7 @@ export interface LiveChurn {
  */
 export function liveLoad(
   facts: BatchFacts,
-  story: Pick<BatchStory, 'events' | 'load' | 'loads' | 'loadOf'>,
+  story: Pick<BatchStory, 'events' | 'load' | 'loads' | 'loadOf' | 'poured'>,
   nowSeconds: number,
 ): LiveInput | undefined {
   const load = story.loads[story.load - 1];
@@ -49,7 +54,7 @@ export function liveLoad(
   const { begun, begunAt } = load;
   const happenings: ChurnHappening[] = [];
   const marks: LiveInput['marks'] = [];
-  let share = begun.share;
+  let vessel = { tool: begun.tool, capacity: begun.capacity };
   let stands: { since: number; event?: EventOf<'paused'> } | undefined;
   const minutes = (atSeconds: number) => Math.min(mostMinutes, Math.max(0, (atSeconds - begunAt) / 60));
   const rest = (until: number) => {
@@ -82,7 +87,15 @@ export function liveLoad(
         break;
       case 'takenOut':
         happenings.push({ kind: 'takeOut', atMinutes, share: event.share });
-        share *= 1 - event.share;
+        break;
+      case 'merged':
+        happenings.push({
+          kind: 'cream',
+          atMinutes,
+          mass: facts.creamMass * (story.poured[event.id] ?? 0),
+          fat: facts.creamFat,
+          temperature: coldest(facts.temperature),
+        });
         break;
       case 'paused':
         rest(event.atSeconds);
@@ -92,36 +105,20 @@ export function liveLoad(
         rest(event.atSeconds);
         break;
       case 'tool':
-        happenings.push({
-          kind: 'move',
-          atMinutes,
-          tool: event.tool,
-          capacity: event.capacity ?? tools[event.tool].usualVolume,
-        });
+        vessel = { tool: event.tool, capacity: movedInto(event, vessel) };
+        happenings.push({ kind: 'move', atMinutes, ...vessel });
         break;
       default:
         break;
     }
   }
   rest(nowSeconds);
-  // What was poured in: whatever the load holds now beyond what the marks leave of its beginning.
-  const poured = story.events.findLast(
-    ({ kind, id }) => kind === 'merged' && story.loadOf[id] === story.load,
-  );
-  if (poured && load.share > share + 1e-6)
-    happenings.push({
-      kind: 'cream',
-      atMinutes: minutes(poured.atSeconds),
-      mass: facts.creamMass * (load.share - share),
-      fat: facts.creamFat,
-      temperature: facts.temperature,
-    });
   return {
     creamMass: facts.creamMass * begun.share,
     creamFat: facts.creamFat,
     creamFatSd: facts.creamFatSd,
-    temperature: Math.min(40, Math.max(0, facts.temperature)),
-    temperatureSd: facts.temperatureAssumed ? 2 : 0.5,
+    temperature: coldest(facts.temperature),
+    temperatureSd: temperatureSpread(facts),
     roomTemperature: usualRoom,
     ripened: facts.ripened,
     homogenised: facts.homogenised,
@@ -136,6 +133,15 @@ export function liveLoad(
     marks: marks.slice(-100),
     elapsedMinutes: minutes(nowSeconds),
   };
+}
+
+/**
+ * What is in the churn of the load looked at, by everything that was done to it: the account of the model, the drawing and
+ * the books. Undefined when that load was not begun.
+ */
+export function loadContents(facts: BatchFacts, story: Parameters<typeof liveLoad>[1]): Contents | undefined {
+  const load = liveLoad(facts, story, story.events.at(-1)?.atSeconds ?? 0);
+  return load && inChurn(load);
 }
 
 /** When the load in hand will break by now, and what to do about it if something is wrong. */

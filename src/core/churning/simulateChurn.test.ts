@@ -40,8 +40,12 @@ describe('the check table of the churning model', () => {
   });
 
   it('slows with thin, rich and overfull loads and quickens when ripened', () => {
-    expect(ratio({ fat: 0.25 })).toBeCloseTo(2.2, 1);
-    expect(ratio({ fat: 0.48 })).toBeCloseTo(2, 1);
+    for (const [fat, times] of [[0.3, 1.5], [0.25, 2.2], [0.22, 3], [0.2, 4], [0.18, 6], [0.45, 1], [0.48, 1.4], [0.52, 2.2]] as const)
+      expect(Math.abs(Math.log(ratio({ fat }) / times))).toBeLessThan(0.12); // prettier-ignore
+    expect(simulateChurn({ ...table, fat: 0.14 }, 8 * 15 * 60).outcome).toBe('stuck');
+    // A splash of water brings cream of 48 % back to nearly the usual time.
+    const splash: Happening = { kind: 'water', atSeconds: 300, mass: 150, temperature: 14 };
+    expect(ratio({ fat: 0.48, happenings: [splash] })).toBeLessThan(1.15);
     expect(ratio({ fill: 0.55 })).toBeCloseTo(1.4, 1);
     expect(ratio({ fill: 0.6 })).toBeGreaterThan(4);
     expect(ratio({ ripened: true })).toBeCloseTo(0.81, 1);
@@ -65,7 +69,7 @@ describe('what must never happen in a churn', () => {
     { kind: 'takeOut', atSeconds: 2200, share: 0.3 },
     { kind: 'cream', atSeconds: 2300, mass: 200, fat: 0.45, temperature: 6 },
     { kind: 'pourOff', atSeconds: 2400, mass: 50, fat: 0.02 },
-    { kind: 'move', atSeconds: 2500, churn: churnOf('standMixer'), fill: 0.3 },
+    { kind: 'move', atSeconds: 2500, churn: churnOf('standMixer'), capacity: 1400 },
     { kind: 'reading', atSeconds: 2600, temperature: 15 },
   ];
 

@@ -1,6 +1,8 @@
 import { solidFat } from '../dairy/solidFat';
 import { enthalpy, temperatureAtHeat } from '../tempering/enthalpy';
 import type { Churn, Churning, Prepared } from './churnModel';
+import type { Contents } from './contents';
+import { changed } from './contents';
 import {
   air,
   buttermilkFatOf,
@@ -35,7 +37,7 @@ export type Happening = { atSeconds: number } & (
   /** Churning stops, in air, fridge or water of this temperature. */
   | { kind: 'stand'; seconds: number; temperature: number; exchange: number }
   /** Goes on in another vessel. */
-  | { kind: 'move'; churn: Churn; fill: number }
+  | { kind: 'move'; churn: Churn; capacity: number }
   /** A probe in the cream: the model takes it over as far as probes are surer than models. */
   | { kind: 'reading'; temperature: number }
 );
@@ -52,6 +54,8 @@ export interface ChurnConditions {
   roomTemperature: number;
   /** Share of the vessel that is full, 0 … 1. */
   fill: number;
+  /** mL to the brim; only matters when it is moved to another vessel. */
+  capacity?: number;
   ripened: boolean;
   /** Shift of the solid fat curve, K. */
   hardness: number;
@@ -126,8 +130,12 @@ export function simulateChurn(
 ): ChurnRun {
   const { hardness, ripened, roomTemperature } = conditions;
   let churn = conditions.churn;
-  let { fat, fill } = conditions;
-  let mass = conditions.mass ?? 1000;
+  let contents: Contents = {
+    mass: conditions.mass ?? 1000,
+    fat: conditions.fat,
+    capacity: conditions.capacity ?? 1000,
+    fill: conditions.fill,
+  };
   const state = new Float64Array(stateSize);
   state[free] = 0.995;
   state[clumped] = 0.005;
@@ -154,7 +162,7 @@ export function simulateChurn(
       temperature: state[warmth]!,
       load,
       sound: soundOf(load, state[grain]!, motion),
-      buttermilkFat: buttermilkFatOf(state[free]!, fat, ripened),
+      buttermilkFat: buttermilkFatOf(state[free]!, contents.fat, ripened),
       grainSize: state[size]!,
       free: state[free]!,
       clumped: state[clumped]!,
@@ -188,12 +196,12 @@ export function simulateChurn(
       }
       if (steps % keepEvery === 0) {
         if (moves) {
-          motion = churning.churn!.closed ? headroomMotion(fill, state[air]!) : 1;
+          motion = churning.churn!.closed ? headroomMotion(Math.min(1, contents.fill), state[air]!) : 1;
           leastMotion = Math.min(leastMotion, motion);
-          if (fat > 0.42)
+          if (contents.fat > 0.42)
             stiffest = Math.max(
               stiffest,
-              thickness(fat, state[air]!, state[grain]!, state[warmth]! - hardness, churn.airMost),
+              thickness(contents.fat, state[air]!, state[grain]!, state[warmth]! - hardness, churn.airMost),
             );
         }
         keep();
@@ -203,8 +211,8 @@ export function simulateChurn(
   const still = (churning: Partial<Churning>): Churning => ({
     churn,
     airMost: churn.airMost,
-    fat,
-    fill,
+    fat: contents.fat,
+    fill: Math.min(1, contents.fill),
     ripened,
     hardness,
     surroundings: roomTemperature,
@@ -213,6 +221,7 @@ export function simulateChurn(
     ...churning,
   });
   const pour = (added: number, addedFat: number, temperature: number) => {
+    const { mass, fat } = contents;
     const total = mass + added;
     const t = state[warmth]!;
     const heat = (celsius: number) =>
@@ -228,9 +237,7 @@ export function simulateChurn(
     state[grain]! *= 1 - newShare;
     state[free] = 1 - state[clumped]! - state[grain]!;
     state[air]! *= mass / total;
-    fat = (mass * fat + added * addedFat) / total;
-    fill *= total / mass;
-    mass = total;
+    contents = changed(contents, { kind: 'cream', mass: added, fat: addedFat });
   };
   let churnedAtBreak: number | undefined;
 
@@ -241,16 +248,12 @@ export function simulateChurn(
     if (seconds >= stop) break;
     if (happening.kind === 'water') pour(happening.mass, 0, happening.temperature);
     else if (happening.kind === 'cream') pour(happening.mass, happening.fat, happening.temperature);
-    else if (happening.kind === 'pourOff') {
-      const left = Math.max(0.05 * mass, mass - happening.mass);
-      fat = Math.min(0.9, Math.max(0, (mass * fat - (mass - left) * happening.fat) / left));
-      fill *= left / mass;
-      mass = left;
-    } else if (happening.kind === 'takeOut') {
-      fill *= 1 - happening.share;
-      mass *= 1 - happening.share;
-    } else if (happening.kind === 'move') ({ churn, fill } = happening);
-    else if (happening.kind === 'reading')
+    else if (happening.kind === 'pourOff' || happening.kind === 'takeOut')
+      contents = changed(contents, happening);
+    else if (happening.kind === 'move') {
+      churn = happening.churn;
+      contents = changed(contents, happening);
+    } else if (happening.kind === 'reading')
       state[warmth] = state[warmth]! + probeGain * (happening.temperature - state[warmth]!);
     else
       run(

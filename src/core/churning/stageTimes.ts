@@ -4,27 +4,11 @@ import type { Stage } from './stages';
 
 /** The chances at which the time of a stage is told; the middle one is the median, the second and the last but one its 90 % window. */
 export const toldAt = [0.02, 0.05, 0.15, 0.3, 0.5, 0.7, 0.85, 0.95, 0.98] as const;
-/** Standard normal quantiles at {@link toldAt}. */
-const normalAt = [-2.054, -1.645, -1.036, -0.524, 0, 0.524, 1.036, 1.645, 2.054] as const;
-
 /** For each stage that is expected, minutes of churning by which it is reached with each chance of {@link toldAt}. */
 export type StageTimes = Partial<Record<Stage, readonly number[]>>;
 
 /** The middle one of a stage's times, minutes. */
 export const middleOf = (times: readonly number[]): number => times[Math.floor(times.length / 2)]!;
-
-/**
- * When each stage comes, told before the churning: the model's middle times, all stretched by one uncertain pace.
- * @param stageMinutes middle times, minutes
- * @param logSd standard deviation of the logarithm of the pace
- */
-export function foreseenStageTimes(stageMinutes: Partial<Record<Stage, number>>, logSd: number): StageTimes {
-  return Object.fromEntries(
-    Object.entries(stageMinutes)
-      .filter(([stage]) => stage !== 'fluid')
-      .map(([stage, minutes]) => [stage, normalAt.map((z) => minutes * Math.exp(z * logSd))]),
-  );
-}
 
 /**
  * When each stage comes as it is believed now: quantiles among the possibilities in which it comes at all.

@@ -71,6 +71,8 @@ export interface BatchStory {
   portions: StoryPortion[];
   next: NextAct;
   flags: Flag[];
+  /** Share of all the cream that each `merged` event poured in, by its id. */
+  poured: Readonly<Record<string, number>>;
   /** The load each event happened to, by its id. */
   loadOf: Readonly<Record<string, number>>;
   /** In order, without what was undone; what the undo button takes back is the last. */
@@ -87,6 +89,8 @@ export interface StoryPortion {
   saltMass: number;
   salting: EventOf<'portion'>['salting'];
   additions: EventOf<'portion'>['additions'];
+  /** g of what was mixed in, as far as it is known. */
+  additionMass?: number | undefined;
   storage: EventOf<'portion'>['storage'];
   pieces?: EventOf<'portion'>['pieces'];
   ghee?: EventOf<'portion'>['ghee'];

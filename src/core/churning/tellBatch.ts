@@ -1,5 +1,6 @@
 import type { BatchEvent, BatchFacts, EventOf } from './batchEvents';
 import type { BatchStory, Flag, NextAct, Phase, StoryLoad, StoryMark, StoryPortion } from './story';
+import { movedInto, overfills } from './contents';
 import { withInferred } from './inferredMarks';
 import type { ToolKey } from './tools';
 import { isQuick } from './tools';
@@ -15,6 +16,10 @@ const sayableLater = new Set<BatchEvent['kind']>([
   'felt',
   'worked',
 ]);
+
+/** What a story takes of a batch's facts; with the volume it sees what does not fit. */
+export type ToldFacts = Pick<BatchFacts, 'tool' | 'capacity' | 'loads'> &
+  Partial<Pick<BatchFacts, 'creamVolume'>>;
 
 /** One load on its own clock, in its own churn. */
 class Load {
@@ -79,9 +84,10 @@ export class Teller {
   private readonly portions = new Map<string, StoryPortion>();
   private readonly flags: Flag[] = [];
   private readonly loadOf: Record<string, number> = {};
+  private readonly poured: Record<string, number> = {};
   private packed = false;
 
-  constructor(facts: Pick<BatchFacts, 'tool' | 'capacity' | 'loads'>) {
+  constructor(private readonly facts: ToldFacts) {
     this.loads = Array.from(
       { length: facts.loads },
       () => new Load(1 / facts.loads, facts.tool, facts.capacity),
@@ -113,9 +119,9 @@ export class Teller {
       case 'resumed':
         return this.resume(event, load);
       case 'tool':
+        load.capacity = movedInto(event, load);
         load.tool = event.tool;
-        load.capacity = event.capacity ?? load.capacity;
-        return;
+        return this.seeWhetherItFits(event, load);
       case 'load':
         return this.nextLoad(event);
       case 'takenOut':
@@ -127,7 +133,8 @@ export class Teller {
         if (waiting < 0) return this.flag(event, 'there was no other load to pour in');
         const [next] = this.loads.splice(waiting, 1);
         load.share += next!.share;
-        return;
+        this.poured[event.id] = next!.share;
+        return this.seeWhetherItFits(event, load);
       }
       case 'drained':
         if (!this.loads.some(({ broke }) => broke)) this.flag(event, 'drained with no break marked');
@@ -217,6 +224,7 @@ export class Teller {
       portions: [...this.portions.values()],
       next: this.next(phase, number),
       flags: this.flags,
+      poured: this.poured,
       loadOf: this.loadOf,
       events,
     };
@@ -244,6 +252,13 @@ export class Teller {
     this.flags.push({ eventId: event.id, says });
   }
 
+  /** A late true mark is kept whatever it says; that it cannot have been so is shown. */
+  private seeWhetherItFits(event: BatchEvent, { share, capacity }: Load): void {
+    const volume = (this.facts.creamVolume ?? 0) * share;
+    if (overfills({ mass: 1, fat: 0, capacity, fill: volume / capacity }))
+      this.flag(event, 'this is more cream than that vessel holds');
+  }
+
   private nextLoad(event: EventOf<'load'>): void {
     const before = this.loads[this.inHand() - 1]!;
     if (!event.beside) {
@@ -254,8 +269,10 @@ export class Teller {
     // A load nobody planned: what was left over, or came later.
     if (at < 0) at = this.loads.push(new Load(this.loads.at(-1)!.share, before.tool, before.capacity)) - 1;
     const load = this.loads[at]!;
+    load.capacity = event.tool
+      ? movedInto({ ...event, tool: event.tool }, load)
+      : (event.capacity ?? before.capacity);
     load.tool = event.tool ?? before.tool;
-    load.capacity = event.capacity ?? (event.tool ? load.capacity : before.capacity);
     this.after = undefined;
     this.hand = at + 1;
     this.loadOf[event.id] = this.hand;
@@ -345,6 +362,9 @@ export class Teller {
       measured: target.measured === 'scale' && from.measured === 'scale' ? 'scale' : 'volume',
       saltMass: target.saltMass + from.saltMass,
       additions: [...new Set([...target.additions, ...from.additions])],
+      ...(target.additionMass === undefined && from.additionMass === undefined
+        ? {}
+        : { additionMass: (target.additionMass ?? 0) + (from.additionMass ?? 0) }),
       joined: [...target.joined, from.id, ...from.joined],
     });
     this.portions.delete(portionId);

@@ -13,6 +13,7 @@ export const wayOfWorking = v.omit(batchFacts, [
   'temperatureAssumed',
   'loads',
   'way',
+  'despite',
 ]);
 export type WayOfWorking = v.InferOutput<typeof wayOfWorking>;
 

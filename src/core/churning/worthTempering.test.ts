@@ -1,19 +1,14 @@
+import { someCream } from '../testing/someCream';
 import type { CreamInChurn } from './foresee';
 import { foresee } from './foresee';
 import { worthTempering } from './worthTempering';
 
 const at = (temperature: number, change: Partial<CreamInChurn> = {}) =>
   foresee({
-    mass: 1400,
-    massSd: 14,
-    fat: 0.36,
-    fatSd: 0.01,
+    ...someCream,
     temperature,
-    ripened: false,
-    homogenised: false,
-    hardness: 0,
     tool: 'paddleHand',
-    fill: 0.35,
+    load: { mass: 1400, fat: 0.36, capacity: 4000, fill: 0.35 },
     ...change,
   });
 

@@ -6,6 +6,7 @@ const tansy: MilkedAnimal = {
   breed: 'kerry',
   calvedOn: null,
   sharesWithCalf: false,
+  withdrawnFrom: null,
   withdrawnUntil: null,
   withdrawnReason: null,
 };

@@ -11,7 +11,8 @@ export interface MilkedAnimal {
   /** ISO date of the last calving. */
   calvedOn: string | null;
   sharesWithCalf: boolean;
-  /** Medicine: milk is withheld up to and with this ISO date. */
+  /** Medicine: milk is withheld from and with the first to and with the second ISO date. */
+  withdrawnFrom: string | null;
   withdrawnUntil: string | null;
   withdrawnReason: string | null;
 }
@@ -69,7 +70,7 @@ export function milkBlock(
   animals: readonly MilkedAnimal[],
   day: string,
 ): { reason: string; until: string } | undefined {
-  const blocks = animals.flatMap(({ name, calvedOn, withdrawnUntil, withdrawnReason }) => {
+  const blocks = animals.flatMap(({ name, calvedOn, withdrawnFrom, withdrawnUntil, withdrawnReason }) => {
     const found: { reason: string; until: string }[] = [];
     if (calvedOn !== null) {
       const since = daysBetween(calvedOn, day);
@@ -79,7 +80,7 @@ export function milkBlock(
           until: addDays(calvedOn, colostrumDays - 1),
         });
     }
-    if (withdrawnUntil !== null && day <= withdrawnUntil)
+    if (withdrawnUntil !== null && day >= (withdrawnFrom ?? '') && day <= withdrawnUntil)
       found.push({ reason: `${name}: ${withdrawnReason ?? 'medicine'}`, until: withdrawnUntil });
     return found;
   });

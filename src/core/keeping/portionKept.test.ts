@@ -1,4 +1,4 @@
-import { portionCode, portionKept } from './portionKept';
+import { portionCodes, portionKept } from './portionKept';
 
 const facts = { treatment: 'pasteurised', ripened: false, creamVolume: 2200 } as const;
 const salted = { mass: 500, saltMass: 8, storage: 'fridge', additions: [] } as const;
@@ -36,9 +36,25 @@ test('ghee keeps by rules of its own', () => {
   expect(kept.until).toBe('2027-11-26');
 });
 
-test('every portion of a batch has a code of its own', () => {
-  expect(portionCode(138, 0, 1)).toBe('B138');
-  expect([0, 1, 2].map((place) => portionCode(138, place, 3))).toEqual(['B138a', 'B138b', 'B138c']);
-  const codes = Array.from({ length: 60 }, (_, place) => portionCode(7, place, 60));
-  expect(new Set(codes).size).toBe(60);
+test('every portion of a batch has a code of its own, and keeps it through every packing', () => {
+  expect(portionCodes(138, ['one'])).toEqual(['B138']);
+  expect(portionCodes(138, ['one', 'two', 'three'])).toEqual(['B138a', 'B138b', 'B138c']);
+  const sixty = Array.from({ length: 60 }, (_, i) => `portion-${i}`);
+  expect(new Set(portionCodes(7, sixty)).size).toBe(60);
+  const first = new Map([['one', 'B138']]);
+  expect(portionCodes(138, ['one'], first)).toEqual(['B138']);
+  expect(portionCodes(138, ['other'], first)).toEqual(['B138a']);
+  expect(portionCodes(138, ['one', 'other'], first)).toEqual(['B138', 'B138a']);
+  expect(portionCodes(138, ['c'], new Map([['a', 'B138a'], ['b', 'B138b']]))).toEqual(['B138c']); // prettier-ignore
+});
+
+test('cream that was churned although it should not have been gives butter no day', () => {
+  const kept = portionKept(
+    { ...facts, despite: 'it stood warm for nine hours' },
+    true,
+    { ...salted, additions: [] },
+    made,
+  );
+  expect(kept).toMatchObject({ days: 0, until: made });
+  expect(kept.reasons[0]).toMatch(/should not have been: it stood warm/);
 });

@@ -11,11 +11,14 @@ import { keepingDate } from './keepingDate';
  * @param made ISO date of the day it was packed
  */
 export function portionKept(
-  facts: Pick<BatchFacts, 'treatment' | 'ripened' | 'creamVolume'>,
+  facts: Pick<BatchFacts, 'treatment' | 'ripened' | 'creamVolume' | 'despite'>,
   washed: boolean,
   portion: Pick<StoryPortion, 'mass' | 'saltMass' | 'storage' | 'additions' | 'ghee'>,
   made: string,
 ): KeepingDate {
+  // No kind of keeping mends cream that should have been thrown away.
+  if (facts.despite !== undefined)
+    return { until: made, days: 0, reasons: [`churned although it should not have been: ${facts.despite}`] };
   if (portion.ghee) return gheeDate(made, portion.storage);
   const ways = saltWays(
     { way: 'mass', grams: portion.saltMass, kind: 'fine' },
@@ -36,11 +39,32 @@ export function portionKept(
 const letters = 26;
 
 /**
- * The code on a portion's label: B and the batch's number, and a letter where there are several.
- * @param place from 0
+ * Codes of a batch's portions as they stand on their labels: B and its number, and a letter where there are several. A
+ * portion keeps the code it once had; a new one takes the next that no portion of the batch ever had, so that a label
+ * printed before a packing was taken back never names other butter.
+ * @param ids of the portions, in their order
+ * @param given codes given before, by portion
  */
-export function portionCode(batch: number, place: number, portions: number): string {
-  if (portions < 2) return `B${batch}`;
+export function portionCodes(
+  batch: number,
+  ids: readonly string[],
+  given: ReadonlyMap<string, string> = new Map(),
+): string[] {
+  const taken = new Set(given.values());
+  let place = 0;
+  const next = (): string => {
+    const code = place === 0 && ids.length === 1 && taken.size === 0 ? `B${batch}` : lettered(batch, place);
+    place += 1;
+    return taken.has(code) ? next() : code;
+  };
+  return ids.map((id) => {
+    const code = given.get(id) ?? next();
+    taken.add(code);
+    return code;
+  });
+}
+
+function lettered(batch: number, place: number): string {
   const round = Math.floor(place / letters);
   return `B${batch}${String.fromCharCode(97 + (place % letters))}${round > 0 ? round : ''}`;
 }

@@ -91,7 +91,7 @@ const thawing = 24 * 3600;
 const tellsFrom = 3;
 
 /** The events that still stand: what was taken back is left out. */
-function standing(events: readonly LotEvent[]): LotEvent[] {
+export function standingEvents(events: readonly LotEvent[]): LotEvent[] {
   const undone = new Set(events.flatMap((event) => (event.kind === 'undone' ? [event.eventId] : [])));
   return events
     .filter((event) => event.kind !== 'undone' && !undone.has(event.id))
@@ -106,7 +106,7 @@ function standing(events: readonly LotEvent[]): LotEvent[] {
  * @returns undefined for a lot nothing was ever poured into
  */
 export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined {
-  const events = standing(lot.events);
+  const events = standingEvents(lot.events);
   const first = events.find((event) => event.kind === 'poured');
   if (!first) return undefined;
   const story: LotStory = {

@@ -1,5 +1,5 @@
 import type { BatchEvent } from '../churning/batchEvents';
-import { afterWash, butterNow, butterRemedy } from './butterNow';
+import { afterWash, butterFrom, butterRemedy } from './butterNow';
 
 const start = 1_760_000_000;
 const facts = { temperature: 13, hardness: 0, tool: 'paddleHand' } as const;
@@ -9,7 +9,7 @@ const now = (
   minute: number,
   change: { temperature?: number; hardness?: number } = {},
 ) =>
-  butterNow(
+  butterFrom(
     { ...facts, ...change },
     {
       tool: 'paddleHand',

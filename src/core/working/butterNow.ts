@@ -1,5 +1,6 @@
 import type { BatchFacts, BatchEvent, Feel } from '../churning/batchEvents';
 import type { BatchStory } from '../churning/batchStory';
+import { churned } from '../churning/churned';
 import { usualButterFat } from '../churning/expectedButter';
 import { tools } from '../churning/tools';
 import { enthalpy, temperatureAtHeat, waterHeat } from '../tempering/enthalpy';
@@ -10,7 +11,7 @@ const heating = { blades: 5, motor: 2.5, hand: 2.5 } as const;
 /** Butter in the hand, at usual hardness, °C (engineering estimates). */
 const felt: Record<Feel, number> = { hard: 8, waxy: 13.5, greasy: 18.5 };
 /** How well each way knows it, one standard deviation, K (engineering estimates). */
-const spreads = { probe: 0.5, feel: 2, churn: 2.5, wash: 2 } as const;
+const spreads = { probe: 0.5, feel: 2, churn: 2.5, wash: 2, stood: 2 } as const;
 /** A probe read in the cream so shortly before it broke, s or as a share of the churning, is the butter’s (engineering estimate). */
 const shortlyBefore = { seconds: 60, share: 0.2 };
 /** Butter takes on most of the wash water’s temperature in the few minutes they are together (engineering estimate). */
@@ -18,6 +19,8 @@ const takesOn = 0.8;
 /** Butter standing in its buttermilk, as a slab, and pieces as they are pressed to be chilled through, mm (engineering estimates). */
 const standing = 80;
 const pressed = 30;
+/** Standing this long outdates what was read or felt before, min (engineering estimate). */
+const forgottenAfter = 10;
 /** Wash water nobody spoke of: from a cold tap, °C, as much as there is butter (engineering estimate). */
 export const coldTap = 10;
 
@@ -25,26 +28,41 @@ export interface ButterNow {
   celsius: number;
   /** One standard deviation, K. */
   sd: number;
-  /** A probe, a hand, what churning does to cream, or a wash of which nobody said how cold it was. */
-  from: 'probe' | 'feel' | 'churn' | 'wash';
+  /** A probe, a hand, what the churning made of the cream, a wash of which nobody said how cold it was, or standing somewhere since. */
+  from: 'probe' | 'feel' | 'churn' | 'wash' | 'stood';
   feels: Feel;
 }
 
 /**
- * How warm the butter of a batch is by now, and how it feels: from the last probe or hand, or from the churn, carried
- * through the washes and pauses since it broke. A probe in the cream is carried to the break by what churning still adds. A
- * wash of which nothing was said cools it as cold tap water does, and leaves colder butter as it is. Temperatures in °C,
- * `nowSeconds` s since 1970.
+ * How warm the butter of a batch is by now, and how it feels: from the last probe or hand, or from what the break says of
+ * the cream ({@link churned}), carried through the washes and pauses since. A wash of which nothing was said cools it as
+ * cold tap water does, and leaves colder butter as it is. Temperatures in °C, `nowSeconds` s since 1970.
  */
-export function butterNow(
+export const butterNow = (
+  facts: BatchFacts,
+  story: BatchStory,
+  butterMass: number,
+  nowSeconds: number,
+): ButterNow =>
+  butterFrom(
+    facts,
+    story,
+    butterMass,
+    nowSeconds,
+    story.loads.some(({ broke }) => broke) ? churned(facts, story).breakCelsius : undefined,
+  );
+
+/** {@link butterNow} from a temperature at the break; without one, from what churning usually adds to the cream’s. */
+export function butterFrom(
   facts: Pick<BatchFacts, 'temperature' | 'hardness' | 'tool'>,
   story: Pick<BatchStory, 'events' | 'tool'>,
   butterMass: number,
   nowSeconds: number,
+  breakCelsius?: number,
 ): ButterNow {
   const adds = heating[tools[story.tool].driven];
-  let celsius = facts.temperature + adds;
-  let from: ButterNow['from'] = 'churn';
+  let celsius = breakCelsius ?? facts.temperature + adds;
+  let from = 'churn' as ButterNow['from'];
   let broke = false;
   let inCream: Extract<BatchEvent, { kind: 'reading' }> | undefined;
   const begunAt = story.events[0]?.atSeconds ?? nowSeconds;
@@ -53,15 +71,20 @@ export function butterNow(
       const ago = atSeconds - inCream.atSeconds;
       const share = Math.min(1, ago / Math.max(1, atSeconds - begunAt));
       const near = ago <= shortlyBefore.seconds || share <= shortlyBefore.share;
-      celsius = inCream.temperature + (near ? 0 : adds * share);
+      // What the break says of the cream knows of the probe already; one read as it broke is the butter’s own.
+      if (near || breakCelsius === undefined) celsius = inCream.temperature + (near ? 0 : adds * share);
       from = near ? 'probe' : 'churn';
     }
     broke = true;
   };
   let stands: { since: number; event: Extract<BatchEvent, { kind: 'paused' }> } | undefined;
   const stand = (until: number) => {
-    if (stands)
-      celsius = afterPause(celsius, stands.event, (until - stands.since) / 60, butterMass, facts.hardness);
+    if (stands) {
+      const minutes = (until - stands.since) / 60;
+      celsius = afterPause(celsius, stands.event, minutes, butterMass, facts.hardness);
+      // Neither a probe nor a hand of before knows how it is after standing.
+      if (minutes > forgottenAfter) from = 'stood';
+    }
     stands = undefined;
   };
   for (const event of story.events) {
@@ -102,7 +125,7 @@ export function butterNow(
   if (!broke) breaks(nowSeconds);
   stand(nowSeconds);
   // The churn’s own temperature, or a tap’s, is a guess at the butter’s: it has to be plainly off before anything is said of it.
-  const doubt = from === 'churn' || from === 'wash' ? spreads[from] : 0;
+  const doubt = from === 'churn' || from === 'wash' || from === 'stood' ? spreads[from] : 0;
   const feels =
     feelOf(celsius + doubt, facts.hardness) === 'hard'
       ? 'hard'

@@ -1,11 +1,12 @@
-import type { Verdict } from '@/core/balancing/churnBalance';
+import type { BatchVerdict, Composition } from '@/core/balancing/judgeBatch';
 import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
 import type { Phase, StoryPortion } from '@/core/churning/batchStory';
 import type { PaceLesson } from '@/core/churning/learnPace';
-import { QueryTypes } from 'sequelize';
+import { Op, QueryTypes } from 'sequelize';
 import { database } from '../connection';
 import type { ToolKey } from '@/core/churning/tools';
 import type { FarmScope } from '../farmScope';
+import { LotRow } from '../ledger/models';
 import { BatchEventRow, BatchRow, PortionRow } from './models';
 
 export interface Batch {
@@ -30,8 +31,9 @@ export interface BatchSummary {
   fatIn: number;
   fatToButter: number;
   churnEfficiency: number;
-  impliedButterFat: number;
-  verdict: Verdict;
+  /** What the butter is made of: shares that add up to one. Its fat is the one the batch’s page shows. */
+  composition: Composition;
+  verdict: BatchVerdict;
   /** g of butter per litre of cream. */
   perLitre: number;
 }
@@ -214,4 +216,79 @@ export async function paceLessonsOf({ farmId, transaction }: FarmScope, before: 
     ratio: Number(ratio),
     day,
   }));
+}
+
+/** Puts right what the cream of a batch is known to be. */
+export async function changeFacts(
+  { farmId, transaction }: FarmScope,
+  id: string,
+  facts: BatchFacts,
+): Promise<void> {
+  await BatchRow.update({ facts }, { where: { farmId, id }, transaction });
+}
+
+/** Lots a batch has made, by id, with their codes. */
+export async function lotsOfBatch(
+  { farmId, transaction }: FarmScope,
+  batchId: string,
+): Promise<{ id: string; code: string; kind: string; vesselId: string | null }[]> {
+  return LotRow.findAll({
+    where: { farmId, batchId },
+    attributes: ['id', 'code', 'kind', 'vesselId'],
+    order: [['id', 'ASC']],
+    transaction,
+    raw: true,
+  });
+}
+
+/** Every batch that is neither packed nor given up, newest first, however many are newer. */
+export async function openBatches({ farmId, transaction }: FarmScope): Promise<Batch[]> {
+  const rows = await BatchRow.findAll({
+    where: { farmId, phase: { [Op.notIn]: ['packed', 'abandoned'] } },
+    transaction,
+    order: [['startedAt', 'DESC'], ['number', 'DESC']],
+    raw: true,
+  }); // prettier-ignore
+  return rows.map(batchFrom);
+}
+
+/** How many batches were ever begun, and what those that are judged come to together. Masses g. */
+export async function batchTotals({ farmId, transaction }: FarmScope): Promise<{
+  batches: number;
+  judged: number;
+  good: number;
+  butterMass: number;
+  fatIn: number;
+  fatToButter: number;
+}> {
+  const [row] = await database().query<Record<string, string>>(
+    `SELECT count(*) AS batches, count(judged) AS judged, count(*) FILTER (WHERE judged->>'verdict' = 'plausible') AS good,
+       coalesce(sum((judged->>'butterMass')::numeric), 0) AS butter, coalesce(sum((judged->>'fatIn')::numeric), 0) AS fat_in,
+       coalesce(sum((judged->>'fatToButter')::numeric), 0) AS fat_to_butter
+     FROM batch WHERE farm_id = :farmId`,
+    { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
+  );
+  const { batches, judged, good, butter, fat_in: fatIn, fat_to_butter: fatToButter } = row!;
+  return {
+    batches: Number(batches),
+    judged: Number(judged),
+    good: Number(good),
+    butterMass: Number(butter),
+    fatIn: Number(fatIn),
+    fatToButter: Number(fatToButter),
+  };
+}
+
+/** The revision of a batch alone: one indexed look. */
+export async function revisionOf(
+  { farmId, transaction }: FarmScope,
+  id: string,
+): Promise<number | undefined> {
+  const row = await BatchRow.findOne({
+    where: { farmId, id },
+    attributes: ['revision'],
+    transaction,
+    raw: true,
+  });
+  return row?.revision;
 }

@@ -47,3 +47,17 @@ export async function storedCommand(
   const row = await CommandRow.findOne({ where: { farmId, id }, transaction });
   return row ? { name: row.name, input: row.input, result: row.result } : undefined;
 }
+
+/** A command that was carried out, held until the transaction ends: two who undo it wait for one another. */
+export async function holdCommand(
+  { farmId, transaction }: FarmScope,
+  id: string,
+): Promise<{ name: string; device: string } | undefined> {
+  const row = await CommandRow.findOne({
+    where: { farmId, id },
+    attributes: ['name', 'device'],
+    transaction,
+    lock: transaction.LOCK.NO_KEY_UPDATE,
+  });
+  return row ? { name: row.name, device: row.device } : undefined;
+}

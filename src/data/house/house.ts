@@ -50,6 +50,8 @@ export interface Animal {
   breed: Breed;
   calvedOn: string | null;
   sharesWithCalf: boolean;
+  /** First and last day of a medicine’s withdrawal. */
+  withdrawnFrom: string | null;
   withdrawnUntil: string | null;
   withdrawnReason: string | null;
   milked: boolean;
@@ -153,6 +155,7 @@ export async function animalsOf({ farmId, transaction }: FarmScope): Promise<Ani
     breed: row.breed as Breed,
     calvedOn: row.calvedOn,
     sharesWithCalf: row.sharesWithCalf,
+    withdrawnFrom: row.withdrawnFrom,
     withdrawnUntil: row.withdrawnUntil,
     withdrawnReason: row.withdrawnReason,
     milked: row.milked,
@@ -171,4 +174,58 @@ export async function milkWasHere({ farmId, transaction }: FarmScope): Promise<b
     { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
   );
   return row!.here;
+}
+
+/** Days on which an animal's milk is kept from people, first and last. */
+export interface Withdrawal {
+  id: string;
+  animalId: string;
+  animal: string;
+  from: string;
+  until: string;
+  reason: string;
+}
+
+/** Every withdrawal that stands, over or not. */
+export async function withdrawalsOf({ farmId, transaction }: FarmScope): Promise<Withdrawal[]> {
+  const rows = await database().query<Record<string, string>>(
+    `SELECT w.id, w.animal_id, animal.name, w.from_day::text, w.until_day::text, w.reason
+     FROM withdrawal w JOIN animal ON animal.farm_id = w.farm_id AND animal.id = w.animal_id
+     WHERE w.farm_id = :farmId AND w.lifted_at IS NULL ORDER BY w.from_day, w.id`,
+    { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
+  );
+  return rows.map((row) => ({
+    id: row.id!,
+    animalId: row.animal_id!,
+    animal: row.name!,
+    from: row.from_day!,
+    until: row.until_day!,
+    reason: row.reason!,
+  }));
+}
+
+/**
+ * Writes down an animal's withdrawal as it is now: one that goes on is put right, another begins beside it, and none
+ * lifts the one that was entered last. What is over stays on record.
+ */
+export async function putWithdrawal(
+  { farmId, transaction }: FarmScope,
+  animalId: string,
+  given: { from: string; until: string; reason: string } | undefined,
+  before: { from: string; until: string } | undefined,
+  by: { commandId: string; at: Date },
+): Promise<void> {
+  const replacements = { farmId, animalId, ...by, from: before?.from ?? null, until: before?.until ?? null };
+  if (before)
+    await database().query(
+      `UPDATE withdrawal SET lifted_at = :at WHERE farm_id = :farmId AND animal_id = :animalId AND lifted_at IS NULL
+         AND from_day = :from AND until_day = :until`,
+      { replacements, transaction },
+    );
+  if (given)
+    await database().query(
+      `INSERT INTO withdrawal (farm_id, animal_id, from_day, until_day, reason, command_id)
+       VALUES (:farmId, :animalId, :from, :until, :reason, :commandId)`,
+      { replacements: { ...replacements, ...given }, transaction },
+    );
 }

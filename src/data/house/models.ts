@@ -35,6 +35,7 @@ export class AnimalRow extends Model<InferAttributes<AnimalRow>, InferCreationAt
   declare breed: string;
   declare calvedOn: CreationOptional<string | null>;
   declare sharesWithCalf: CreationOptional<boolean>;
+  declare withdrawnFrom: CreationOptional<string | null>;
   declare withdrawnUntil: CreationOptional<string | null>;
   declare withdrawnReason: CreationOptional<string | null>;
   declare milked: CreationOptional<boolean>;
@@ -49,6 +50,7 @@ export function defineAnimal(sequelize: Sequelize): void {
       breed: DataTypes.TEXT,
       calvedOn: DataTypes.DATEONLY,
       sharesWithCalf: DataTypes.BOOLEAN,
+      withdrawnFrom: DataTypes.DATEONLY,
       withdrawnUntil: DataTypes.DATEONLY,
       withdrawnReason: DataTypes.TEXT,
       milked: DataTypes.BOOLEAN,

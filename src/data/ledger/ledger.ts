@@ -52,6 +52,15 @@ const rowOf = (farmId: string, lot: NewLot) => ({
   raw: lot.treatment === 'raw',
   oldestAt: lot.oldestAt ?? lot.madeAt,
   fatSd: lot.fatSd?.toFixed(6) ?? null,
+  // As it came in, for what is undone later.
+  origin: {
+    treatment: lot.treatment,
+    oldestSeconds: (lot.oldestAt ?? lot.madeAt).getTime() / 1000,
+    ...(lot.blockedReason
+      ? { blockedReason: lot.blockedReason, blockedUntil: lot.blockedUntil ?? null }
+      : {}),
+    ...(lot.details?.line ? { line: lot.details.line } : {}),
+  },
   vesselId: lot.vesselId ?? null,
   batchId: lot.batchId ?? null,
   fatMethod: lot.fatMethod ?? null,
@@ -67,6 +76,31 @@ export async function makeLot({ farmId, transaction }: FarmScope, lot: NewLot): 
 /** Makes a lot, or puts what is known of it right: butter packed once more. */
 export async function putLot({ farmId, transaction }: FarmScope, lot: NewLot): Promise<void> {
   await LotRow.upsert(rowOf(farmId, lot), { transaction });
+}
+
+/** Gives a lot another day to be eaten by, with its reasons. */
+export async function datedLot(
+  { farmId, transaction }: FarmScope,
+  id: string,
+  date: { keepUntil: string; keepReasons: string[] },
+): Promise<void> {
+  await LotRow.update(date, { where: { farmId, id }, transaction });
+}
+
+/** What an entry moved, line by line. */
+export async function linesOf({ farmId, transaction }: FarmScope, entryId: string): Promise<Line[]> {
+  const rows = await EntryLineRow.findAll({
+    where: { farmId, entryId },
+    order: [['position', 'ASC']],
+    transaction,
+    raw: true,
+  });
+  return rows.map(({ lotId, account, mass, fat }) => ({
+    ...(lotId ? { lot: lotId } : {}),
+    ...(account ? { account } : {}),
+    mass: Number(mass),
+    fat: Number(fat),
+  }));
 }
 
 /** Writes an entry. The database refuses it when its two sides differ. Returns its id. */

@@ -21,6 +21,7 @@ export class LotRow extends Model<InferAttributes<LotRow>, InferCreationAttribut
   declare oldestAt: Date;
   declare fatSd: CreationOptional<string | null>;
   declare blockedUntil: CreationOptional<string | null>;
+  declare origin: CreationOptional<Record<string, unknown>>;
 }
 
 export function defineLot(sequelize: Sequelize): void {
@@ -45,6 +46,7 @@ export function defineLot(sequelize: Sequelize): void {
       oldestAt: DataTypes.DATE,
       fatSd: DataTypes.DECIMAL(8, 6),
       blockedUntil: DataTypes.DATEONLY,
+      origin: DataTypes.JSONB,
     },
     { sequelize, modelName: 'lot', tableName: 'lot' },
   );

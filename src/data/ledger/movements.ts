@@ -28,6 +28,18 @@ export async function entriesOfCommand(
   );
 }
 
+/** Whether what a command moved or said was taken back. */
+export async function wasTakenBack({ farmId, transaction }: FarmScope, commandId: string): Promise<boolean> {
+  const [row] = await database().query<{ back: boolean }>(
+    `SELECT EXISTS (SELECT 1 FROM entry e JOIN entry c ON c.farm_id = e.farm_id AND c.corrects_id = e.id
+                    WHERE e.farm_id = :farmId AND e.command_id = :commandId)
+         OR EXISTS (SELECT 1 FROM lot_event s JOIN lot_event u ON u.farm_id = s.farm_id AND u.lot_id = s.lot_id AND u.kind = 'undone' AND u.data->>'eventId' = s.id
+                    WHERE s.farm_id = :farmId AND s.command_id = :commandId) AS back`,
+    { replacements: { farmId, commandId }, type: QueryTypes.SELECT, transaction },
+  );
+  return row!.back;
+}
+
 /** What another device did to a lot that this one, at `at`, could not know of: its time and device; undefined when nothing. */
 export async function unseenBy(
   { farmId, transaction }: FarmScope,

@@ -24,6 +24,8 @@ export interface StandingLot {
   blockedReason: string | null;
   blockedUntil: string | null;
   details: LotDetails;
+  /** The line of culture it came in with. */
+  originLine: LotDetails['line'] | undefined;
   batchId: string | null;
   vessel: { id: string; name: string; kind: VesselKind; capacity: number; diameter: number | null } | null;
 }
@@ -48,6 +50,7 @@ export interface LotDetails {
 
 const columns = `lot.id, lot.code, lot.kind, lot.mass_now, lot.fat_now, lot.fat_sd, lot.fat_method, lot.treatment, lot.ripened,
   lot.made_at, lot.oldest_at, lot.blocked_reason, lot.blocked_until::text AS blocked_until, lot.details, lot.batch_id,
+  lot.origin->'line' AS origin_line,
   vessel.id AS vessel_id, vessel.name AS vessel_name, vessel.kind AS vessel_kind, vessel.capacity, vessel.diameter`;
 
 const standingLot = (row: Record<string, unknown>): StandingLot => ({
@@ -65,6 +68,7 @@ const standingLot = (row: Record<string, unknown>): StandingLot => ({
   blockedReason: row.blocked_reason as string | null,
   blockedUntil: row.blocked_until as string | null,
   details: row.details as LotDetails,
+  originLine: (row.origin_line ?? undefined) as LotDetails['line'] | undefined,
   batchId: row.batch_id as string | null,
   vessel:
     row.vessel_id === null

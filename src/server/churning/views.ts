@@ -7,7 +7,14 @@ import type { ToolKey } from '@/core/churning/tools';
 import { creamFatFromBatches } from '@/core/dairy/creamFat';
 import type { KnownFat } from '@/core/dairy/creamFat';
 import type { Batch, BatchSummary, RecordedEvent } from '@/data/churning/batches';
-import { batchById, batchesOf, eventsOf, paceLessonsOf } from '@/data/churning/batches';
+import {
+  batchById,
+  batchesOf,
+  eventsOf,
+  lotsOfBatch,
+  paceLessonsOf,
+  revisionOf,
+} from '@/data/churning/batches';
 import type { NamedWay } from '@/data/churning/ways';
 import { waysOf } from '@/data/churning/ways';
 import type { FarmScope } from '@/data/farmScope';
@@ -47,6 +54,8 @@ export interface BatchView extends HouseView {
   /** The farm’s churns, for a load beside this one. */
   churns: Vessel[];
   ways: NamedWay[];
+  /** Codes its portions ever had, by their ids: a label once printed names its butter for good. */
+  codes: Record<string, string>;
 }
 
 /** Most recent batches that say what the cream's fat usually is. */
@@ -123,20 +132,29 @@ export async function batchViewOf(scope: FarmScope, batchId: string): Promise<Ba
     moulds: vessels.filter((vessel) => vessel.kind === 'mould' || vessel.kind === 'tub'),
     churns: vessels.filter((vessel) => vessel.kind === 'churn'),
     ways: await waysOf(scope),
+    codes: Object.fromEntries(
+      (await lotsOfBatch(scope, batchId))
+        .filter(({ kind }) => kind !== 'buttermilk')
+        .map(({ id, code }) => [id, code]),
+    ),
   };
 }
 
 export const batchView = (farmId: string, batchId: string): Promise<BatchView | undefined> =>
   inFarm(farmId, (scope) => batchViewOf(scope, batchId));
 
-/** A batch's events and revision only, for devices that look again every few seconds. */
+/**
+ * A batch's events and revision only, for devices that look again every few seconds: nothing but one indexed look while
+ * nothing happened since `known`.
+ */
 export const batchNews = (
   farmId: string,
   batchId: string,
-): Promise<{ revision: number; events: RecordedEvent[] } | undefined> =>
+  known?: number,
+): Promise<{ revision: number; events?: RecordedEvent[] } | undefined> =>
   inFarm(farmId, async (scope) => {
-    const batch = await batchById(scope, batchId);
-    return (
-      batch && { revision: batch.revision, events: (await eventsOf(scope, [batchId])).get(batchId) ?? [] }
-    );
+    const revision = await revisionOf(scope, batchId);
+    if (revision === undefined || revision === known)
+      return revision === undefined ? undefined : { revision };
+    return { revision, events: (await eventsOf(scope, [batchId])).get(batchId) ?? [] };
   });

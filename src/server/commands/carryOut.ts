@@ -130,10 +130,30 @@ async function attempt(
           'This lot is blocked: it does not go to people’s food. Calves, pigs, hens or soap can have it; ask before animals get milk under medicine.',
         field: 'lotId',
       };
-    if (sqlState(error) === '23505' && /lot_pkey/.test(String((error as Error).message)))
+    if (sqlState(error) === 'IM004')
+      return {
+        status: 'refused',
+        message:
+          'Some of this was used since: what was taken back or put right would leave a lot with less than nothing in it. Take that use back first.',
+        field: 'lotId',
+      };
+    if (
+      sqlState(error) === '23505' &&
+      /lot_pkey/.test(constraintOf(error) + String((error as Error).message))
+    )
       return { status: 'refused', message: 'This lot is there already.', field: 'lotId' };
-    if (sqlState(error) === '23505')
-      return { status: 'refused', message: 'That name is taken on this farm.', field: 'name' };
+    const taken = sqlState(error) === '23505' ? takenName(error) : undefined;
+    if (taken)
+      return {
+        status: 'refused',
+        message: `There is ${taken} of that name on this farm already.`,
+        field: 'name',
+      };
+    if (sqlState(error) === '23505' && /corrects_id/.test(constraintOf(error)))
+      return {
+        status: 'refused',
+        message: 'This was taken back already, by another press or another device.',
+      };
     if (failsAlways(error)) {
       // Sent again it would fail again, and everything behind it would wait for ever. It is kept among the commands.
       console.error(
@@ -148,4 +168,17 @@ async function attempt(
     }
     throw error;
   }
+}
+
+const constraintOf = (error: unknown): string => {
+  const original = (error as { parent?: { constraint?: unknown; detail?: unknown } }).parent;
+  return String(original?.constraint ?? '') + String(original?.detail ?? '');
+};
+
+/** What has the name that was wanted; undefined when it is not a name that is taken. */
+function takenName(error: unknown): string | undefined {
+  const constraint = constraintOf(error);
+  if (/animal/.test(constraint)) return 'an animal';
+  if (/vessel/.test(constraint)) return 'a vessel';
+  return /way/.test(constraint) ? 'a way of working' : undefined;
 }

@@ -1,9 +1,13 @@
+import { isDeepStrictEqual } from 'node:util';
 import * as v from 'valibot';
 import type { Breed } from '@/core/dairy/breeds';
 import { breedFat } from '@/core/dairy/breeds';
 import { readDate } from '@/core/keeping/civilDate';
-import { putAnimal } from '@/data/house/house';
+import { animalsOf, farmOf, putAnimal, putWithdrawal } from '@/data/house/house';
+import { milkOf } from '@/data/ledger/lineage';
 import { command } from '../commands/command';
+import { retell } from '../ledger/retell';
+import { localDate } from '../localDate';
 import { Refusal } from '../refusal';
 
 const breeds = Object.keys(breedFat) as [Breed, ...Breed[]];
@@ -23,6 +27,7 @@ export const putAnimalCommand = command({
     breed: v.picklist(breeds),
     calvedOn: v.optional(day, null),
     sharesWithCalf: v.optional(v.boolean(), false),
+    withdrawnFrom: v.optional(day, null),
     withdrawnUntil: v.optional(day, null),
     withdrawnReason: v.optional(
       v.nullable(v.pipe(v.string(), v.trim(), v.maxLength(120, 'at most 120 letters.'))),
@@ -30,15 +35,62 @@ export const putAnimalCommand = command({
     ),
     milked: v.optional(v.boolean(), true),
   }),
-  carryOut: async (scope, animal) => {
-    if (animal.calvedOn !== null) readDate(animal.calvedOn, 'calvedOn');
-    if (animal.withdrawnUntil !== null) readDate(animal.withdrawnUntil, 'withdrawnUntil');
-    if (animal.withdrawnUntil !== null && !animal.withdrawnReason)
+  carryOut: async (scope, given, sender) => {
+    const { withdrawnUntil } = given;
+    if (given.calvedOn !== null) readDate(given.calvedOn, 'calvedOn');
+    if (withdrawnUntil !== null) readDate(withdrawnUntil, 'withdrawnUntil');
+    if (withdrawnUntil !== null && !given.withdrawnReason)
       throw new Refusal('Say why the milk is withheld: the medicine, or the vet’s word.', 'withdrawnReason');
-    await putAnimal(scope, {
-      ...animal,
-      withdrawnReason: animal.withdrawnUntil === null ? null : animal.withdrawnReason,
+    const { timeZone } = await farmOf(scope);
+    const before = (await animalsOf(scope)).find(({ id }) => id === given.id);
+    // Without a first day it goes on as it was, or begins today.
+    const withdrawnFrom =
+      withdrawnUntil === null
+        ? null
+        : (given.withdrawnFrom ??
+          before?.withdrawnFrom ??
+          [localDate(sender.receivedAt, timeZone), withdrawnUntil].toSorted()[0]!);
+    if (withdrawnFrom !== null) readDate(withdrawnFrom, 'withdrawnFrom');
+    if (withdrawnFrom !== null && withdrawnFrom > withdrawnUntil!)
+      throw new Refusal(
+        `The withdrawal cannot end (${withdrawnUntil}) before it begins (${withdrawnFrom}).`,
+        'withdrawnUntil',
+      );
+    const animal = {
+      ...given,
+      withdrawnFrom,
+      withdrawnReason: withdrawnUntil === null ? null : given.withdrawnReason,
+    };
+    await putAnimal(scope, animal);
+    const then = spanOf(before);
+    const now = spanOf(animal);
+    if (isDeepStrictEqual(then, now)) return { animalId: animal.id, blocked: [] };
+    // A span that is over is history: what is entered next stands beside it.
+    const corrects = then && (!now || now.from <= then.until) ? then : undefined;
+    await putWithdrawal(scope, animal.id, now, corrects, {
+      commandId: sender.commandId,
+      at: sender.receivedAt,
     });
-    return { animalId: animal.id };
+    const touched = [corrects, now].filter((span) => span !== undefined);
+    const from = touched.map((span) => span.from).toSorted()[0];
+    const until = touched
+      .map((span) => span.until)
+      .toSorted()
+      .at(-1);
+    const milk = from && until ? await milkOf(scope, animal, from, until, timeZone) : [];
+    return { animalId: animal.id, blocked: await retell(scope, milk) };
   },
 });
+
+const spanOf = (
+  animal:
+    | { withdrawnFrom: string | null; withdrawnUntil: string | null; withdrawnReason: string | null }
+    | undefined,
+): { from: string; until: string; reason: string } | undefined =>
+  animal?.withdrawnUntil
+    ? {
+        from: animal.withdrawnFrom ?? animal.withdrawnUntil,
+        until: animal.withdrawnUntil,
+        reason: animal.withdrawnReason ?? 'medicine',
+      }
+    : undefined;

@@ -9,6 +9,7 @@ import type { LotDetails, StandingLot } from '@/data/ledger/standing';
 import { addLotEvents, changeLot, lotsById } from '@/data/ledger/standing';
 import type { Sender } from '../commands/command';
 import { Refusal } from '../refusal';
+import { retell } from './retell';
 
 /** A clock may run this far ahead of the house's before its time counts as the future, s. */
 const clockSlack = 300;
@@ -190,6 +191,7 @@ export async function move(
   },
 ): Promise<Record<string, string>> {
   const codes: Record<string, string> = {};
+  const poured: string[] = [];
   const { from, sources = [], into, to = [] } = entry;
   const parts = from.map(({ lot }) => lot);
   const by = { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt };
@@ -213,11 +215,11 @@ export async function move(
         'intoLotId',
       );
     const all = blendOf([lot, ...parts]);
-    await changeLot(scope, lotId, {
-      oldestAt: new Date(Math.min(all.oldestAt.getTime(), entry.at.getTime())),
-      ...(parts.length > 0 ? { treatment: all.treatment } : {}),
-      details: { ...lot.details, ...all.details },
-    });
+    // A spoon of culture brings its line, and makes nobody else's milk of it.
+    const { line } = all.details;
+    if (parts.every(({ kind }) => kind === 'culture')) all.details = line ? { line } : {};
+    await changeLot(scope, lotId, { details: { ...lot.details, ...all.details } });
+    poured.push(lotId);
   }
   const lines = [
     ...from.map(({ lot, mass, fat }) => ({ lot: lot.id, mass: -mass, fat: -fat })),
@@ -262,5 +264,7 @@ export async function move(
       ],
       by,
     );
+  // What was poured onto is what all of it is together: its treatment, its age, and whether it is for people.
+  await retell(scope, poured);
   return codes;
 }

@@ -1,17 +1,19 @@
 import * as v from 'valibot';
 import { positiveMass } from '@/core/calculation';
 import { id } from '@/core/churning/batchEvents';
+import { cultureFat, cultureWeighs } from '@/core/ripening/cultureLine';
 import { ripenPredict } from '@/core/ripening/ripenPredict';
 import type { SaidLotEvent } from '@/core/standing/lotEvents';
 import { saidLotEvent } from '@/core/standing/lotEvents';
 import { lotStory, vesselFactor } from '@/core/standing/lotStory';
 import { vesselShape } from '@/core/standing/places';
 import type { FarmScope } from '@/data/farmScope';
-import type { RecordedLotEvent, StandingLot } from '@/data/ledger/standing';
+import type { LotDetails, RecordedLotEvent, StandingLot } from '@/data/ledger/standing';
 import { addLotEvents, changeLot, lotEventsOf, lotsById, shownFactors } from '@/data/ledger/standing';
 import { command } from '../commands/command';
-import { draw, momentOf, move } from './move';
+import { draw, milligrams, momentOf, move } from './move';
 import { Refusal } from '../refusal';
+import { retell } from './retell';
 
 /**
  * Records what was done to a lot or seen of it: probe readings (which teach the vessel), where it stands, souring, looks,
@@ -36,36 +38,40 @@ export const recordLot = command({
     const before = (await lotEventsOf(scope, [lotId])).get(lotId) ?? [];
     const known = new Set(before.map((event) => event.id));
     const fresh = events.filter((event) => !known.has(event.id));
-    for (const event of fresh) await follow(scope, lot, event, culture, sender);
-    const told = await withFactors(scope, lot, before, fresh);
+    const lines = new Map<string, LotDetails['line']>();
+    for (const event of fresh) lines.set(event.id, await follow(scope, lot, event, culture, sender));
+    const told = (await withFactors(scope, lot, before, fresh)).map((event) => {
+      const line = lines.get(event.id);
+      return line ? { ...event, line } : event;
+    });
     await addLotEvents(scope, lotId, told, {
       device: sender.device,
       commandId: sender.commandId,
       recordedAt: sender.receivedAt,
     });
+    if (fresh.some(({ kind }) => kind === 'heated')) await retell(scope, [lotId]);
     return { lotId };
   },
 });
 
-/** What an event changes beside being remembered, and what is refused. */
+/** What an event changes beside being remembered, and what is refused. Returns the line of culture it brings in. */
 async function follow(
   scope: FarmScope,
   lot: StandingLot,
   event: SaidLotEvent,
   culture: { lotId: string; mass: number } | undefined,
   sender: Parameters<typeof momentOf>[1],
-): Promise<void> {
+): Promise<LotDetails['line']> {
   if (event.kind === 'heated') {
     if (event.how === 'pasteurised' && !pasteurises(event))
       throw new Refusal(
         `${event.celsius} °C for ${event.minutes} min does not pasteurise: 66 °C for 30 min or 75 °C for 15 s throughout are common figures; your local code decides.`,
         'celsius',
       );
-    await changeLot(scope, lot.id, { treatment: event.how === 'boiled' ? 'boiled' : 'pasteurised' });
   }
   if (event.kind === 'looked' && event.seen === 'thickAndTart')
     await changeLot(scope, lot.id, { ripened: true });
-  if (event.kind !== 'soured') return;
+  if (event.kind !== 'soured') return undefined;
   if (lot.kind === 'butter' || lot.kind === 'ghee' || lot.kind === 'culture')
     throw new Refusal(`${lot.kind === 'culture' ? 'A culture' : 'Butter'} is not soured.`, 'lotId');
   let line = lot.details.line;
@@ -80,6 +86,18 @@ async function follow(
       from: [drawn!],
       into: [{ lotId: lot.id, mass: drawn!.mass, fat: drawn!.fat, celsius: 8 }],
     });
+  } else if (event.dose !== undefined && event.culture !== undefined) {
+    // What was spooned in from a pot or a packet weighs what it weighs.
+    const mass = milligrams((event.dose * lot.mass) / (1 - event.dose));
+    const fat = milligrams(mass * cultureFat[event.culture]);
+    if (cultureWeighs[event.culture] && mass > 0)
+      await move(scope, sender, {
+        kind: 'poured',
+        at: momentOf(event.atSeconds, sender),
+        from: [],
+        sources: [{ account: 'culture', mass, fat }],
+        into: [{ lotId: lot.id, mass, fat, celsius: 8 }],
+      });
   }
   // The core refuses what cannot sour: natural souring of heated cream, a dose for wild flora.
   ripenPredict({
@@ -103,7 +121,9 @@ async function follow(
           kind: event.route,
           culture: event.culture ?? 'bought',
         });
-  await changeLot(scope, lot.id, { details: { ...lot.details, ...(kept ? { line: kept } : {}) } });
+  const poured = (await lotsById(scope, [lot.id])).get(lot.id)!;
+  await changeLot(scope, lot.id, { details: { ...poured.details, ...(kept ? { line: kept } : {}) } });
+  return kept;
 }
 
 /** Common code figures for cream of 10 % fat and more: 66 °C for 30 min or 75 °C for 15 s, and between them (handbook §7). */

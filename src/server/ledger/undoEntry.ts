@@ -2,11 +2,14 @@ import * as v from 'valibot';
 import { id } from '@/core/churning/batchEvents';
 import type { FarmScope } from '@/data/farmScope';
 import { counterEntry } from '@/data/ledger/ledger';
-import { entriesOfCommand } from '@/data/ledger/movements';
-import type { RecordedLotEvent } from '@/data/ledger/standing';
+import { standingEvents } from '@/core/standing/lotStory';
+import { holdCommand } from '@/data/commands/commands';
+import { entriesOfCommand, wasTakenBack } from '@/data/ledger/movements';
+import type { LotDetails, RecordedLotEvent } from '@/data/ledger/standing';
 import { addLotEvents, changeLot, lotEventsOf, lotEventsOfCommand, lotsById } from '@/data/ledger/standing';
 import { command } from '../commands/command';
 import { Refusal } from '../refusal';
+import { retell } from './retell';
 
 /**
  * Takes back what one command did: what it moved by counter-entries, as long as nothing of it was used since, and what
@@ -16,10 +19,19 @@ export const undoEntry = command({
   name: 'entry.undo',
   input: v.strictObject({ commandId: id }),
   carryOut: async (scope, { commandId }, sender) => {
+    const before = await holdCommand(scope, commandId);
+    if (before?.name.startsWith('batch.'))
+      throw new Refusal(
+        'That belongs to a batch: take it back on the churn, or on its page in the ledger.',
+        'commandId',
+      );
     const entries = await entriesOfCommand(scope, commandId);
     const said = await lotEventsOfCommand(scope, commandId);
-    if (entries.length === 0 && said.length === 0)
-      throw new Refusal('There is nothing left of this to take back.', 'commandId');
+    if (entries.length === 0 && said.length === 0) {
+      // Pressed twice, or on two devices at once: it is undone, and stays so.
+      if (before && (await wasTakenBack(scope, commandId))) return { entries: 0, already: true };
+      throw new Refusal('There is nothing of this to take back.', 'commandId');
+    }
     const ids = [...new Set([...entries.flatMap(({ lots }) => lots), ...said.map(({ lotId }) => lotId)])];
     await lotsById(scope, ids, true);
     for (const entry of entries.toReversed())
@@ -42,24 +54,23 @@ export const undoEntry = command({
       await addLotEvents(scope, lotId, [undone], by);
       await follow(scope, lotId, event);
     }
-    return { entries: entries.length + said.length };
+    await retell(scope, ids);
+    return { entries: entries.length + said.length, already: false };
   },
 });
 
-/** What a look or a heating had changed of the lot itself is as it was before. */
+/** What a look or a souring had changed of the lot itself is as it was before; what heating and pouring made of it is told again. */
 async function follow(scope: FarmScope, lotId: string, event: RecordedLotEvent): Promise<void> {
   const ripened = event.kind === 'looked' && event.seen === 'thickAndTart';
-  if (!ripened && event.kind !== 'heated') return;
-  const all = (await lotEventsOf(scope, [lotId])).get(lotId) ?? [];
-  const undone = new Set(all.flatMap((one) => (one.kind === 'undone' ? [one.eventId] : [])));
-  const standing = all.filter((one) => !undone.has(one.id));
+  if (!ripened && event.kind !== 'soured') return;
+  const standing = standingEvents((await lotEventsOf(scope, [lotId])).get(lotId) ?? []) as RecordedLotEvent[];
   if (ripened && !standing.some((one) => one.kind === 'looked' && one.seen === 'thickAndTart'))
     await changeLot(scope, lotId, { ripened: false });
-  if (event.kind === 'heated') {
-    const last = standing.findLast((one) => one.kind === 'heated');
-    // Only what was raw is offered to be heated.
-    await changeLot(scope, lotId, {
-      treatment: last?.kind !== 'heated' ? 'raw' : last.how === 'boiled' ? 'boiled' : 'pasteurised',
-    });
+  if (event.kind === 'soured') {
+    const lot = (await lotsById(scope, [lotId])).get(lotId)!;
+    const { line: _, ...details } = lot.details;
+    const last = standing.findLast((one) => one.kind === 'soured');
+    const line = (last as { line?: LotDetails['line'] } | undefined)?.line ?? lot.originLine;
+    await changeLot(scope, lotId, { details: { ...details, ...(line ? { line } : {}) } });
   }
 }

@@ -1,7 +1,7 @@
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import type { Phase } from '@/core/churning/batchStory';
 import type { BatchSummary } from '@/data/churning/batches';
-import { batchesOf } from '@/data/churning/batches';
+import { batchesOf, batchTotals } from '@/data/churning/batches';
 import { inFarm } from '@/data/farmScope';
 import type { HouseView } from '../house/views';
 import { houseViewOf } from '../house/views';
@@ -18,15 +18,18 @@ export interface LedgerRow {
 }
 
 export interface LedgerView extends HouseView {
+  /** The newest batches; `totals` are of every one. */
   rows: LedgerRow[];
+  totals: Awaited<ReturnType<typeof batchTotals>>;
 }
 
-export const ledgerView = (farmId: string): Promise<LedgerView> =>
+export const ledgerView = (farmId: string, most = 200): Promise<LedgerView> =>
   inFarm(farmId, async (scope) => {
     const house = await houseViewOf(scope);
-    const batches = await batchesOf(scope);
+    const batches = await batchesOf(scope, most);
     return {
       ...house,
+      totals: await batchTotals(scope),
       rows: batches.map(({ id, number, startedAt, facts, phase, breakMinutes, judged }) => ({
         id,
         number,

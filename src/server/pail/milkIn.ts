@@ -100,6 +100,15 @@ export const milkIn = command({
       details: {
         from: input.from,
         animalIds: input.animalIds,
+        milkedIds: milked.map(({ id: one }) => one),
+        names: milked.map(({ name }) => name),
+        treatment: input.treatment,
+        // A withdrawal is looked up whenever it is asked for; the first days after calving are known now.
+        block:
+          milkBlock(
+            milked.map((one) => ({ ...one, withdrawnUntil: null })),
+            day,
+          ) ?? null,
         amountTyped: input.amountTyped,
         celsius: input.celsius,
         strained: input.strained,

@@ -1,5 +1,5 @@
 import type { BatchFacts } from '@/core/churning/batchEvents';
-import { batchesOf, eventsOf } from '@/data/churning/batches';
+import { batchTotals, eventsOf, openBatches } from '@/data/churning/batches';
 import type { RecordedEvent } from '@/data/churning/batches';
 import { inFarm } from '@/data/farmScope';
 import { butterOnHand } from '@/data/ledger/ledger';
@@ -44,8 +44,7 @@ export interface TodayView extends PlanView, PailView {
 export const todayView = (farmId: string): Promise<TodayView> =>
   inFarm(farmId, async (scope) => {
     const plan = await planViewOf(scope);
-    const batches = await batchesOf(scope, 60);
-    const open = batches.filter((batch) => batch.phase !== 'packed' && batch.phase !== 'abandoned');
+    const open = await openBatches(scope);
     const events = await eventsOf(
       scope,
       open.map((batch) => batch.id),
@@ -66,6 +65,6 @@ export const todayView = (farmId: string): Promise<TodayView> =>
         ...rest,
         madeOn: localDate(madeAt, timeZone),
       })),
-      batches: batches.length,
+      batches: (await batchTotals(scope)).batches,
     };
   });

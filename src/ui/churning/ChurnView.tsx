@@ -5,9 +5,7 @@ import { clarities } from '@/core/churning/batchEvents';
 import type { MarkStage } from '@/core/churning/stages';
 import { markStages, stageSigns } from '@/core/churning/stages';
 import { elapsedAt } from '@/core/churning/batchStory';
-import { creamInChurn } from '@/core/churning/creamInChurn';
 import { lastAct } from '@/core/churning/lastAct';
-import { foresee } from '@/core/churning/foresee';
 import { fillLimit, isQuick, tools } from '@/core/churning/tools';
 import { churningCautions } from '@/core/keeping/cautions';
 import { clockText } from '@/core/quantities/formatQuantity';
@@ -34,6 +32,7 @@ import { PausePanel } from './PausePanel';
 import { PortionPanel } from './PortionPanel';
 import { inTheChurn, isDrained, stageByNow } from './stageNow';
 import { useBatch } from './useBatch';
+import { useForeseen } from './useForeseen';
 import { useKeys } from './useKeys';
 import { useLive } from './useLive';
 import { useScreenAwake } from './useScreenAwake';
@@ -72,14 +71,7 @@ export function ChurnView({ view }: { view: BatchView }) {
   const goingOn = story.loads.filter(({ phase }) => phase === 'churning' || phase === 'paused').length;
   // Loads side by side can be looked at in turn until the last of them has stopped.
   const beside = goingOn > 0 && story.loads.filter(({ begunAt }) => begunAt !== undefined).length > 1;
-  const foreseen = useMemo(
-    () =>
-      foresee(
-        { ...creamInChurn(facts), tool: story.tool, fill: (facts.creamVolume * share) / story.capacity },
-        view.pace,
-      ),
-    [facts, story.tool, story.capacity, share, view.pace],
-  );
+  const foreseen = useForeseen(facts, story, view.pace);
   const live = useLive(view, story, now);
   const window = liveWindow(foreseen, live);
   useScreenAwake(story.phase === 'churning');

@@ -200,6 +200,7 @@ function begunView({ input }: QueuedCommand, { farm }: KeptFrame, plan: PlanView
     pace: plan?.paces[facts.tool],
     churns: plan?.vessels.filter(({ kind }) => kind === 'churn') ?? [],
     ways: plan?.ways ?? [],
+    codes: {},
     moulds: plan?.vessels.filter(({ kind }) => kind === 'mould' || kind === 'tub') ?? [],
   };
 }

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import type { BatchStory } from '@/core/churning/batchStory';
-import { portionCode, portionKept } from '@/core/keeping/portionKept';
+import { portionCodes, portionKept } from '@/core/keeping/portionKept';
 import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../frame/FarmContext';
 import styles from './PortionPanel.module.css';
@@ -12,12 +12,12 @@ import { pieceWords } from './words';
 
 /** What is weighed so far; a finished portion may join an earlier one, or be put right. */
 export function Portions({
-  view: { number, facts },
+  view: { number, facts, codes },
   story,
   water,
   record,
 }: {
-  view: Pick<BatchView, 'number' | 'facts'>;
+  view: Pick<BatchView, 'number' | 'facts' | 'codes'>;
   story: BatchStory;
   /** Water in the butter as it is believed. */
   water: number;
@@ -26,6 +26,11 @@ export function Portions({
   const say = useSay();
   const packed = story.events.findLast(({ kind }) => kind === 'packed');
   const made = packed && say.dateOf(packed.atSeconds);
+  const named = portionCodes(
+    number,
+    story.portions.map(({ id }) => id),
+    new Map(Object.entries(codes)),
+  );
   return (
     <ul className={styles.portions}>
       {story.portions.map((portion, i) => (
@@ -38,7 +43,7 @@ export function Portions({
           </span>
           {made && (
             <span className={styles.dated}>
-              {number > 0 && <b>{portionCode(number, i, story.portions.length)}</b>} {portion.storage}, eat by{' '}
+              {number > 0 && <b>{named[i]}</b>} {portion.storage}, eat by{' '}
               <b>{say.day(portionKept(facts, story.washes.length > 0, portion, made).until, made)}</b>
             </span>
           )}

@@ -19,6 +19,7 @@ import { Portions } from './Portions';
 import { TasteCard } from './TasteCard';
 import type { LiveBatch } from './useBatch';
 import styles from './VerdictPanel.module.css';
+import { verdictWords } from './words';
 
 /** What the day came to: one sentence, the fat's trail, and every figure, each of which opens. */
 export function VerdictPanel({
@@ -38,9 +39,8 @@ export function VerdictPanel({
   inLedger?: boolean;
 }) {
   const say = useSay();
-  const judged = judgeBatch(view.facts, story, foreseen.buttermilkFat.mid);
-  if (!judged)
-    return <p>These figures leave no fat for the butter: check the cream, its fat and the buttermilk.</p>;
+  const judged = judgeBatch(view.facts, story);
+  if (!judged) return <p>No butter was weighed, so there is nothing to say of it yet.</p>;
   const within =
     Math.abs(judged.butterMass - judged.saltMass - foreseen.butter.mass) <= ninety * foreseen.butter.sd;
   const over =
@@ -51,18 +51,19 @@ export function VerdictPanel({
     <div className={styles.verdict}>
       <p className={styles.which}>Batch {view.number}</p>
       <h1>
-        {say.mass(judged.butterMass)} of butter:{' '}
-        {
-          { wet: 'still wet, most likely', plausible: 'good', suspect: 'some fat went missing' }[
-            judged.verdict
-          ]
-        }
-        .
+        {say.mass(judged.butterMass)} of butter: {verdictWords[judged.verdict]}.
       </h1>
       <p className={styles.meaning}>
-        {judged.meaning.replace(/\.$/, '')}
+        {say.words(judged.meaning).replace(/\.$/, '')}
         {over}. <strong>{judged.advice}</strong>
       </p>
+      {judged.findings
+        .filter(({ about }) => about === 'mass')
+        .map(({ says }) => (
+          <p key={says} className={styles.scale}>
+            {say.words(says)}
+          </p>
+        ))}
       {(judged.withAScale ?? judged.unsure) && (
         <p className={styles.scale}>{judged.withAScale ?? judged.unsure}</p>
       )}

@@ -1,9 +1,10 @@
 import type { BatchEvent } from '@/core/churning/batchEvents';
 import { batchStory } from '@/core/churning/batchStory';
 import { foresee } from '@/core/churning/foresee';
+import { someCream } from '@/core/testing/someCream';
 import { nextWords } from './nextWords';
 
-const cream = { mass: 1400, massSd: 14, fat: 0.36, fatSd: 0.01, temperature: 14, ripened: false, homogenised: false, hardness: 0, tool: 'standMixer', fill: 0.3 } as const; // prettier-ignore
+const cream = someCream;
 const say = { temperature: (celsius: number) => `${Math.round(celsius)} °C` } as Parameters<
   typeof nextWords
 >[4];

@@ -1,6 +1,7 @@
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import { usualButterFat } from '@/core/churning/expectedButter';
 import type { BatchStory } from '@/core/churning/batchStory';
+import { loadContents } from '@/core/churning/liveChurn';
 import type { Stage } from '@/core/churning/stages';
 import { stages } from '@/core/churning/stages';
 
@@ -47,8 +48,10 @@ export function inTheChurn(
   facts: BatchFacts,
   stage: Stage = stageNow(story),
 ): { fill: number; fat: number; stage: Stage } {
-  const fill = (facts.creamVolume * story.loads[story.load - 1]!.share) / story.capacity;
-  if (isDrained(story))
-    return { fill: (fill * facts.creamFat) / usualButterFat, fat: usualButterFat, stage: 'mass' };
-  return { fill, fat: facts.creamFat, stage };
+  const { fill, fat } = loadContents(facts, story) ?? {
+    fill: (facts.creamVolume * story.loads[story.load - 1]!.share) / story.capacity,
+    fat: facts.creamFat,
+  };
+  if (isDrained(story)) return { fill: (fill * fat) / usualButterFat, fat: usualButterFat, stage: 'mass' };
+  return { fill, fat, stage };
 }

@@ -1,3 +1,4 @@
+import type { BatchVerdict } from '@/core/balancing/judgeBatch';
 import type {
   EventOf,
   Feed,
@@ -102,4 +103,12 @@ export const tasteWords: Record<Taste, string> = {
   bitter: 'Bitter',
   cheesy: 'Cheesy',
   feed: 'Of feed',
+};
+
+/** What a batch came to, in the words its page and its row in the ledger share. */
+export const verdictWords: Record<BatchVerdict, string> = {
+  wet: 'still wet, most likely',
+  plausible: 'good',
+  suspect: 'some fat went missing',
+  contradicts: 'the figures do not add up',
 };

@@ -22,6 +22,7 @@ const fresh = (): Animal => ({
   breed: 'mixed',
   calvedOn: null,
   sharesWithCalf: false,
+  withdrawnFrom: null,
   withdrawnUntil: null,
   withdrawnReason: null,
   milked: true,
@@ -64,7 +65,7 @@ export function Animals({ animals, today }: { animals: readonly Animal[]; today:
         </ul>
       )}
       {editing ? (
-        <EditAnimal key={editing.id} animal={editing} onDone={() => setEditing(undefined)} />
+        <EditAnimal today={today} key={editing.id} animal={editing} onDone={() => setEditing(undefined)} />
       ) : (
         <div>
           <Button variant="outlined" onClick={() => setEditing(fresh())}>
@@ -76,7 +77,7 @@ export function Animals({ animals, today }: { animals: readonly Animal[]; today:
   );
 }
 
-function EditAnimal({ animal, onDone }: { animal: Animal; onDone: () => void }) {
+function EditAnimal({ animal, today, onDone }: { animal: Animal; today: string; onDone: () => void }) {
   const { act, refused, busy } = useAct();
   const [draft, setDraft] = useState(animal);
   const change = (part: Partial<Animal>) => setDraft((before) => ({ ...before, ...part }));
@@ -112,6 +113,17 @@ function EditAnimal({ animal, onDone }: { animal: Animal; onDone: () => void }) 
           helperText="after medicine, as the label or the vet says"
           slotProps={{ inputLabel: { shrink: true } }}
         />
+        {draft.withdrawnUntil && (
+          <TextField
+            type="date"
+            label="Withheld from"
+            value={draft.withdrawnFrom ?? today}
+            onChange={(event) => change({ withdrawnFrom: event.target.value || null })}
+            error={refused?.field === 'withdrawnFrom'}
+            helperText="what was made of her milk since then is kept from people too"
+            slotProps={{ inputLabel: { shrink: true } }}
+          />
+        )}
         {draft.withdrawnUntil && (
           <TextField
             label="Because of"

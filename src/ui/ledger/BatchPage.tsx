@@ -2,16 +2,14 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import { useMemo } from 'react';
 import { elapsedAt } from '@/core/churning/batchStory';
-import { creamInChurn } from '@/core/churning/creamInChurn';
-import { foresee } from '@/core/churning/foresee';
 import { tools } from '@/core/churning/tools';
 import { fatMethods } from '@/core/dairy/creamFat';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { BatchView } from '@/server/churning/views';
 import { ChurnStrip } from '../churning/strip/ChurnStrip';
 import { useBatch } from '../churning/useBatch';
+import { useForeseen } from '../churning/useForeseen';
 import { VerdictPanel } from '../churning/VerdictPanel';
 import { WhatHappened } from '../churning/WhatHappened';
 import { phaseWords } from '../churning/words';
@@ -23,7 +21,7 @@ export function BatchPage({ view }: { view: BatchView }) {
   const say = useSay();
   const { facts, pace } = view;
   const { story, unsent, record } = useBatch(view);
-  const foreseen = useMemo(() => foresee(creamInChurn(facts), pace), [facts, pace]);
+  const foreseen = useForeseen(facts, story, pace);
   const packed = story.events.findLast((event) => event.kind === 'packed');
   const elapsed =
     story.clock.runningSince === undefined

@@ -2,33 +2,27 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import type { Verdict } from '@/core/balancing/churnBalance';
 import { tools } from '@/core/churning/tools';
 import { spokenFraction, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { LedgerView } from '@/server/ledger/views';
 import { useSay } from '../frame/FarmContext';
-import { phaseWords } from '../churning/words';
+import { phaseWords, verdictWords } from '../churning/words';
+import { Quiet } from '../theme/Enamel';
 import { FatBars } from './FatBars';
 import styles from './Ledger.module.css';
-
-const verdictWords: Record<Verdict, string> = { wet: 'wet', plausible: 'good', suspect: 'fat missing' };
 
 /** Every batch with the figures that matter; the sentence and the picture first. */
 export function Ledger({ view }: { view: LedgerView }) {
   const say = useSay();
   const { rows } = view;
-  const judged = rows.flatMap((row) => (row.judged ? [row.judged] : []));
-  const good = judged.filter((one) => one.verdict === 'plausible').length;
-  const fatIn = judged.reduce((sum, one) => sum + one.fatIn, 0);
-  const fatOut = judged.reduce((sum, one) => sum + one.fatToButter, 0);
-  const butter = judged.reduce((sum, one) => sum + one.butterMass, 0);
+  const { judged, good, butterMass, fatIn, fatToButter, batches } = view.totals;
   return (
     <div className={styles.ledger}>
       <section className={styles.head}>
         <h1>
-          {judged.length === 0
+          {judged === 0
             ? 'The ledger is empty until the first butter is packed.'
-            : `${judged.length === 1 ? 'One batch' : `${judged.length} batches`} made ${say.mass(butter)} of butter; ${text(spokenFraction(fatOut / fatIn, 0))} of the fat reached it${judged.length > 1 ? `, and ${good} came out good` : ''}.`}
+            : `${judged === 1 ? 'One batch' : `${judged} batches`} made ${say.mass(butterMass)} of butter; ${text(spokenFraction(Math.min(1, fatToButter / fatIn), 0))} of the fat reached it${judged > 1 ? `, and ${good} came out good` : ''}.`}
         </h1>
         <Button
           component={Link}
@@ -39,7 +33,13 @@ export function Ledger({ view }: { view: LedgerView }) {
           {rows.length > 0 ? 'Churn as last time' : 'Start with cream'}
         </Button>
       </section>
-      {judged.length > 0 && <FatBars rows={rows} />}
+      {judged > 0 && <FatBars rows={rows} />}
+      {rows.length < batches && (
+        <Quiet>
+          Its newest {rows.length} batches; the figures above are of all {batches}.{' '}
+          <Link href="/ledger?all=1">Show every one</Link>
+        </Quiet>
+      )}
       {rows.length > 0 && (
         <div className={styles.scroll} tabIndex={0} role="region" aria-label="Every batch">
           <table className={styles.table}>
@@ -50,7 +50,7 @@ export function Ledger({ view }: { view: LedgerView }) {
                 <th scope="col">Churned in</th>
                 <th scope="col">Broke after</th>
                 <th scope="col">Butter</th>
-                <th scope="col">Implied fat</th>
+                <th scope="col">Fat</th>
                 <th scope="col">Efficiency</th>
                 <th scope="col">Verdict</th>
               </tr>
@@ -78,7 +78,7 @@ export function Ledger({ view }: { view: LedgerView }) {
                   <td>
                     {figures ? say.mass(figures.butterMass) : <em>{phaseWords[phase].toLowerCase()}</em>}
                   </td>
-                  <td>{figures ? text(spokenFraction(figures.impliedButterFat)) : '–'}</td>
+                  <td>{figures ? text(spokenFraction(figures.composition.fat)) : '–'}</td>
                   <td>{figures ? text(spokenFraction(figures.churnEfficiency)) : '–'}</td>
                   <td>
                     {figures ? (

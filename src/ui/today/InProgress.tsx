@@ -4,8 +4,6 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useMemo } from 'react';
 import { batchStory, elapsedAt } from '@/core/churning/batchStory';
-import { creamInChurn } from '@/core/churning/creamInChurn';
-import { foresee } from '@/core/churning/foresee';
 import { fillLimit, tools } from '@/core/churning/tools';
 import { clockText } from '@/core/quantities/formatQuantity';
 import type { TodayView } from '@/server/today/views';
@@ -16,6 +14,7 @@ import { CreamDrawing } from '../vessel/CreamDrawing';
 import { inTheChurn } from '../churning/stageNow';
 import { ChurnStrip } from '../churning/strip/ChurnStrip';
 import { liveWindow } from '../churning/liveWindow';
+import { useForeseen } from '../churning/useForeseen';
 import { useLive } from '../churning/useLive';
 import { nextWords } from '../churning/nextWords';
 import { phaseWords } from '../churning/words';
@@ -27,7 +26,7 @@ export function InProgress({ batch }: { batch: TodayView['inProgress'][number] }
   const now = useNow(1000);
   const { facts, number, id, events, pace } = batch;
   const story = useMemo(() => batchStory(facts, events), [facts, events]);
-  const foreseen = useMemo(() => foresee(creamInChurn(facts), pace), [facts, pace]);
+  const foreseen = useForeseen(facts, story, pace);
   const window = liveWindow(foreseen, useLive(batch, story, now));
   const elapsed = elapsedAt(story.clock, now);
   return (

@@ -4,10 +4,14 @@ import { theFarmId } from '@/server/house/theFarm';
 /** What happened to a batch so far. 204 when it stands where the asker says it does. */
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   try {
-    const news = await batchNews(await theFarmId(), (await params).id);
+    const known = new URL(request.url).searchParams.get('revision');
+    const news = await batchNews(
+      await theFarmId(),
+      (await params).id,
+      known !== null && /^\d{1,9}$/.test(known) ? Number(known) : undefined,
+    );
     if (!news) return Response.json({ error: { message: 'There is no such batch.' } }, { status: 404 });
-    if (new URL(request.url).searchParams.get('revision') === String(news.revision))
-      return new Response(null, { status: 204 });
+    if (!news.events) return new Response(null, { status: 204 });
     return Response.json(news, { headers: { 'cache-control': 'no-store' } });
   } catch {
     return Response.json({ error: { message: 'The house does not answer just now.' } }, { status: 503 });
