@@ -9,7 +9,9 @@ export interface JarLabel {
   /** Short lines under it: amount, date, treatment. */
   lines: readonly string[];
   /** Said large and boxed when it is not for people, with the reason if there is one. */
-  notForDrinking: { reason: string | undefined } | undefined;
+  notForDrinking?: { reason: string | undefined } | undefined;
+  /** Why a piece of butter is eaten by nobody: said large and boxed. */
+  notForPeople?: string | undefined;
   /** Allergens, said at the foot when it is for people. */
   contains?: string;
   made: Date;
@@ -26,6 +28,7 @@ export async function jarLabel({
   code,
   lines,
   notForDrinking,
+  notForPeople,
   contains = 'Contains milk.',
   made,
 }: JarLabel): Promise<Uint8Array> {
@@ -47,8 +50,8 @@ export async function jarLabel({
   };
   write(`${what} ${code}`, height - points(12), bold, 22);
   lines.slice(0, 4).forEach((line, i) => write(line, height - points(19 + 6 * i), plain, 11));
-  if (notForDrinking) {
-    const reason = notForDrinking.reason;
+  if (notForDrinking || notForPeople) {
+    const reason = notForPeople ?? notForDrinking?.reason;
     page.drawRectangle({
       x: margin / 2,
       y: margin / 2,
@@ -57,7 +60,7 @@ export async function jarLabel({
       borderWidth: 2.5,
       borderColor: rgb(0, 0, 0),
     });
-    write('NOT FOR DRINKING', points(reason ? 12 : 6), bold, 24);
+    write(notForPeople ? 'NOT TO BE EATEN' : 'NOT FOR DRINKING', points(reason ? 12 : 6), bold, 24);
     if (reason) write(reason, points(5.5), plain, 10);
   } else write(contains, points(5), plain, 10);
   return file.save();

@@ -66,7 +66,8 @@ export function churnedLines(
   });
   return [...lines, { account: 'unaccounted' as const, mass: -left.mass, fat: -left.fat }].map((line) => ({
     ...line,
-    mass: line.mass / 1000,
-    fat: line.fat / 1000,
+    // Plus nothing: there is no minus nought in a ledger.
+    mass: line.mass / 1000 + 0,
+    fat: line.fat / 1000 + 0,
   }));
 }

@@ -1,4 +1,5 @@
 import type { Caution } from '../keeping/cautions';
+import type { Purpose } from '../standing/judgeLot';
 
 /** Named uses milk, cream, skim and buttermilk can go to; the ledger’s accounts carry the same names. */
 export const uses = [
@@ -18,6 +19,15 @@ export type Use = (typeof uses)[number];
 
 const people: ReadonlySet<Use> = new Set<Use>(['drunk', 'baked', 'yoghurt', 'curd', 'sold']);
 const animals: ReadonlySet<Use> = new Set<Use>(['pigs', 'hens', 'calves']);
+
+/** What each use that feeds people asks of what goes there; the others feed nobody. */
+export const purposeOf: Partial<Record<Use, Purpose>> = {
+  drunk: 'drink',
+  baked: 'heat',
+  yoghurt: 'heat',
+  curd: 'heat',
+  sold: 'sell',
+};
 
 /** Whether it may go there: what is kept from people’s food is offered to no use that feeds them (handbook §6.14). */
 export const mayGoTo = (use: Use, blocked: boolean): boolean => !blocked || !people.has(use);

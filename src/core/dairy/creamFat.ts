@@ -32,8 +32,10 @@ export const usualCreams = [
 
 /** Richest cream that occurs, mass fraction: past this it is plastic cream or butter (engineering estimate). */
 export const richestCream = 0.6;
-/** Leanest cream that will churn at all, mass fraction (handbook §5). */
-export const leanestChurnable = 0.22;
+/** Leaner than this it is milk or light cream, and no churn breaks it, mass fraction (docs/models.md, Churning: stuck under 15 %). */
+export const leanestChurnable = 0.1;
+/** Under this it is thin: what a ladle takes off a jar. It churns slowly, and is churned all the same (handbook §3). */
+export const thinCream = 0.25;
 
 /**
  * Cream fat by breed: the breed's milk fat, times what cream from a separator is to milk (38 % from 4.0 %, handbook

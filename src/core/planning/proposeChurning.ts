@@ -13,6 +13,8 @@ export interface RestingCream {
   souring: boolean;
   frozen: boolean;
   blocked: boolean;
+  /** Why it may not be churned, as it is judged. */
+  mayNot?: string | undefined;
   /** Kept apart for whipping, or for the table. */
   keptApart: boolean;
 }
@@ -34,7 +36,8 @@ export function proposeChurning(
   const ready = creams
     .toSorted((a, b) => b.ageHours - a.ageHours)
     .filter((cream) => {
-      if (cream.blocked) leave(cream.id, 'kept from people’s food');
+      if (cream.mayNot !== undefined) leave(cream.id, cream.mayNot);
+      else if (cream.blocked) leave(cream.id, 'kept from people’s food');
       else if (cream.ageHours > keepsUntil({ kind: 'cream', raw: cream.raw }) && !cream.ripened)
         leave(cream.id, 'too old');
       else if (cream.frozen) leave(cream.id, 'frozen');

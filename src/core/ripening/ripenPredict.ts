@@ -5,6 +5,7 @@ import { estimateSchema, predictedEntries, ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
 import { renewAfter } from './cultureLine';
+import { cultureHarm, safetyLimit } from './safetyClock';
 import type { Culture, Spell } from './ripenCream';
 import { hoursToPh, mesophilic, ripenCream, wild, yoghurt } from './ripenCream';
 
@@ -92,16 +93,13 @@ export interface Ripening extends Predicted {
 const livelySpread = 0.15;
 const wildSpread = 1;
 const phMeter = 0.1;
+/** pH at which the acid keeps cream (handbook §7). */
+const safePh = 5;
 /** pH at which cream is thick and tart, and how sharply people see it (engineering estimates). */
 const thickAt = 5.05;
 const thickWidth = 0.12;
 /** What a line loses of its liveliness each generation (engineering estimate). */
 const tiring = 0.02;
-/** Natural souring stops at this age, and so does everything left at room temperature twice as long as foreseen (handbook §7), hours. */
-const naturalStops = 72;
-const leastDiscard = 24;
-/** However slowly it was meant to sour, it does not go on longer than raw cream keeps (engineering estimate, conservative), hours. */
-const mostDiscard = 96;
 const usualDose = { mesophilic: 0.02, yoghurt: 0.03, both: 0.03, natural: 0.02 } as const;
 const mostHours = 400;
 const grid = 21;
@@ -165,26 +163,26 @@ export function ripenPredict(input: RipenInput): Ripening {
   );
   // The mean of the curves is no curve: the likeliest way is shown.
   const likeliest = ways[weights.indexOf(Math.max(...weights))]!;
-  // The limit is set by what was foreseen at the start: a slow sour does not earn itself more time.
-  const foreseen = quantiles(
-    ways.map(({ ready: at }) => at ?? mostHours),
-    ways.map(({ logPrior }) => Math.exp(logPrior)),
-  ).mid;
-  const discardAfterHours = natural
-    ? naturalStops
-    : Math.min(mostDiscard, Math.max(leastDiscard, 2 * foreseen));
-  const thick = input.readings.some((one) => one.kind === 'thickAndTart' && one.seen);
-  const reached = thick || phNow.mid <= input.readyPh;
+  const discardAfterHours = safetyLimit(input.route, spells);
+  // Only what was seen in time keeps it; nothing that is foreseen counts as seen.
+  const seen = seenInTime(input, discardAfterHours);
+  const past = !seen && input.elapsedHours > discardAfterHours;
+  const reached = seen || (!past && phNow.mid <= input.readyPh);
+  const inTime = ready && Number.isFinite(ready.high) && ready.mid <= discardAfterHours;
   return {
-    ...(ready && Number.isFinite(ready.high) ? { readyHours: ready } : {}),
+    ...(inTime ? { readyHours: { ...ready, high: Math.min(ready.high, discardAfterHours) } } : {}),
     phNow,
     discardAfterHours,
-    state: !reached && input.elapsedHours > discardAfterHours ? 'discard' : reached ? 'ready' : 'souring',
+    state: past ? 'discard' : reached ? 'ready' : 'souring',
     curve: likeliest.moments.filter((_, i) => i % Math.ceil(likeliest.moments.length / 200) === 0),
     reasons: ranked(ripenReasons(input, start)),
-    cautions: ripenCautions(input, discardAfterHours, reached),
+    cautions: ripenCautions(input, discardAfterHours, seen),
   };
 }
+
+/** Thick and tart, or at pH 5.0 and under, as somebody saw before the limit. */
+const seenInTime = ({ readings }: RipenInput, limit: number): boolean =>
+  readings.some((one) => one.atHours <= limit && (one.kind === 'ph' ? one.ph <= safePh : one.seen));
 
 function refuse({ route, treatment, culture, dose: given }: RipenInput): void {
   if (route === 'natural' && treatment !== 'raw')
@@ -294,7 +292,7 @@ function ripenCautions(input: RipenInput, discardAfter: number, reached: boolean
           {
             key: 'discard',
             level: input.elapsedHours > discardAfter ? ('danger' as const) : ('caution' as const),
-            says: `Not thick and tart after ${Math.round(discardAfter)} h: discard it, do not wait on. A slow sour can hold a toxin that no heat destroys and nobody tastes.`,
+            says: `${input.elapsedHours > discardAfter ? `Its limit of ${Math.round(discardAfter)} h is past` : `Not thick and tart after ${Math.round(discardAfter)} h`}: discard it, do not wait on. A slow sour can hold a toxin that no heat destroys and nobody tastes.`,
           },
         ]),
     {
@@ -303,6 +301,16 @@ function ripenCautions(input: RipenInput, discardAfter: number, reached: boolean
       says: 'Clean vessel, loose cover. Mould, pink or orange, gas or a foul smell: discard, do not taste.',
     },
   ];
+  const harm = cultureHarm(input.route, input.temperatures.at(-1)!.celsius);
+  if (harm)
+    cautions.push({
+      key: 'harm',
+      level: 'danger',
+      says:
+        harm === 'killed'
+          ? 'So hot the culture is killed: cool it, and begin again with fresh culture.'
+          : 'So warm this culture fails: cool it; the time it may take goes on.',
+    });
   if (input.treatment === 'raw')
     cautions.push({
       key: 'raw',

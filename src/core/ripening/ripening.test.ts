@@ -85,9 +85,12 @@ describe('when it is ready', () => {
     expect(of('both')).toBeLessThan(Math.max(of('mesophilic'), of('yoghurt')));
   });
 
-  it('is discarded when it is not thick and tart by twice the time, and never before a day', () => {
+  it('is discarded when it is not thick and tart by twice the standard time, at room temperature never before a day', () => {
     expect(predict({}).discardAfterHours).toBeGreaterThan(31);
-    expect(predict({ temperatures: [{ hours: 1, celsius: 30 }] }).discardAfterHours).toBe(24);
+    expect(predict({ temperatures: [{ hours: 1, celsius: 24 }] }).discardAfterHours).toBeGreaterThanOrEqual(
+      24,
+    );
+    expect(predict({ temperatures: [{ hours: 1, celsius: 30 }] }).discardAfterHours).toBeCloseTo(21, 0);
     const failed = predict({
       elapsedHours: 40,
       readings: [{ kind: 'ph', atHours: 39, ph: 6.4 }, { kind: 'ph', atHours: 30, ph: 6.5 }, { kind: 'thickAndTart', atHours: 39, seen: false }],
@@ -111,5 +114,65 @@ describe('when it is ready', () => {
     const old = predict({ generation: 9 });
     expect(old.cautions.map(({ key }) => key)).toContain('renew');
     expect(old.readyHours!.mid).toBeGreaterThan(predict({}).readyHours!.mid);
+  });
+});
+
+describe('the safety clock', () => {
+  const limit = (change: Parameters<typeof predict>[0]) => predict(change).discardAfterHours;
+
+  it('is lengthened by nothing that makes a sour slow', () => {
+    const usual = limit({});
+    expect(limit({ dose: 0.0001 })).toBe(usual);
+    expect(limit({ generation: 50 })).toBe(usual);
+    for (const celsius of [8, 12, 16, 35, 38, 42])
+      expect(limit({ temperatures: [{ hours: 1, celsius }] })).toBeLessThanOrEqual(48);
+    expect(
+      limit({ route: 'yoghurt', dose: 0.03, temperatures: [{ hours: 1, celsius: 19 }] }),
+    ).toBeLessThanOrEqual(48);
+    expect(limit({ readings: [{ kind: 'ph', atHours: 10, ph: 6.5 }], elapsedHours: 10 })).toBe(usual);
+  });
+
+  it('is shorter for raw cream by itself the warmer it is, and three days at most', () => {
+    const natural = (celsius: number) =>
+      limit({ route: 'natural', dose: undefined, treatment: 'raw', temperatures: [{ hours: 1, celsius }] });
+    expect(natural(21)).toBe(72);
+    expect(natural(24)).toBe(72);
+    expect(natural(30)).toBeLessThan(45);
+    expect(natural(37)).toBeLessThan(24);
+  });
+
+  it('past it only what was seen before counts: nothing foreseen, nothing seen later, and no “not yet”', () => {
+    const at = (elapsedHours: number, readings: object[] = []) =>
+      predict({ elapsedHours, readings }).state;
+    expect(at(20)).toBe('ready');
+    expect(at(40)).toBe('discard');
+    expect(at(400)).toBe('discard');
+    expect(at(40, [{ kind: 'thickAndTart', atHours: 18, seen: true }])).toBe('ready');
+    expect(at(40, [{ kind: 'ph', atHours: 18, ph: 4.9 }])).toBe('ready');
+    expect(at(40, [{ kind: 'thickAndTart', atHours: 39, seen: true }])).toBe('discard');
+    expect(at(40, [{ kind: 'thickAndTart', atHours: 39, seen: false }])).toBe('discard');
+    expect(at(40, [{ kind: 'ph', atHours: 20, ph: 5.4 }])).toBe('discard');
+  });
+
+  it('runs by degree-hours: cold hours use up little of it, and no window ends after it', () => {
+    const chilled = limit({ temperatures: [{ hours: 10, celsius: 21 }, { hours: 30, celsius: 5 }, { hours: 1, celsius: 21 }] }); // prettier-ignore
+    expect(chilled).toBeGreaterThan(limit({}) + 15);
+    for (const celsius of [18, 21, 24, 28]) {
+      const { readyHours, discardAfterHours } = predict({
+        dose: 0.003,
+        temperatures: [{ hours: 1, celsius }],
+      });
+      if (readyHours) expect(readyHours.high).toBeLessThanOrEqual(discardAfterHours);
+    }
+  });
+
+  it('says when warmth fails or kills the culture', () => {
+    const keys = (route: 'mesophilic' | 'yoghurt', celsius: number) =>
+      predict({ route, temperatures: [{ hours: 1, celsius }] }).cautions.find(({ key }) => key === 'harm')
+        ?.says;
+    expect(keys('mesophilic', 30)).toBeUndefined();
+    expect(keys('mesophilic', 36)).toMatch(/fails/);
+    expect(keys('yoghurt', 49)).toMatch(/fails/);
+    expect(keys('yoghurt', 60)).toMatch(/killed/);
   });
 });

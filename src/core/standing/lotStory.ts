@@ -2,6 +2,8 @@ import { creamDensity } from '../dairy/creamDensity';
 import { heatCapacity } from '../dairy/heatCapacity';
 import type { Spell } from '../ripening/ripenCream';
 import type { RipenInput } from '../ripening/ripenPredict';
+import { cultureHarm, safetyHours } from '../ripening/safetyClock';
+import { freezesAt, warmedBy } from '../tempering/freezing';
 import { lotsMix } from '../tempering/lotsMix';
 import { transfer } from '../tempering/temperPlan';
 import type { LotEvent, Look } from './lotEvents';
@@ -38,6 +40,14 @@ export interface Souring {
   spells: Spell[];
   elapsedHours: number;
   readings: RipenInput['readings'];
+  /** Share of the time it may take that is used up, on the safety clock ({@link safetyHours}). */
+  used: number;
+  /** When its limit was reached, s; undefined while it is ahead. */
+  limitSeconds: number | undefined;
+  /** Thick and tart, or at pH 5.0 and under, as somebody saw before the limit: only that keeps it. */
+  seenInTime: boolean;
+  /** The culture failed or was killed by warmth on the way. */
+  harmed: 'failing' | 'killed' | undefined;
 }
 
 export interface LotStory {
@@ -53,8 +63,16 @@ export interface LotStory {
   tempering:
     { to: number; readyAtSeconds: number | undefined; from: number; sinceSeconds: number } | undefined;
   frozen: 'frozen' | 'thawing' | undefined;
+  /** Hours it was frozen hard: the clock of what keeps cold stood. */
+  frozenHours: number;
   /** Hours out of the cold since it was last cold, unsoured: over 10 °C, or over 5 °C in a place that does not chill it. */
   warmHours: number;
+  /** Share of the time that raw milk and cream may stand warm and unsoured before it is discarded: standing out is souring by itself. */
+  rawUsed: number;
+  /** When that share was used up, s. */
+  rawLimitSeconds: number | undefined;
+  /** When it was out too long for what was heated, s. */
+  warmTooLongSeconds: number | undefined;
   /** Heated, cold once, and unsoured out of the cold for longer than is safe, whatever was done since. */
   warmTooLong: boolean;
   /** Hours from the first drop until it was at 10 °C; undefined while it is warmer. */
@@ -84,9 +102,14 @@ export const discardAfterHours = 4;
 const coolTo = 10;
 /** A place colder than this chills what stands in it: the clock of warm hours waits (handbook §7, “then churn or chill”), °C. */
 const chillsBelow = 7;
-/** Cream through and through frozen, and thawed again (engineering estimates), s. */
-const freezing = 12 * 3600;
-const thawing = 24 * 3600;
+/** Frozen hard, °C; between here and the freezing point it is freezing or thawing (engineering estimate). */
+const frozenHard = -2;
+/** So near its surroundings nothing changes any more, K: a lot that stood half a year costs what a fresh one does. */
+const settledWithin = 0.05;
+/** Colder than this hardly anything grows (handbook §7), °C. */
+const growsFrom = 7;
+/** pH at which the acid keeps cream (handbook §7). */
+const safePh = 5;
 /** A reading nearer than this to its surroundings says little of how heat passes, K. */
 const tellsFrom = 3;
 
@@ -117,8 +140,12 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
     placedAtSeconds: first.atSeconds,
     tempering: undefined,
     frozen: undefined,
+    frozenHours: 0,
     warmHours: 0,
     warmTooLong: false,
+    warmTooLongSeconds: undefined,
+    rawUsed: 0,
+    rawLimitSeconds: undefined,
     hoursTo10: first.celsius <= coolTo ? 0 : undefined,
     souring: undefined,
     soured: lot.ripened,
@@ -134,35 +161,59 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
   let { mass, fat } = first;
   let at = first.atSeconds;
   let since = { atSeconds: at, celsius: first.celsius };
+  const heats = events.some(({ kind }) => kind === 'heated');
+  // What was heated on the way was raw before.
+  let raw = heats || lot.treatment === 'raw';
   const cold = { since: undefined as number | undefined, once: false, outHours: 0 };
   const advance = (to: number) => {
     const conduct = lot.vesselFactor;
     while (at < to - 1e-6) {
-      const seconds = Math.min(step, to - at);
-      story.celsius = after(story.celsius, story, mass, fat, lot, seconds, conduct);
+      const settled = Math.abs(story.celsius - story.around) < settledWithin;
+      const seconds = settled ? to - at : Math.min(step, to - at);
+      if (!settled) story.celsius = after(story.celsius, story, mass, fat, lot, seconds, conduct);
       at += seconds;
+      const hours = seconds / 3600;
+      if (story.celsius <= frozenHard) story.frozenHours += hours;
       const warm = story.celsius > warmFrom + 0.5;
       if (warm && (story.around > chillsBelow || story.celsius > coolTo)) {
-        story.warmHours += seconds / 3600;
+        story.warmHours += hours;
         cold.since = undefined;
-        if (cold.once && !story.souring && !story.soured) cold.outHours += seconds / 3600;
+        if (cold.once && !story.souring && !story.soured) cold.outHours += hours;
         // Cold undoes no toxin: what stood out too long stays so. Raw cream that stands out sours, on its own clock.
-        if (cold.outHours > discardAfterHours && lot.treatment !== 'raw') story.warmTooLong = true;
+        if (cold.outHours > discardAfterHours && !raw) {
+          story.warmTooLong = true;
+          story.warmTooLongSeconds ??= at - 3600 * (cold.outHours - discardAfterHours);
+        }
       } else if (!warm) {
         cold.once = true;
-        cold.since ??= at;
+        cold.since ??= at - seconds;
         // Two hours cold start the clocks again.
         if (at - cold.since > 2 * 3600) {
           cold.outHours = 0;
           story.warmHours = 0;
         }
       }
+      if (raw && !story.soured && !story.souring && story.celsius >= growsFrom) {
+        const used = hours / safetyHours('natural', story.celsius);
+        if (story.rawUsed < 1 && story.rawUsed + used >= 1)
+          story.rawLimitSeconds = at - seconds * ((story.rawUsed + used - 1) / used);
+        story.rawUsed += used;
+      }
       if (story.hoursTo10 === undefined && story.celsius <= coolTo)
         story.hoursTo10 = (at - first.atSeconds) / 3600;
       const last = story.curve.at(-1)!;
       if (at - last.atSeconds >= 600 || Math.abs(last.celsius - story.celsius) > 0.5)
         story.curve.push({ atSeconds: at, celsius: story.celsius, read: false });
-      if (story.souring) spell(story.souring, seconds / 3600, story.celsius);
+      const { souring } = story;
+      if (souring) {
+        spell(souring, hours, story.celsius);
+        const harm = cultureHarm(souring.route, story.celsius);
+        if (harm && souring.harmed !== 'killed') souring.harmed = harm;
+        const used = hours / safetyHours(souring.route, story.celsius);
+        if (souring.used < 1 && souring.used + used >= 1)
+          souring.limitSeconds = at - seconds * ((souring.used + used - 1) / used);
+        souring.used += used;
+      }
     }
   };
   for (const event of events) {
@@ -207,7 +258,6 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
         break;
       }
       case 'placed':
-        if (story.place === 'freezer' && at - story.placedAtSeconds > freezing / 4) story.frozen = 'thawing';
         story.place = event.place;
         story.around = event.celsius ?? places[event.place].celsius;
         story.placedAtSeconds = event.atSeconds;
@@ -232,11 +282,20 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
           spells: [],
           elapsedHours: 0,
           readings: [],
+          // Raw cream that stood out warm has been souring already.
+          used: Math.min(1, story.rawUsed),
+          limitSeconds: story.rawLimitSeconds,
+          seenInTime: false,
+          harmed: undefined,
         };
         break;
       case 'looked':
         if (spoiledLooks.includes(event.seen)) story.spoiled = event.seen;
-        if (event.seen === 'thickAndTart') story.soured = true;
+        if (story.souring ? story.souring.used < 1 : story.rawUsed < 1) {
+          const tart = event.seen === 'thickAndTart' || (event.ph !== undefined && event.ph <= safePh);
+          if (tart && story.souring) story.souring.seenInTime = true;
+          if (tart) story.soured = true;
+        }
         if (story.souring) {
           const atHours = Math.min(400, (event.atSeconds - story.souring.startedSeconds) / 3600);
           if (event.ph !== undefined) story.souring.readings.push({ kind: 'ph', atHours, ph: event.ph });
@@ -252,6 +311,7 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
         story.celsius = event.celsius;
         story.curve.push({ atSeconds: event.atSeconds, celsius: event.celsius, read: true });
         story.warmHours = 0;
+        raw = false;
         since = { atSeconds: event.atSeconds, celsius: event.celsius };
         break;
       case 'undone':
@@ -259,9 +319,9 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
     }
   }
   advance(nowSeconds);
-  if (story.place === 'freezer' && nowSeconds - story.placedAtSeconds >= freezing) story.frozen = 'frozen';
-  else if (story.frozen === 'thawing' && nowSeconds - story.placedAtSeconds > thawing)
-    story.frozen = undefined;
+  // One word, from the heat there is in it: frozen or thawing only while there is ice.
+  if (story.celsius < freezesAt - 0.05)
+    story.frozen = story.around > freezesAt ? 'thawing' : story.celsius <= frozenHard ? 'frozen' : undefined;
   if (story.souring)
     story.souring.elapsedHours = Math.min(400, (nowSeconds - story.souring.startedSeconds) / 3600);
   story.curve.push({ atSeconds: nowSeconds, celsius: story.celsius, read: false });
@@ -282,7 +342,15 @@ function after(
   const d = vessel.diameter / 1000;
   const depth = Math.min(vessel.height / 1000, volume / 1e6 / ((Math.PI / 4) * d * d));
   const area = Math.PI * d * depth + (Math.PI / 2) * d * d;
-  const u = transfer(places[place].u * factor, soured && kind !== 'buttermilk', vessel.diameter);
+  // Set cream only conducts, and so does what has ice in it.
+  const still = (soured && kind !== 'buttermilk') || celsius < freezesAt;
+  const u = transfer(places[place].u * factor, still, vessel.diameter);
+  if (celsius < freezesAt + 1 || around < freezesAt) {
+    // Through the freezing point by heat, not by degrees: ice takes most of it.
+    const joules = (u * area * (around - celsius) * seconds) / mass;
+    const reached = warmedBy(fat, celsius, joules);
+    return celsius < around ? Math.min(around, reached) : Math.max(around, reached);
+  }
   const slope = (T: number) => (u * area * (around - T)) / (mass * heatCapacity(fat, T, 0));
   const middle = celsius + 0.5 * seconds * slope(celsius);
   const next = celsius + seconds * slope(middle);

@@ -1,5 +1,6 @@
 import type { RipenInput, Ripening } from '../ripening/ripenPredict';
 import { ripenPredict } from '../ripening/ripenPredict';
+import { safetyHours } from '../ripening/safetyClock';
 import type { LotStory, ToldLot } from './lotStory';
 
 /** pH to which dairy things are soured here (handbook §6.4). */
@@ -19,7 +20,7 @@ export function souringNow(
 ): Ripening | undefined {
   const souring = story?.souring;
   if (!souring) return undefined;
-  return ripenPredict({
+  const ripening = ripenPredict({
     of: ripenedKind(lot.kind),
     route: souring.route,
     ...(souring.dose === undefined ? {} : { dose: souring.dose }),
@@ -37,4 +38,21 @@ export function souringNow(
     readings: souring.readings,
     readyPh: ripePh,
   });
+  // The limit is the lot's own, by every minute it had, and what was seen before it: a past limit is past on every screen.
+  const { limitSeconds, used, seenInTime, startedSeconds } = souring;
+  return {
+    ...ripening,
+    discardAfterHours:
+      limitSeconds === undefined
+        ? souring.elapsedHours + (1 - Math.min(1, used)) * safetyHours(souring.route, story.celsius)
+        : (limitSeconds - startedSeconds) / 3600,
+    state:
+      limitSeconds !== undefined && !seenInTime
+        ? 'discard'
+        : seenInTime || story.soured
+          ? 'ready'
+          : ripening.state === 'discard'
+            ? 'souring'
+            : ripening.state,
+  };
 }

@@ -2,7 +2,8 @@ import type { LotEvent } from './lotEvents';
 import type { ToldLot } from './lotStory';
 import { lotStory, secondsUntil, vesselFactor } from './lotStory';
 import { vesselShape } from './places';
-import { waitsFor } from './waitsFor';
+import type { JudgedLot } from './judgeLot';
+import { judgeLot } from './judgeLot';
 
 const hour = 3600;
 const start = 1_760_000_000;
@@ -23,6 +24,28 @@ const lot = (kind: ToldLot['kind'], events: LotEvent[], change: Partial<ToldLot>
   events,
   ...change,
 });
+/** The judgement of a lot whose oldest part is so old, at the moment its story is told for. */
+const judged = (
+  {
+    blocked = false,
+    ageHours,
+    ...of
+  }: Pick<JudgedLot, 'kind' | 'treatment'> & Partial<JudgedLot> & { blocked?: boolean; ageHours: number },
+  story: ReturnType<typeof lotStory>,
+) => {
+  const now = story?.curve.at(-1)!.atSeconds ?? start + ageHours * hour;
+  return judgeLot(
+    {
+      ripened: story?.soured ?? false,
+      blockedReason: blocked ? 'medicine' : null,
+      ...of,
+      oldestSeconds: now - ageHours * hour,
+    },
+    story,
+    now,
+  );
+};
+const waitsFor = (...given: Parameters<typeof judged>) => judged(...given).waiting;
 const after = (hours: number, told: ToldLot) => lotStory(told, start + hours * hour)!;
 
 describe('what becomes of a lot', () => {
@@ -109,19 +132,35 @@ describe('what becomes of a lot', () => {
     expect(after(24, cooled).warmTooLong).toBe(false);
   });
 
-  it('freezes in half a day and says it thaws for a day', () => {
+  it('freezes and thaws through the heat of its ice: one word, while there is ice and no longer', () => {
     const tub: LotEvent[] = [
-      poured(5, 500, 0.35),
+      poured(5, 900, 0.35),
       { kind: 'placed', id: 'a', atSeconds: start, place: 'freezer' },
     ];
     expect(after(1, lot('cream', tub)).frozen).toBeUndefined();
-    expect(after(13, lot('cream', tub)).frozen).toBe('frozen');
+    expect(after(16, lot('cream', tub))).toMatchObject({ frozen: 'frozen' });
     const out: LotEvent[] = [
       ...tub,
-      { kind: 'placed', id: 'b', atSeconds: start + 20 * hour, place: 'fridge' },
+      { kind: 'placed', id: 'b', atSeconds: start + 48 * hour, place: 'room', celsius: 20 },
     ];
-    expect(after(21, lot('cream', out)).frozen).toBe('thawing');
-    expect(after(46, lot('cream', out)).frozen).toBeUndefined();
+    const thaw = (hours: number) => after(48 + hours, lot('cream', out));
+    expect(thaw(2).frozen).toBe('thawing');
+    // Not two hours: the ice takes most of a working day.
+    expect(thaw(4).celsius).toBeLessThan(0);
+    expect(thaw(5).frozen).toBe('thawing');
+    expect(thaw(14)).toMatchObject({ frozen: undefined });
+    expect(thaw(14).celsius).toBeGreaterThan(4);
+    // The freezer stopped its clock of keeping cold, and it was never warm.
+    expect(thaw(6).frozenHours).toBeGreaterThan(30);
+  });
+
+  it('costs no more after half a year than after a day', () => {
+    const jar = lot('buttermilk', [
+      poured(12, 900, 0.005),
+      { kind: 'placed', id: 'a', atSeconds: start, place: 'fridge' },
+    ]);
+    expect(after(24 * 183, jar).curve.length).toBeLessThan(after(48, jar).curve.length + 12);
+    expect(after(24 * 183, jar).celsius).toBeCloseTo(4, 0);
   });
 
   it('says when a temperature is reached, or that it never will be', () => {
@@ -241,7 +280,13 @@ describe('what it waits for', () => {
     ]);
     expect(of({}, warm, 1).word).toBe('to churn');
     expect(of({}, warm, 3)).toEqual({ word: 'chill or churn', tone: 'now' });
-    expect(of({}, warm, 5)).toEqual({ word: 'warm too long', tone: 'danger' });
+    expect(of({ treatment: 'pasteurised' }, { ...warm, treatment: 'pasteurised' }, 5)).toEqual({
+      word: 'warm too long',
+      tone: 'danger',
+    });
+    // Raw cream left out sours by itself: on that clock, and no longer than that.
+    expect(of({}, warm, 5).word).toBe('chill or churn');
+    expect(of({}, warm, 80)).toEqual({ word: 'warm too long', tone: 'danger' });
   });
 
   it('milk cools, creams, is ready from twelve hours and pressing at the end of its second day', () => {
@@ -282,5 +327,76 @@ describe('what it waits for', () => {
     expect(of({ cut: 'top' }, cold).word).toBe('to whip');
     const ripe = lot('cream', [poured(4, 500, 0.35)], { ripened: true });
     expect(of({}, ripe).word).toBe('ripe, to churn');
+  });
+
+  it('what must be thrown out is churned, drunk, sold and kept as a culture by nobody', () => {
+    const mouldy = lot('cream', [
+      poured(6, 500, 0.35),
+      { kind: 'looked', id: 'x', atSeconds: start + 60, seen: 'mould' },
+    ]);
+    const found = judged({ kind: 'cream', treatment: 'raw', ageHours: 2 }, after(2, mouldy));
+    expect(found.discard!.why).toMatch(/mould/);
+    for (const purpose of ['churn', 'drink', 'heat', 'sell', 'culture', 'pour'] as const)
+      expect(found.mayNot[purpose]).toMatch(/mould/);
+    expect(found.urgent).toBe(true);
+  });
+
+  it('milk that cannot be cold in time where it stands outranks everything', () => {
+    const can = lot('milk', [poured(35, 11000)], { vessel: vesselShape('can', 14000) });
+    const story = after(0.2, can);
+    const found = (seconds: number | undefined) =>
+      judged({ kind: 'milk', treatment: 'raw', ageHours: 0.2, coolIn: { seconds } }, story);
+    expect(found(undefined)).toMatchObject({
+      urgent: true,
+      waiting: { word: 'not cold in time', tone: 'danger' },
+    });
+    expect(found(7 * hour).urgent).toBe(true);
+    expect(found(1 * hour)).toMatchObject({ urgent: false, waiting: { word: 'cooling' } });
+  });
+
+  it('milk that stood warm is not drunk or sold, and after the souring limit not used at all', () => {
+    const warm = lot('milk', [
+      poured(25, 4000),
+      { kind: 'placed', id: 'a', atSeconds: start, place: 'room', celsius: 25 },
+    ]);
+    const at = (hours: number) =>
+      judged({ kind: 'milk', treatment: 'raw', ageHours: hours }, after(hours, warm));
+    expect(at(6).mayNot).toMatchObject({ drink: expect.any(String), sell: expect.any(String) });
+    expect(at(6).mayNot.heat).toBeUndefined();
+    expect(at(80).discard!.why).toMatch(/warm/);
+    expect(at(80).discard!.sinceSeconds).toBeLessThan(start + 73 * hour);
+  });
+
+  it('what was used knowingly stays with what became of it', () => {
+    const found = judged(
+      { kind: 'buttermilk', treatment: 'raw', ageHours: 2, despite: 'it stood warm' },
+      after(2, lot('buttermilk', [poured(6, 500, 0.005)])),
+    );
+    expect(found.mayNot).toMatchObject({ drink: 'it stood warm', sell: 'it stood warm' });
+  });
+
+  it('a souring past its limit is past, whatever is foreseen; seen in time it is kept', () => {
+    const cream = (looks: LotEvent[]) =>
+      lot('cream', [
+        poured(20, 1500, 0.3),
+        { kind: 'placed', id: 'out', atSeconds: start, place: 'room', celsius: 21 },
+        { kind: 'soured', id: 'set', atSeconds: start + 60, route: 'mesophilic', dose: 0.02, generation: 0 },
+        ...looks,
+      ]);
+    const at = (hours: number, looks: LotEvent[] = []) => {
+      const told = after(hours, cream(looks));
+      return judged({ kind: 'cream', treatment: 'raw', ageHours: hours, souring: 'ready' }, told);
+    };
+    const tart = (hours: number): LotEvent => ({
+      kind: 'looked',
+      id: 'tart',
+      atSeconds: start + hours * hour,
+      seen: 'thickAndTart',
+    });
+    expect(at(20)).toMatchObject({ discard: undefined, waiting: { word: 'ripe? look' } });
+    expect(at(40)).toMatchObject({ waiting: { word: 'not sour in time', tone: 'danger' } });
+    expect(at(40).discard!.sinceSeconds).toBeLessThan(start + 34 * hour);
+    expect(at(40, [tart(18)]).discard).toBeUndefined();
+    expect(at(50, [tart(45)]).waiting.word).toBe('not sour in time');
   });
 });

@@ -223,13 +223,16 @@ export interface ButterOnHand {
   keepUntil: string;
   keepReasons: string[];
   raw: boolean;
+  blockedReason: string | null;
+  /** Why it should never have been made, when it was made knowingly. */
+  despite?: string;
 }
 
 /** Butter with something left in it, oldest first. */
 export async function butterOnHand({ farmId, transaction }: FarmScope): Promise<ButterOnHand[]> {
   const rows = await database().query<Record<string, unknown>>(
     `SELECT lot.id, lot.code, lot.kind, lot.batch_id, portion.name, portion.pieces, lot.mass_now AS mass, lot.fat_now AS fat, portion.additions,
-            lot.storage, lot.made_at, lot.keep_until::text AS keep_until, lot.keep_reasons, lot.raw
+            lot.storage, lot.made_at, lot.keep_until::text AS keep_until, lot.keep_reasons, lot.raw, lot.blocked_reason, lot.details->>'despite' AS despite
      FROM lot
      JOIN portion ON portion.farm_id = lot.farm_id AND portion.lot_id = lot.id
      WHERE lot.farm_id = :farmId AND lot.kind IN ('butter', 'ghee') AND lot.mass_now > 0
@@ -251,6 +254,8 @@ export async function butterOnHand({ farmId, transaction }: FarmScope): Promise<
     keepUntil: String(row.keep_until),
     keepReasons: row.keep_reasons as string[],
     raw: row.raw === true,
+    blockedReason: row.blocked_reason as string | null,
+    ...(row.despite ? { despite: String(row.despite) } : {}),
   }));
 }
 

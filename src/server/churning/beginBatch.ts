@@ -1,16 +1,20 @@
 import * as v from 'valibot';
+import type { BatchFacts } from '@/core/churning/batchEvents';
 import { batchFacts, id } from '@/core/churning/batchEvents';
 import { batchStory } from '@/core/churning/batchStory';
 import { leanestChurnable } from '@/core/dairy/creamFat';
+import { leastTreated } from '@/core/standing/lotNature';
 import { addBatch, addEvents, batchById, changeBatch } from '@/data/churning/batches';
 import { takeBatchNumber, vesselsOf } from '@/data/house/house';
 import { makeLot, postEntry } from '@/data/ledger/ledger';
 import { park } from '@/data/ledger/movements';
 import { addLotEvents } from '@/data/ledger/standing';
 import { command } from '../commands/command';
+import { letGo } from '../ledger/judgedLots';
 import { blendOf, outs } from '../ledger/move';
+import { factTreatment } from '../ledger/redateButter';
 import { Refusal } from '../refusal';
-import { drawChurned } from './drawChurned';
+import { drawChurned, heardWithin } from './drawChurned';
 
 /** Most cream one batch takes, g: past this a unit was mistyped (engineering estimate). */
 const mostCream = 500_000;
@@ -32,23 +36,23 @@ export const beginBatch = command({
   }),
   carryOut: async (
     scope,
-    { batchId, creamLotId, startedEventId, startedAtSeconds, facts, fromLots },
+    { batchId, creamLotId, startedEventId, startedAtSeconds, facts: told, fromLots },
     sender,
   ) => {
     const existing = await batchById(scope, batchId);
     if (existing) throw new Refusal('This batch was begun already.', 'batchId');
-    if (facts.creamMass > mostCream)
+    if (told.creamMass > mostCream)
       throw new Refusal(
-        `${Math.round(facts.creamMass / 1000)} kg of cream is more than a farm churns at once: check the unit.`,
+        `${Math.round(told.creamMass / 1000)} kg of cream is more than a farm churns at once: check the unit.`,
         'creamMass',
       );
-    if (facts.creamFat < leanestChurnable) {
+    if (told.creamFat < leanestChurnable) {
       throw new Refusal(
-        `Cream of ${Math.round(facts.creamFat * 100)} % fat will whip and never break: it takes about 25 % and more.`,
+        `${Math.round(told.creamFat * 100)} % fat is milk or light cream: it never breaks. Let it stand and take the cream off it, or stir richer cream in.`,
         'creamFat',
       );
     }
-    if (facts.vesselId !== null && !(await vesselsOf(scope)).some((vessel) => vessel.id === facts.vesselId)) {
+    if (told.vesselId !== null && !(await vesselsOf(scope)).some((vessel) => vessel.id === told.vesselId)) {
       throw new Refusal('That churn is not one of this farm’s.', 'vesselId');
     }
     const startedAt = new Date(startedAtSeconds * 1000);
@@ -63,7 +67,21 @@ export const beginBatch = command({
         `${blocked.code} is kept from people’s food (${blocked.blockedReason}): it is not churned for them.`,
         'fromLots',
       );
+    const startsLate = sender.receivedAt.getTime() - sender.at.getTime() > heardWithin;
+    // What was begun without a signal is in the churn: it is written down, and what speaks against it with it.
+    const despite =
+      (await letGo(scope, lots, 'churn', startedAt, told.despite !== undefined || startsLate)) ??
+      told.despite;
     const whole = lots.length > 0 ? blendOf(lots) : undefined;
+    // What went into it decides, whatever the device was told: raw stays raw.
+    const facts: BatchFacts = {
+      ...told,
+      treatment: factTreatment(
+        leastTreated([told.treatment, ...(whole ? [whole.treatment] : [])]) ?? told.treatment,
+      ),
+      homogenised: told.homogenised || lots.some(({ details }) => details.homogenised === true),
+      ...(despite === undefined ? {} : { despite }),
+    };
     const number = await takeBatchNumber(scope);
     const fat = round(facts.creamMass * facts.creamFat);
     const cream = round(facts.creamMass);
@@ -75,10 +93,15 @@ export const beginBatch = command({
       madeAt: startedAt,
       oldestAt: whole?.oldestAt ?? startedAt,
       treatment: whole?.treatment ?? facts.treatment,
+      blockedReason: null,
       ripened: facts.ripened,
       fatMethod: facts.fatMethod,
       fatSd: facts.creamFatSd,
-      details: { massSd: facts.creamMassSd, ...whole?.details },
+      details: {
+        massSd: facts.creamMassSd,
+        ...whole?.details,
+        ...(despite === undefined ? {} : { despite }),
+      },
     });
     const took = {
       mass: drawn.reduce((sum, one) => sum + one.mass, 0),

@@ -7,7 +7,7 @@ import { draw, LateOverdraw } from '../ledger/move';
 import { Refusal } from '../refusal';
 
 /** A start that arrives later than this was not answered when it was pressed: nobody is there any more to press it differently, ms. */
-const heardWithin = 120_000;
+export const heardWithin = 120_000;
 
 /** Cream as it went into the churn. */
 export interface Churned {

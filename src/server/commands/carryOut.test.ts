@@ -78,7 +78,7 @@ describe('a command', () => {
       creamLotId: randomUUID(),
       startedEventId: randomUUID(),
       startedAtSeconds: 1812090000,
-      facts: { ...facts, creamFat: 0.2 },
+      facts: { ...facts, creamFat: 0.08 },
     };
     const answer = await send(farm, 'batch.begin', input, id);
     expect(answer).toMatchObject({ status: 'refused', field: 'creamFat' });

@@ -12,6 +12,7 @@ import { putAnimalCommand } from '../house/putAnimal';
 import { settleHouse } from '../house/settleHouse';
 import { finishButter } from '../larder/finishButter';
 import { restoreButter } from '../larder/restoreButter';
+import { clearLots } from '../ledger/clearLots';
 import { LateOverdraw } from '../ledger/move';
 import { recordLot } from '../ledger/recordLot';
 import { settleParkedEntry } from '../ledger/settleParked';
@@ -42,6 +43,7 @@ const commands = new Map(
     keepCulture,
     recordLot,
     useLot,
+    clearLots,
     undoEntry,
     settleParkedEntry,
     beginBatch,

@@ -4,11 +4,11 @@ import { holdLot, lotBalance, postEntry } from '@/data/ledger/ledger';
 import { command } from '../commands/command';
 import { Refusal } from '../refusal';
 
-/** Says that a piece of butter is finished: what was left of it was eaten. */
+/** Says that a piece of butter is finished: what was left of it was eaten, or thrown away. */
 export const finishButter = command({
   name: 'butter.finish',
-  input: v.strictObject({ lotId: id }),
-  carryOut: async (scope, { lotId }, sender) => {
+  input: v.strictObject({ lotId: id, how: v.optional(v.picklist(['eaten', 'spoiled']), 'eaten') }),
+  carryOut: async (scope, { lotId, how }, sender) => {
     const lot = await holdLot(scope, lotId);
     if (lot?.kind !== 'butter' && lot?.kind !== 'ghee')
       throw new Refusal('There is no such butter on this farm.', 'lotId');
@@ -21,7 +21,7 @@ export const finishButter = command({
       recordedAt: sender.receivedAt,
       lines: [
         { lot: lotId, mass: -mass, fat: -fat },
-        { account: 'eaten', mass, fat },
+        { account: how, mass, fat },
       ],
     });
     return { lotId, already: false };

@@ -131,6 +131,9 @@ export function blendOf(parts: readonly StandingLot[]): {
   const animals = [...new Set(parts.flatMap(({ details }) => details.animals ?? []))];
   const species = new Set(parts.map(({ details }) => details.species ?? 'cow'));
   const line = parts.find(({ details }) => details.line)?.details.line;
+  const despite = [...new Set(parts.flatMap(({ details }) => details.despite ?? []))]
+    .join('; ')
+    .slice(0, 300);
   return {
     treatment: treatments.has('raw') ? 'raw' : treatments.has('pasteurised') ? 'pasteurised' : 'boiled',
     blockedReason:
@@ -148,6 +151,7 @@ export function blendOf(parts: readonly StandingLot[]): {
       ...(animals.length > 0 ? { animals } : {}),
       species: species.size === 1 ? [...species][0]! : 'cow',
       ...(line ? { line } : {}),
+      ...(despite ? { despite } : {}),
     },
   };
 }
@@ -217,7 +221,11 @@ export async function move(
     const all = blendOf([lot, ...parts]);
     // A spoon of culture brings its line, and makes nobody else's milk of it.
     const { line } = all.details;
-    if (parts.every(({ kind }) => kind === 'culture')) all.details = line ? { line } : {};
+    if (parts.every(({ kind }) => kind === 'culture'))
+      all.details = {
+        ...(line ? { line } : {}),
+        ...(all.details.despite ? { despite: all.details.despite } : {}),
+      };
     await changeLot(scope, lotId, { details: { ...lot.details, ...all.details } });
     poured.push(lotId);
   }

@@ -11,6 +11,7 @@ import type { FarmScope } from '@/data/farmScope';
 import type { LotDetails, RecordedLotEvent, StandingLot } from '@/data/ledger/standing';
 import { addLotEvents, changeLot, lotEventsOf, lotsById, shownFactors } from '@/data/ledger/standing';
 import { command } from '../commands/command';
+import { judgedLots } from './judgedLots';
 import { draw, milligrams, momentOf, move } from './move';
 import { Refusal } from '../refusal';
 import { retell } from './retell';
@@ -69,8 +70,11 @@ async function follow(
         'celsius',
       );
   }
-  if (event.kind === 'looked' && event.seen === 'thickAndTart')
-    await changeLot(scope, lot.id, { ripened: true });
+  if (event.kind === 'looked' && event.seen === 'thickAndTart') {
+    // Seen after the limit it is seen too late: it is written down, and keeps nothing.
+    const [found] = await judgedLots(scope, [lot], new Date(event.atSeconds * 1000));
+    if (!found!.judged.discard) await changeLot(scope, lot.id, { ripened: true });
+  }
   if (event.kind !== 'soured') return undefined;
   if (lot.kind === 'butter' || lot.kind === 'ghee' || lot.kind === 'culture')
     throw new Refusal(`${lot.kind === 'culture' ? 'A culture' : 'Butter'} is not soured.`, 'lotId');

@@ -1,9 +1,10 @@
 import * as v from 'valibot';
-import { uses } from '@/core/byProducts/uses';
+import { purposeOf, uses } from '@/core/byProducts/uses';
 import { positiveMass } from '@/core/calculation';
 import { id } from '@/core/churning/batchEvents';
 import { atSeconds } from '@/core/standing/lotEvents';
 import { command } from '../commands/command';
+import { letGo } from './judgedLots';
 import { draw, momentOf, move } from './move';
 
 /** Some of a lot, or all of it, goes to a named use. */
@@ -14,13 +15,18 @@ export const useLot = command({
     mass: v.optional(positiveMass),
     to: v.picklist(uses),
     atSeconds: v.optional(atSeconds),
+    /** It should not go there, and the maker knows. */
+    knowing: v.optional(v.boolean(), false),
   }),
-  carryOut: async (scope, { lotId, mass, to, atSeconds: seconds }, sender) => {
+  carryOut: async (scope, { lotId, mass, to, atSeconds: seconds, knowing }, sender) => {
     const at = momentOf(seconds, sender);
     const [drawn] = await draw(scope, [{ lotId, mass }], sender);
+    const purpose = purposeOf[to];
+    const despite = purpose && (await letGo(scope, [drawn!.lot], purpose, at, knowing));
     await move(scope, sender, {
       kind: 'used',
       at,
+      ...(despite ? { details: { despite } } : {}),
       from: [drawn!],
       into: [],
       to: [{ account: to, mass: drawn!.mass, fat: drawn!.fat }],

@@ -113,7 +113,7 @@ describe('milk that comes in', () => {
     for (const to of ['drunk', 'baked', 'yoghurt', 'curd', 'sold'])
       expect(await send(farm, 'lot.use', { lotId: withheld, to })).toMatchObject({
         status: 'refused',
-        message: expect.stringMatching(/blocked/),
+        message: expect.stringMatching(/kept from people’s food/),
       });
     // Separated, its cream stays blocked, and is not churned; poured onto good milk it is refused.
     const creamLot = randomUUID();

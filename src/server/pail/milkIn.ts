@@ -71,9 +71,9 @@ export const milkIn = command({
     if (input.vesselId !== null && !vessel)
       throw new Refusal('That vessel is not one of this farm’s.', 'vesselId');
     const inIt = vessel
-      ? (await standingLots(scope, ['milk', 'cream', 'skim', 'buttermilk', 'culture'])).filter(
-          (lot) => lot.vessel?.id === vessel.id,
-        )
+      ? (
+          await standingLots(scope, ['milk', 'cream', 'skim', 'buttermilk', 'culture'], sender.receivedAt)
+        ).filter((lot) => lot.vessel?.id === vessel.id)
       : [];
     const milkInIt = inIt.find((lot) => lot.kind === 'milk');
     if (!milkInIt && inIt[0])

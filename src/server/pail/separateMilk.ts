@@ -10,6 +10,7 @@ import { addLotEvents, standingLots } from '@/data/ledger/standing';
 import { command } from '../commands/command';
 import type { Into } from '../ledger/move';
 import { blendOf, draw, milligrams, momentOf, move, outs } from '../ledger/move';
+import { letGo } from '../ledger/judgedLots';
 import { Refusal } from '../refusal';
 
 /** Milk this cold does not separate (handbook §5, §6.3), °C. */
@@ -60,6 +61,8 @@ export const separateMilk = command({
     /** Water or skim run through at the end, g; some of it ends in the cream and the skim. */
     flushMass: v.optional(mass, 0),
     spilledMass: v.optional(mass, 0),
+    /** Some of it should be thrown out, and the maker knows. */
+    knowing: v.optional(v.boolean(), false),
     details: v.optional(
       v.strictObject({
         /** Where the ladle was foreseen to meet the blue and where it really stopped, mm below the surface. */
@@ -102,7 +105,7 @@ export const separateMilk = command({
           `Cream of ${Math.round(fat * 100)} % is butter already: cream holds at most 60 % fat.`,
           'cuts.fat',
         );
-    const creams = await standingLots(scope, ['cream']);
+    const creams = await standingLots(scope, ['cream'], sender.receivedAt);
     const held = new Map(creams.flatMap((lot) => (lot.vessel ? [[lot.vessel.id, lot.id]] : [])));
     // Cream put into a vessel that holds cream is poured onto it: a tub that is topped up keeps the age of its oldest part.
     const tubOf = ({ intoLotId, vesselId }: (typeof input.cuts)[number]) =>
@@ -148,6 +151,14 @@ export const separateMilk = command({
           'cuts.vesselId',
         );
     }
+    const despite = await letGo(
+      scope,
+      drawn.map(({ lot }) => lot),
+      'pour',
+      at,
+      input.knowing,
+    );
+    if (despite) for (const { lot } of drawn) lot.details = { ...lot.details, despite };
     const milk = blendOf(drawn.map(({ lot }) => lot));
     const treatment = input.way === 'boiled' ? 'boiled' : milk.treatment;
     const shared = {

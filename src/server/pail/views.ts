@@ -77,7 +77,7 @@ const hour = 3_600_000;
 
 /** Lots of some kinds as screens get them: two statements more, however many there are. */
 export async function shownLots(scope: FarmScope, kinds: readonly LotKind[]): Promise<ShownLot[]> {
-  return shown(scope, await standingLots(scope, kinds));
+  return shown(scope, await standingLots(scope, kinds, now()));
 }
 
 export async function shown(scope: FarmScope, lots: readonly StandingLot[]): Promise<ShownLot[]> {

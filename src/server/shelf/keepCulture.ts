@@ -3,6 +3,7 @@ import { positiveMass } from '@/core/calculation';
 import { id } from '@/core/churning/batchEvents';
 import { command } from '../commands/command';
 import { draw, momentOf, move } from '../ledger/move';
+import { letGo } from '../ledger/judgedLots';
 import { Refusal } from '../refusal';
 
 /** Keeps some of a soured lot as a line of culture, one generation on. Never from sweet buttermilk. */
@@ -32,6 +33,8 @@ export const keepCulture = command({
           : 'Nothing in this has soured yet: a culture is kept from what is thick and tart.',
         'fromLotId',
       );
+    const despite = await letGo(scope, [lot], 'culture', sender.receivedAt, false);
+    if (despite) throw new Refusal(despite, 'fromLotId');
     const before = lot.details.line;
     const line = {
       name: input.name ?? before?.name ?? 'House culture',

@@ -1,7 +1,6 @@
 import type { Addition } from '@/core/churning/batchEvents';
 import { allergensOf } from '@/core/keeping/allergens';
 import { spokenFraction, spokenMass, text } from '@/core/quantities/formatQuantity';
-import { keepsUntil } from '@/core/keeping/keepsUntil';
 import type { FarmScope } from '@/data/farmScope';
 import { inFarm } from '@/data/farmScope';
 import type { Farm } from '@/data/house/house';
@@ -11,6 +10,7 @@ import type { StandingLot } from '@/data/ledger/standing';
 import { lotsById } from '@/data/ledger/standing';
 import { jarLabel } from '@/formats/jarLabel';
 import { now } from '../clock';
+import { judgedLots } from '../ledger/judgedLots';
 
 const day = (at: Date, timeZone: string): string =>
   new Intl.DateTimeFormat('en-GB', { timeZone, weekday: 'short', day: 'numeric', month: 'short' }).format(at);
@@ -29,12 +29,9 @@ export const lotLabel = (
     if (!lot) return undefined;
     const farm = await farmOf(scope);
     if (lot.kind === 'butter' || lot.kind === 'ghee') return butterLabel(scope, lot, farm);
-    const keeps = keepsUntil({
-      kind: lot.kind === 'culture' ? 'butter' : lot.kind,
-      raw: lot.treatment === 'raw',
-    });
-    const until = new Date(lot.oldestAt.getTime() + keeps * 3_600_000);
-    const old = until < now() && !lot.ripened;
+    const { judged } = (await judgedLots(scope, [lot], now()))[0]!;
+    const until = judged.untilSeconds === undefined ? undefined : new Date(judged.untilSeconds * 1000);
+    const unsafe = judged.discard?.why ?? lot.details.despite;
     const fat = lot.mass > 0 ? lot.fat / lot.mass : 0;
     return jarLabel({
       what: lot.kind[0]!.toUpperCase() + lot.kind.slice(1),
@@ -42,13 +39,13 @@ export const lotLabel = (
       lines: [
         `${farm.name ? `${farm.name}, ` : ''}of ${day(lot.oldestAt, farm.timeZone)}`,
         `${lot.treatment}${lot.ripened ? ', soured' : ''}, ${text(spokenFraction(fat, lot.kind === 'cream' ? 0 : 1))} fat`,
-        ...(lot.blockedReason || forAnimals || old || lot.ripened
+        ...(lot.blockedReason || forAnimals || unsafe || lot.ripened || !until
           ? []
           : [`Keep cold; use by ${day(until, farm.timeZone)}`]),
       ],
       notForDrinking:
-        lot.blockedReason || forAnimals || old
-          ? { reason: lot.blockedReason ?? (old ? 'Past its safe time' : undefined) }
+        lot.blockedReason || forAnimals || unsafe
+          ? { reason: lot.blockedReason ?? (unsafe && `Throw out: ${unsafe}`) }
           : undefined,
       made: now(),
     });
@@ -70,7 +67,8 @@ async function butterLabel(scope: FarmScope, lot: StandingLot, farm: Farm): Prom
         : []),
       ...(lot.treatment === 'raw' ? ['From raw milk'] : []),
     ],
-    notForDrinking: undefined,
+    notForPeople:
+      lot.blockedReason ?? (lot.details.despite ? `Throw out: ${lot.details.despite}` : undefined),
     contains: allergensOf((pat?.additions ?? []) as Addition[], lot.kind === 'ghee'),
     made: now(),
   });

@@ -7,6 +7,7 @@ import { vesselsOf } from '@/data/house/house';
 import { addLotEvents, standingLots } from '@/data/ledger/standing';
 import { command } from '../commands/command';
 import { blendOf, draw, milligrams, momentOf, move, outs } from '../ledger/move';
+import { letGo } from '../ledger/judgedLots';
 import { Refusal } from '../refusal';
 
 /** Pools lots, thins them with skim, milk or water, tops one up, or sets part of one aside: grams flow, nothing else. */
@@ -24,6 +25,8 @@ export const pourCream = command({
     celsius: temperature,
     place: v.optional(v.picklist(placeKeys), 'fridge'),
     atSeconds: v.optional(atSeconds),
+    /** Some of it should be thrown out, and the maker knows. */
+    knowing: v.optional(v.boolean(), false),
   }),
   carryOut: async (scope, input, sender) => {
     const at = momentOf(input.atSeconds, sender);
@@ -37,9 +40,9 @@ export const pourCream = command({
       const vessel = vessels.find((one) => one.id === input.vesselId);
       if (!vessel) throw new Refusal('That vessel is not one of this farm’s.', 'vesselId');
       const emptied = new Set(drawn.filter(({ all }) => all).map(({ lot }) => lot.id));
-      const there = (await standingLots(scope, ['milk', 'cream', 'skim', 'buttermilk', 'culture'])).find(
-        (lot) => lot.vessel?.id === vessel.id && !emptied.has(lot.id),
-      );
+      const there = (
+        await standingLots(scope, ['milk', 'cream', 'skim', 'buttermilk', 'culture'], sender.receivedAt)
+      ).find((lot) => lot.vessel?.id === vessel.id && !emptied.has(lot.id));
       if (there)
         throw new Refusal(
           `${vessel.name} still holds ${there.kind} (${there.code}): use another, or pour onto it.`,
@@ -56,6 +59,14 @@ export const pourCream = command({
       mass: milligrams(drawn.reduce((sum, one) => sum + one.mass, 0) + input.waterMass),
       fat: milligrams(drawn.reduce((sum, one) => sum + one.fat, 0)),
     };
+    const despite = await letGo(
+      scope,
+      drawn.map(({ lot }) => lot),
+      'pour',
+      at,
+      input.knowing,
+    );
+    if (despite) for (const { lot } of drawn) lot.details = { ...lot.details, despite };
     const all = blendOf(drawn.map(({ lot }) => lot));
     // Independent errors of the parts, each by its share of the whole.
     const fatSd = Math.hypot(...drawn.map((one) => ((one.lot.fatSd ?? 0.03) * one.mass) / total.mass));

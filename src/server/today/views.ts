@@ -25,6 +25,8 @@ export interface ButterShown {
   keepUntil: string;
   keepReasons: string[];
   raw: boolean;
+  blockedReason: string | null;
+  despite?: string;
 }
 
 export interface TodayView extends PlanView, PailView {

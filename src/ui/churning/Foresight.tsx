@@ -7,6 +7,7 @@ import { otherWay } from '@/core/churning/foresee';
 import { worthTempering } from '@/core/churning/worthTempering';
 import type { Loads } from '@/core/churning/splitLoads';
 import { stageSigns } from '@/core/churning/stages';
+import { thinCream } from '@/core/dairy/creamFat';
 import { fillLimit, tools } from '@/core/churning/tools';
 import { ninety } from '@/core/quantities/estimate';
 import {
@@ -23,6 +24,7 @@ import { CreamDrawing } from '../vessel/CreamDrawing';
 import type { shapes } from '../vessel/shapes';
 import { WhyDrawer } from '../why/Why';
 import styles from './Foresight.module.css';
+import { thinWords } from './words';
 
 /** What this cream will do in this churn: butter as a range, the break window, two degrees either way, and what to look for. */
 export function Foresight({
@@ -82,7 +84,7 @@ export function Foresight({
             {loads.loads} loads of {say.volume(loads.volumeEach)}
           </strong>{' '}
           All at once it would fill the {toolName.toLowerCase()} {Math.round(loads.fillAtOnce * 100)} %. Over
-          half full it whips, swells and will not break.
+          half full whipped cream has little room to fall, and takes much longer.
         </p>
       )}
       {act}
@@ -129,6 +131,7 @@ function BreakSentence({ foreseen, facts }: { foreseen: Foreseen; facts: BatchFa
         Should break after <strong>{text(spokenRange(window.low, window.high, spokenMinutes))}</strong>
         {facts.loads > 1 ? ', each load.' : '.'}
       </p>
+      {facts.creamFat < thinCream && <p className={styles.sentence}>{thinWords(facts.creamFat)}</p>}
       {worthTempering(foreseen) && (
         <p className={styles.sentence}>
           {better.temperature > facts.temperature ? 'Warmed' : 'Chilled'} to{' '}

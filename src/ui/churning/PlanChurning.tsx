@@ -62,11 +62,14 @@ export function PlanChurning({
   const { begun } = draft;
   const [more, setMore] = useState(false);
   const [refused, setRefused] = useState<string>();
+  const [knowing, setKnowing] = useState(false);
+  const despite = from?.despite;
 
   const read = useMemo(() => {
     const told = readPlan(draft, plan);
-    return from && told.facts ? { ...told, facts: { ...told.facts, ...from.facts } } : told;
-  }, [draft, plan, from]);
+    const known = despite === undefined ? {} : { despite };
+    return from && told.facts ? { ...told, facts: { ...told.facts, ...from.facts, ...known } } : told;
+  }, [draft, plan, from, despite]);
   const later = useDeferredValue(read);
   const foreseen = useMemo(
     () => later.facts && foresee(creamInChurn(later.facts), plan.paces[later.facts.tool]),
@@ -82,7 +85,7 @@ export function PlanChurning({
   );
 
   async function start() {
-    if (!read.facts || begun) return;
+    if (!read.facts || begun || (despite !== undefined && !knowing)) return;
     setRefused(undefined);
     const batchId = newId();
     change({ begun: batchId });
@@ -335,12 +338,33 @@ export function PlanChurning({
                 </p>
               )}
               <div className={styles.start}>
+                {despite !== undefined && (
+                  <>
+                    <Cautions
+                      cautions={[
+                        {
+                          key: 'despite',
+                          level: 'danger',
+                          says: `This cream should be thrown out, not churned: ${despite}. Butter made of it is not safe however it is kept, and its pages and labels will say so.`,
+                        },
+                      ]}
+                    />
+                    <label style={{ display: 'flex', gap: 12, alignItems: 'center', minHeight: 56 }}>
+                      <input
+                        type="checkbox"
+                        checked={knowing}
+                        onChange={(event) => setKnowing(event.target.checked)}
+                      />
+                      I know, and churn it all the same
+                    </label>
+                  </>
+                )}
                 <Cautions cautions={cautions.filter((caution) => caution.level === 'danger')} />
                 <Button
-                  variant="contained"
+                  variant={despite === undefined ? 'contained' : 'outlined'}
                   size="large"
                   fullWidth
-                  disabled={!read.facts || begun !== undefined}
+                  disabled={!read.facts || begun !== undefined || (despite !== undefined && !knowing)}
                   onClick={() => void start()}
                   sx={{ minHeight: { xs: 76, md: 96 }, fontSize: '1.5rem' }}
                 >

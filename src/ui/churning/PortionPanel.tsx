@@ -1,6 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import { useEffect, useState } from 'react';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import { allergensOf } from '@/core/keeping/allergens';
@@ -193,7 +194,8 @@ function Places({
 }) {
   const say = useSay();
   const today = say.dateOf(useNow(60_000));
-  const till = (place: Storage): string => {
+  const [chosenHere, setChosenHere] = useState(false);
+  const till = (place: Storage): { days: number; says: string; reasons: string[] } => {
     const butter = {
       mass: total ?? 100,
       saltMass: total ? ways!.salt : 100 * (ways?.share ?? 0),
@@ -201,20 +203,37 @@ function Places({
       additions: mixed,
       ...(ghee ? { ghee: { mass: 1, weighed: false } } : {}),
     };
-    const { until, days } = portionKept(facts, washed, butter, today);
-    return days > 0 ? `till ${say.day(until, today)}` : 'not this butter';
+    const { until, days, reasons } = portionKept(facts, washed, butter, today);
+    return { days, says: days > 0 ? `till ${say.day(until, today)}` : 'not this butter', reasons };
   };
+  const chosen = till(storage);
+  const safe = (Object.keys(storageNames) as Storage[]).find((place) => till(place).days > 0);
+  // What was usual last time is no choice for butter that may not stand there.
+  const carriedOver = !chosenHere && chosen.days === 0 && safe !== undefined;
+  useEffect(() => {
+    if (carriedOver) change({ storage: safe });
+  });
   return (
-    <Chips
-      legend="Kept in the"
-      chosen={storage}
-      onChoose={(to) => change({ storage: to })}
-      choices={(Object.keys(storageNames) as Storage[]).map((key) => ({
-        key,
-        name: storageNames[key],
-        small: till(key),
-      }))}
-    />
+    <>
+      <Chips
+        legend="Kept in the"
+        chosen={storage}
+        onChoose={(to) => {
+          setChosenHere(true);
+          change({ storage: to });
+        }}
+        choices={(Object.keys(storageNames) as Storage[]).map((key) => ({
+          key,
+          name: storageNames[key],
+          small: till(key).says,
+        }))}
+      />
+      {chosen.days === 0 && (
+        <p className={styles.note} role="status">
+          Not in the {storageNames[storage].toLowerCase()}: {say.words(chosen.reasons.join('; '))}.
+        </p>
+      )}
+    </>
   );
 }
 

@@ -81,7 +81,7 @@ export const fatRules = (system: UnitSystem): QuantityRules => ({
     if (value > richestCream)
       return `${text(spokenFraction(value))} is butter already: cream holds at most 60 % fat.`;
     if (value < leanestChurnable)
-      return `Cream of ${text(spokenFraction(value))} fat whips and never breaks: it takes about 25 % and more.`;
+      return `${text(spokenFraction(value))} fat is milk or light cream, and never breaks: let it stand and take the cream off it.`;
     return undefined;
   },
 });
@@ -181,6 +181,8 @@ export interface CreamFromShelf {
     | 'treatment'
     | 'homogenised'
   >;
+  /** Why it should not be churned at all, as it is judged. */
+  despite: string | undefined;
   /** °C as it should stand now. */
   celsius: number;
   says: string;

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useCallback, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Act } from '../frame/recent';
 import { useNotice } from '../frame/Notices';
 import { newId } from './newId';
@@ -11,6 +11,8 @@ import { useOutbox } from './OutboxProvider';
 export interface Refused {
   message: string;
   field?: string;
+  /** It is unsafe, and can be done all the same by somebody who knows: does it. */
+  insist?: () => void;
 }
 
 /**
@@ -33,6 +35,7 @@ export function useAct(): {
   const router = useRouter();
   const [refused, setRefused] = useState<Refused>();
   const [busy, setBusy] = useState(false);
+  const again = useRef<(...given: Parameters<Acting>) => void>(() => undefined);
   const act = useCallback(
     async (
       name: string,
@@ -46,7 +49,13 @@ export function useAct(): {
       const answer = await outbox.put(name, input, id);
       setBusy(false);
       if (answer.status === 'refused') {
-        setRefused({ message: answer.message, ...(answer.field ? { field: answer.field } : {}) });
+        setRefused({
+          message: answer.message,
+          ...(answer.field ? { field: answer.field } : {}),
+          ...(answer.field === 'knowing'
+            ? { insist: () => void again.current(name, { ...input, knowing: true }, says, undoable) }
+            : {}),
+        });
         router.refresh();
         return false;
       }
@@ -66,5 +75,15 @@ export function useAct(): {
     },
     [outbox, notice, router],
   );
+  useEffect(() => {
+    again.current = (...given) => void act(...given);
+  }, [act]);
   return { act, refused, busy };
 }
+
+type Acting = (
+  name: string,
+  input: Record<string, unknown>,
+  says: string,
+  undoable?: boolean | Act['undo'],
+) => Promise<boolean>;

@@ -9,6 +9,7 @@ import type { Place } from '@/core/standing/places';
 import type { PailView } from '@/server/pail/views';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
+import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
@@ -169,11 +170,7 @@ export function MilkIn({ view, open: wasOpen = false }: { view: PailView; open?:
           This milk will be kept from people’s food until {say.day(block.until)}: {block.reason}.
         </p>
       )}
-      {refused && (
-        <p className={styles.refused} role="alert">
-          {refused.message}
-        </p>
-      )}
+      <RefusedSentence refused={refused} />
       {open && (
         <>
           <Chips

@@ -14,6 +14,7 @@ import { inWorker } from '@/workers/inWorker';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';
+import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import { Chips } from '../quantity/Chips';
 import { QuantityField } from '../quantity/QuantityField';
@@ -309,11 +310,7 @@ export function SkimGauge({
               )}
             </>
           )}
-          {refused && (
-            <p className={styles.refused} role="alert">
-              {refused.message}
-            </p>
-          )}
+          <RefusedSentence refused={refused} />
         </Enamel>
         <div className={`${styles.stack} ${styles.last}`}>{underTake}</div>
       </div>

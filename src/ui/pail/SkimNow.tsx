@@ -9,6 +9,7 @@ import { useSay } from '../frame/FarmContext';
 import { clockSeconds, useNow } from '../frame/useNow';
 import { useDraft } from '../frame/useDraft';
 import { newId } from '../outbox/newId';
+import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import type { Risen } from '../standing/useRises';
 import type { LotNow } from '../standing/useStory';
@@ -198,11 +199,7 @@ export function SkimNow({
         {known ? 'Differently' : 'To the skim gauge'}
       </Button>
       {!waits && later}
-      {refused && (
-        <p className={styles.refused} role="alert">
-          {refused.message}
-        </p>
-      )}
+      <RefusedSentence refused={refused} />
     </>
   );
 }

@@ -15,6 +15,7 @@ import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
+import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
 import { Chips } from '../quantity/Chips';
@@ -226,11 +227,7 @@ export function BeginSouring({
       >
         {short ? `Only ${say.mass(line.mass)} of that culture is left` : 'Set it to sour'}
       </Button>
-      {refused && (
-        <p className={styles.refused} role="alert">
-          {refused.message}
-        </p>
-      )}
+      <RefusedSentence refused={refused} />
     </Enamel>
   );
 }

@@ -10,6 +10,7 @@ import type { ShelfView } from '@/server/shelf/views';
 import { amountRules } from '../churning/planDraft';
 import { useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';
+import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
 import { freeVessels } from '../pail/usual';
@@ -142,11 +143,7 @@ export function CreamIn({ view, onDone }: { view: ShelfView; onDone: () => void 
           Not now
         </Button>
       </div>
-      {refused && (
-        <p className={styles.refused} role="alert">
-          {refused.message}
-        </p>
-      )}
+      <RefusedSentence refused={refused} />
     </Enamel>
   );
 }

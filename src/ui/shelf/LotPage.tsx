@@ -9,11 +9,13 @@ import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
 import { newId } from '../outbox/newId';
+import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
 import { HeatCard } from '../standing/HeatCard';
 import { TemperatureCard } from '../standing/TemperatureCard';
 import { UseCard } from '../standing/UseCard';
+import { alarmWords } from '../standing/alarm';
 import { sayAge, useLotsNow } from '../standing/useStory';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { LotDrawing } from '../vessel/LotDrawing';
@@ -31,6 +33,11 @@ const kindNames: Record<string, string> = {
   culture: 'culture',
   ghee: 'ghee',
 };
+/** What to do with a thing that is kept from people, by what it is. */
+const blockedToDo = (kind: string): string =>
+  kind === 'butter' || kind === 'ghee'
+    ? 'Set it apart and mark it. It is not eaten, sold or given away; ask the vet before any animal gets it.'
+    : 'Keep it in a vessel of its own, marked. Ask the vet before any animal gets it; otherwise pour it away.';
 /** Culture to keep for the next time, g: enough for two per cent of five litres. */
 const keeps = 100;
 
@@ -84,16 +91,34 @@ export function LotPage({ view }: { view: LotView }) {
             ]}
           />
         )}
-        {!empty && one.waiting.word === 'too old' && (
+        {!empty && lot.blockedReason === null && one.judged.urgent && (
           <Cautions
             cautions={[
               {
-                key: 'old',
+                key: 'judged',
                 level: 'danger',
-                says: 'Past its safe time: it is not tasted and not churned. Before it goes to animals, ask what the law allows.',
+                says: `${alarmWords(one, now, say)}${one.judged.discard ? ' It is not tasted and not churned. Before it goes to animals, ask what the law allows.' : ''}`,
               },
             ]}
           />
+        )}
+        {!empty && lot.details.despite && (
+          <Cautions
+            cautions={[
+              {
+                key: 'despite',
+                level: 'danger',
+                says: `Made of what should have been thrown out: ${say.words(lot.details.despite)}. It is not for people.`,
+              },
+            ]}
+          />
+        )}
+        {!empty && lot.blockedReason && <Quiet>{blockedToDo(lot.kind)}</Quiet>}
+        {!empty && (lot.details.water ?? 0) > 0 && (
+          <Quiet>
+            {say.mass(lot.details.water!)} of it is water that was added in the churn; net it was{' '}
+            {say.mass(Math.max(0, lot.mass - lot.details.water!))} of buttermilk.
+          </Quiet>
         )}
       </header>
       {!empty && pourable && (
@@ -128,11 +153,7 @@ export function LotPage({ view }: { view: LotView }) {
                 </Button>
               </Enamel>
             )}
-            {refused && (
-              <p className={styles.refused} role="alert">
-                {refused.message}
-              </p>
-            )}
+            <RefusedSentence refused={refused} />
           </div>
           <div className={styles.stack}>
             <TemperatureCard one={one} now={now} title="Temperature" />

@@ -6,23 +6,24 @@ import { useState } from 'react';
 import { expectedButter } from '@/core/churning/expectedButter';
 import { splitLoads } from '@/core/churning/splitLoads';
 import { creamDensity } from '@/core/dairy/creamDensity';
+import { thinCream } from '@/core/dairy/creamFat';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import { standardise } from '@/core/separating/standardise';
 import { lotsMix } from '@/core/tempering/lotsMix';
 import type { ShelfView } from '@/server/shelf/views';
 import { useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';
+import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
 import { freeVessels } from '../pail/usual';
+import { thinWords } from '../churning/words';
 import { list } from '../pail/SkimNow';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
 import type { LotNow } from '../standing/useStory';
 
-/** Cream under this does not break well (handbook §5); what comes of the pool, and thinning it, in grams. */
-const churns = 0.25;
 /** Fat left in the buttermilk of sweet, cool churnings (handbook §6.4–6.7). */
 const usualButtermilk = 0.006;
 
@@ -85,7 +86,7 @@ export function NextChurning({
   const into = vesselId ?? own[0]?.lot.vessel?.id ?? free[0]?.id ?? 'none';
   const ripened = chosen.every(({ story }) => story?.soured);
   const mixedRipeness = !ripened && chosen.some(({ story }) => story?.soured);
-  const blocked = chosen.some(({ lot }) => lot.blockedReason !== null);
+  const unsafe = chosen.filter(({ judged }) => judged.mayNot.churn !== undefined);
   const name = (one: LotNow) => one.lot.vessel?.name ?? one.lot.code;
 
   const pour = () =>
@@ -120,10 +121,9 @@ export function NextChurning({
           ? `One load: the churn is ${Math.round(100 * loads.fillEach)} % full.`
           : `${loads.loads} loads of ${say.volume(loads.volumeEach)} each, so that the churn is never over half full.`}
       </Quiet>
-      {mixed.fat < churns && (
-        <p className={styles.refused} role="status">
-          {text(spokenFraction(mixed.fat, 0))} is thin: under 25 % it whips and hardly breaks. Put richer
-          cream to it, or let it stand a night and draw the thin part from below.
+      {mixed.fat < thinCream && (
+        <p role="status" style={{ margin: 0 }}>
+          {thinWords(mixed.fat)}
         </p>
       )}
       {mixedRipeness && (
@@ -132,9 +132,11 @@ export function NextChurning({
           ripen twelve hours.
         </p>
       )}
-      {blocked && (
-        <p className={styles.refused}>Some of it is kept from people’s food: it is not churned for them.</p>
-      )}
+      {unsafe.map((one) => (
+        <p key={one.lot.id} className={styles.refused} role="status">
+          {name(one)} should not be churned: {say.words(one.judged.mayNot.churn!)}.
+        </p>
+      ))}
       <div className={styles.acts}>
         {chosen.length === 1 && (
           <Button component={Link} href={`/shelf/${chosen[0]!.lot.id}`} variant="outlined" size="large">
@@ -206,11 +208,7 @@ export function NextChurning({
           >
             {add > 0 ? 'Thin and pour' : 'Pour together'}
           </Button>
-          {refused && (
-            <p className={styles.refused} role="alert">
-              {refused.message}
-            </p>
-          )}
+          <RefusedSentence refused={refused} />
         </div>
       </details>
     </Enamel>

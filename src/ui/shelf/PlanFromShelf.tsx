@@ -10,14 +10,17 @@ import type { ShelfView, ShownLot } from '@/server/shelf/views';
 import { PlanChurning } from '../churning/PlanChurning';
 import type { CreamFromShelf } from '../churning/planDraft';
 import { useSay } from '../frame/FarmContext';
+import { useNow } from '../frame/useNow';
 import { list } from '../pail/SkimNow';
 import { lotNow } from '../standing/useStory';
 
 /** The plan for cream chosen on the Shelf: what it is, is known; the churn and its temperature are asked. */
 export function PlanFromShelf({ view, lots }: { view: ShelfView; lots: ShownLot[] }) {
   const say = useSay();
+  // Left open over a night, what it is judges itself anew.
+  const minute = Math.floor(useNow(15_000) / 60) * 60;
   const from = useMemo((): CreamFromShelf => {
-    const now = lots.map((lot) => lotNow(lot, view.nowSeconds));
+    const now = lots.map((lot) => lotNow(lot, minute));
     const { mass, fat, temperature } = lotsMix({
       lots: now.map((one) => ({ mass: one.lot.mass, fat: one.fatShare, temperature: one.celsius })),
     });
@@ -41,10 +44,11 @@ export function PlanFromShelf({ view, lots }: { view: ShelfView; lots: ShownLot[
         treatment: lots.some(({ treatment }) => treatment === 'raw') ? 'raw' : 'pasteurised',
         homogenised: lots.some(({ details }) => details.homogenised === true),
       },
+      despite: [...new Set(now.flatMap(({ judged }) => judged.mayNot.churn ?? []))].join('; ') || undefined,
       celsius: temperature,
       says: `${say.volume(volume)} of ${text(spokenFraction(fat, 0))} cream, from ${list(lots.map((lot) => lot.vessel?.name ?? lot.code))}.`,
       small: `${ripened ? 'Ripened' : 'Sweet'}, ${lots.some(({ treatment }) => treatment === 'raw') ? 'raw' : 'heated'}; it should stand at ${say.temperature(Math.round(temperature))} now.`,
     };
-  }, [lots, view.nowSeconds, say]);
+  }, [lots, minute, say]);
   return <PlanChurning plan={view} front={undefined} from={from} />;
 }

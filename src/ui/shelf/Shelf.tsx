@@ -3,10 +3,11 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useEffect, useMemo, useState } from 'react';
-import { keepsUntil } from '@/core/keeping/keepsUntil';
+import { thinCream } from '@/core/dairy/creamFat';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { ShelfView } from '@/server/shelf/views';
 import { useSay } from '../frame/FarmContext';
+import { useNow } from '../frame/useNow';
 import type { KeptShelf } from '../frame/WithoutHouse';
 import { keep } from '../outbox/kept';
 import styles from '../pail/Pail.module.css';
@@ -29,6 +30,7 @@ export function Shelf({ view }: { view: ShelfView }) {
     () => all.filter(({ lot }) => lot.kind === 'skim' || lot.kind === 'buttermilk' || lot.kind === 'culture'),
     [all],
   );
+  const now = Math.floor(useNow(15_000) / 60) * 60;
   const capacity = nextCapacity(view);
   const proposal = useMemo(() => nextOnes(creams, capacity), [creams, capacity]);
   useEffect(() => {
@@ -42,7 +44,7 @@ export function Shelf({ view }: { view: ShelfView }) {
     <div className={styles.pail}>
       <ParkedEntries parked={view.parked} />
       <section className={styles.now}>
-        <h1>{sentence(creams, proposal.chosen, capacity, say)}</h1>
+        <h1>{sentence(creams, proposal.chosen, capacity, now, say)}</h1>
         <div className={styles.acts}>
           {standing.length > 0 && churnable(standing) && (
             <Button
@@ -137,6 +139,7 @@ function sentence(
   creams: readonly LotNow[],
   proposed: readonly string[],
   capacity: number,
+  nowSeconds: number,
   say: ReturnType<typeof useSay>,
 ): string {
   const name = (one: LotNow) => one.lot.vessel?.name ?? one.lot.code;
@@ -156,14 +159,14 @@ function sentence(
   }
   const volume = chosen.reduce((sum, one) => sum + one.volume, 0);
   const fat = pooledFat(chosen);
-  const thin = fat < 0.25 ? ` It is thin, ${text(spokenFraction(fat, 0))}: put richer cream to it.` : '';
+  const thin = fat < thinCream ? ` It is thin, ${text(spokenFraction(fat, 0))}: it churns slowly.` : '';
   const left = Math.min(
-    ...chosen.map((one) => keepsUntil({ kind: 'cream', raw: one.lot.treatment === 'raw' }) - one.ageHours),
+    ...chosen.map(({ judged }) => ((judged.untilSeconds ?? Infinity) - nowSeconds) / 3600),
   );
   const sweet = chosen.some(({ story }) => !story?.soured);
   if (sweet && left < 24)
     return `Churn ${say.volume(volume)} today: the oldest has ${Math.max(1, Math.round(left))} h left.${thin}`;
   if (volume >= 0.45 * capacity)
     return `${say.volume(volume)} of cream is a load${thin ? `.${thin}` : ': churn it when it suits.'}`;
-  return `${say.volume(volume)} of cream so far${sweet ? `; it keeps ${Math.floor(left / 24)} more ${Math.floor(left / 24) === 1 ? 'day' : 'days'}` : ''}.${thin}`;
+  return `${say.volume(volume)} of cream so far${sweet ? `; it keeps ${Math.floor(Math.min(left, 999) / 24)} more ${Math.floor(left / 24) === 1 ? 'day' : 'days'}` : ''}.${thin}`;
 }

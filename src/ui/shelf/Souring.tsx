@@ -10,6 +10,7 @@ import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
+import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
 import { QuantityField, understand } from '../quantity/QuantityField';
@@ -41,6 +42,7 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
   const ready = ripening?.readyHours;
   const start = souring.startedSeconds;
   const ripe = story!.soured;
+  const limit = start + (ripening?.discardAfterHours ?? 0) * 3600;
   const ph = understand(typed, { system: 'metric', kinds: ['duration'], bareUnit: 'min' });
   const phValue = ph && 'quantity' in ph ? ph.quantity.value : undefined;
   const record = (event: Record<string, unknown>, says: string) =>
@@ -58,7 +60,7 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
             ? 'Ripe: chill it back now, and probe the middle. Set cream only conducts.'
             : 'Ripe, and cold again.'
           : ripening?.state === 'discard'
-            ? 'Not thick and tart in time: throw it out.'
+            ? `Not thick and tart by ${say.when(limit, now)}: throw it out.`
             : ready
               ? now < start + ready.low * 3600
                 ? `Souring since ${say.when(start, now)}: look again ${say.when(start + ready.low * 3600, now)}.`
@@ -67,14 +69,19 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
       </h2>
       {ripening && !ripe && (
         <Quiet>
-          About pH {ripening.phNow.mid.toFixed(1)} now. Thrown out if it is not thick and tart{' '}
-          {say.when(start + ripening.discardAfterHours * 3600, now)} (
-          {text(spokenMinutes(Math.max(0, ripening.discardAfterHours - souring.elapsedHours) * 60))} from
-          now). {say.words(ripening.reasons.map(({ says }) => says).join(' '))}
+          {limit <= now ? (
+            <>Its time was up {say.when(limit, now)}, and nobody had seen it thick and tart before that. </>
+          ) : (
+            <>
+              About pH {ripening.phNow.mid.toFixed(1)} now, as foreseen. Thrown out if it is not thick and
+              tart by {say.when(limit, now)} ({text(spokenMinutes((limit - now) / 60))} from now).{' '}
+            </>
+          )}
+          {say.words(ripening.reasons.map(({ says }) => says).join(' '))}
         </Quiet>
       )}
       {ripening && <SourCurve ripening={ripening} elapsed={souring.elapsedHours} />}
-      {!ripe && (
+      {!ripe && ripening?.state !== 'discard' && (
         <>
           <div className={styles.steps} role="group" aria-label="What you see">
             {(['thickAndTart', 'notYet', 'mould', 'pink', 'gas', 'foul'] as const).map((seen) => (
@@ -134,11 +141,7 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
         </Button>
       )}
       {ripening && <Cautions cautions={ripening.cautions} />}
-      {refused && (
-        <p className={styles.refused} role="alert">
-          {refused.message}
-        </p>
-      )}
+      <RefusedSentence refused={refused} />
     </Enamel>
   );
 }

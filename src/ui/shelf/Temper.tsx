@@ -14,6 +14,7 @@ import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
+import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
 import { useChimeAt } from '../pail/useChime';
@@ -236,11 +237,7 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
             Back in the fridge
           </Button>
         </div>
-        {refused && (
-          <p className={styles.refused} role="alert">
-            {refused.message}
-          </p>
-        )}
+        <RefusedSentence refused={refused} />
       </Enamel>
     );
   return (
@@ -335,11 +332,7 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
       )}
       {'cautions' in plan && <Cautions cautions={plan.cautions} />}
       {'reasons' in plan && <Quiet>{say.words(plan.reasons.map(({ says }) => says).join(' '))}</Quiet>}
-      {refused && (
-        <p className={styles.refused} role="alert">
-          {refused.message}
-        </p>
-      )}
+      <RefusedSentence refused={refused} />
     </Enamel>
   );
 }

@@ -16,7 +16,7 @@ export const nextCapacity = ({ vessels, last }: Pick<PlanView, 'vessels' | 'last
 /** Which cream makes the next churning, and why the rest is left. */
 export const nextOnes = (creams: readonly LotNow[], capacity: number): ReturnType<typeof proposeChurning> =>
   proposeChurning(
-    creams.map(({ lot, story, volume, ageHours }) => ({
+    creams.map(({ lot, story, volume, ageHours, judged }) => ({
       id: lot.id,
       volume,
       ageHours,
@@ -25,6 +25,7 @@ export const nextOnes = (creams: readonly LotNow[], capacity: number): ReturnTyp
       souring: story?.souring !== undefined,
       frozen: story?.frozen !== undefined,
       blocked: lot.blockedReason !== null,
+      mayNot: judged.mayNot.churn,
       keptApart: lot.details.cut === 'top',
     })),
     capacity,
@@ -36,6 +37,6 @@ export function pooledFat(lots: readonly LotNow[]): number {
   return mass > 0 ? lots.reduce((sum, { lot }) => sum + lot.fat, 0) / mass : 0;
 }
 
-/** Rich enough to break, and for people. */
+/** Nothing speaks against churning it: it is safe, for people, and cream. Thin cream has its way to the churn like any other. */
 export const churnable = (lots: readonly LotNow[]): boolean =>
-  lots.every(({ lot }) => lot.blockedReason === null) && pooledFat(lots) >= leanestChurnable;
+  lots.every(({ judged }) => judged.mayNot.churn === undefined) && pooledFat(lots) >= leanestChurnable;

@@ -9,6 +9,7 @@ import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { useSay } from '../frame/FarmContext';
 import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
+import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
 import { Chips } from '../quantity/Chips';
@@ -136,11 +137,7 @@ export function TemperatureCard({ one, now, title }: { one: LotNow; now: number;
           Write it down
         </Button>
       </div>
-      {refused && (
-        <p className={styles.refused} role="alert">
-          {refused.message}
-        </p>
-      )}
+      <RefusedSentence refused={refused} />
       <Quiet>
         {lot.vesselReadings > 0
           ? `Foreseen as ${lot.vessel?.name} passed heat in its last ${lot.vesselReadings === 1 ? 'reading' : `${lot.vesselReadings} readings`}: ${lot.vesselFactor > 1.03 ? `${Math.round((lot.vesselFactor - 1) * 100)} % quicker than the table` : lot.vesselFactor < 0.97 ? `${Math.round((1 - lot.vesselFactor) * 100)} % slower than the table` : 'as the table says'}.`

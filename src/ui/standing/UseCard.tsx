@@ -3,10 +3,11 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { Use } from '@/core/byProducts/uses';
-import { mayGoTo, cautionsOfUse, uses } from '@/core/byProducts/uses';
+import { mayGoTo, cautionsOfUse, purposeOf, uses } from '@/core/byProducts/uses';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
+import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
 import { toUse, useNames } from '../pail/usual';
@@ -54,6 +55,13 @@ export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use }) {
         system={say.system}
         hint={`all of it: ${say.volume(one.volume)}`}
       />
+      {purposeOf[to] && one.judged.mayNot[purposeOf[to]] && !blocked && (
+        <Cautions
+          cautions={[
+            { key: 'mayNot', level: 'danger', says: `Not for that: ${say.words(one.judged.mayNot[purposeOf[to]]!)}.` },
+          ]}
+        />
+      )}
       <Cautions cautions={cautionsOfUse(to, { raw: lot.treatment === 'raw', blocked })} />
       <Button
         variant="outlined"
@@ -68,11 +76,7 @@ export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use }) {
       >
         {quantity ? 'Some' : 'All of it'} {toUse[to]}
       </Button>
-      {refused && (
-        <p className={styles.refused} role="alert">
-          {refused.message}
-        </p>
-      )}
+      <RefusedSentence refused={refused} />
     </Enamel>
   );
 }

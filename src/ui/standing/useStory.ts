@@ -3,10 +3,10 @@
 import { useMemo } from 'react';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import type { LotStory, ToldLot } from '@/core/standing/lotStory';
-import { lotStory } from '@/core/standing/lotStory';
+import { lotStory, secondsUntil } from '@/core/standing/lotStory';
 import { souringNow } from '@/core/standing/souringNow';
-import type { Waiting } from '@/core/standing/waitsFor';
-import { waitsFor } from '@/core/standing/waitsFor';
+import type { LotJudgement, Waiting } from '@/core/standing/judgeLot';
+import { judgeLot } from '@/core/standing/judgeLot';
 import type { ShownLot } from '@/server/pail/views';
 import { useNow } from '../frame/useNow';
 
@@ -33,16 +33,36 @@ export interface LotNow {
   ageHours: number;
   fill: number;
   waiting: Waiting;
+  /** What may be done with it, until when, and why not. */
+  judged: LotJudgement;
 }
 
 export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
   // The page tells time by the minute; what was done within this one is told at once.
   const latest = Math.max(0, ...lot.events.map((event) => event.atSeconds));
-  const story = lotStory(toldLot(lot), latest < atSeconds + 90 ? Math.max(atSeconds, latest) : atSeconds);
+  const told = toldLot(lot);
+  const at = latest < atSeconds + 90 ? Math.max(atSeconds, latest) : atSeconds;
+  const story = lotStory(told, at);
   const celsius = story?.celsius ?? 4;
   const fatShare = lot.mass > 0 ? Math.max(0, lot.fat) / lot.mass : 0;
   const volume = lot.mass / creamDensity(Math.min(0.6, fatShare), Math.max(0, Math.min(45, celsius)));
   const ageHours = Math.max(0, (atSeconds - lot.oldestSeconds) / 3600);
+  const warmMilk = lot.kind === 'milk' && story !== undefined && story.celsius > milkCold;
+  const judged = judgeLot(
+    {
+      kind: lot.kind,
+      treatment: lot.treatment,
+      ripened: lot.ripened,
+      blockedReason: lot.blockedReason,
+      oldestSeconds: lot.oldestSeconds,
+      cut: lot.details.cut,
+      despite: lot.details.despite,
+      souring: souringNow(lot, story)?.state,
+      ...(warmMilk ? { coolIn: { seconds: secondsUntil(told, story, lot.mass, fatShare, milkCold) } } : {}),
+    },
+    story,
+    at,
+  );
   return {
     lot,
     story,
@@ -51,19 +71,13 @@ export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
     fatShare,
     ageHours,
     fill: Math.min(1, volume / (lot.vessel?.capacity ?? Math.max(volume * 1.3, 1000))),
-    waiting: waitsFor(
-      {
-        kind: lot.kind,
-        treatment: lot.treatment,
-        blocked: lot.blockedReason !== null,
-        ageHours,
-        cut: lot.details.cut,
-        souring: souringNow(lot, story)?.state,
-      },
-      story,
-    ),
+    waiting: judged.waiting,
+    judged,
   };
 }
+
+/** Milk is to be this cold within four hours (handbook §7), °C. */
+const milkCold = 10;
 
 /** Lots as they stand this minute, told again as time goes on. */
 export function useLotsNow(lots: readonly ShownLot[]): LotNow[] {

@@ -8,6 +8,7 @@ import { additions as additionNames } from '@/core/churning/batchEvents';
 import type { Addition, PieceForm } from '@/core/churning/batchEvents';
 import { allergensOf } from '@/core/keeping/allergens';
 import { daysBetween } from '@/core/keeping/civilDate';
+import { pastItsDay } from '@/core/keeping/pastItsDay';
 import { keepingCautions } from '@/core/keeping/cautions';
 import type { Storage } from '@/core/keeping/keepingDate';
 import type { ButterShown } from '@/server/today/views';
@@ -48,16 +49,16 @@ export function ButterShelf({ butter, today }: { butter: ButterShown[]; today: s
       return next;
     });
 
-  async function finish({ lotId, code }: ButterShown) {
+  async function finish({ lotId, code }: ButterShown, how: 'eaten' | 'spoiled') {
     mark(lotId, true);
     notice({
-      says: `${code} is finished.`,
+      says: how === 'eaten' ? `${code} is finished.` : `${code} is thrown away.`,
       undo: () => {
         mark(lotId, false);
         void outbox.put('butter.restore', { lotId }).then(() => router.refresh());
       },
     });
-    const answer = await outbox.put('butter.finish', { lotId });
+    const answer = await outbox.put('butter.finish', { lotId, how });
     if (answer.status === 'refused') mark(lotId, false);
     router.refresh();
   }
@@ -68,6 +69,8 @@ export function ButterShelf({ butter, today }: { butter: ButterShown[]; today: s
         .filter((pat) => !gone.has(pat.lotId))
         .map((pat) => {
           const left = daysBetween(today, pat.keepUntil);
+          const unsafe = pat.blockedReason !== null || pat.despite !== undefined;
+          const past = left < 0 || unsafe ? pastItsDay(pat) : undefined;
           const mixed = pat.additions
             .map((key) => additionNames[key as Addition]?.name.toLowerCase())
             .join(', ');
@@ -109,13 +112,23 @@ export function ButterShelf({ butter, today }: { butter: ButterShown[]; today: s
               <WhyDrawer
                 title={`Eat ${pat.code} by ${say.day(pat.keepUntil, today)}`}
                 opener={
-                  <span className={left < 0 ? styles.past : left <= 2 ? styles.soon : undefined}>
-                    {left < 0
-                      ? `Past ${say.day(pat.keepUntil, today)}`
-                      : `Eat by ${say.day(pat.keepUntil, today)}`}
+                  <span className={left < 0 || unsafe ? styles.past : left <= 2 ? styles.soon : undefined}>
+                    {unsafe
+                      ? 'Not for people'
+                      : left < 0
+                        ? `Past ${say.day(pat.keepUntil, today)}`
+                        : `Eat by ${say.day(pat.keepUntil, today)}`}
                   </span>
                 }
               >
+                {past && (
+                  <p style={{ margin: 0 }}>
+                    <strong>
+                      {past.says[0]!.toUpperCase()}
+                      {past.says.slice(1)}
+                    </strong>
+                  </p>
+                )}
                 <p style={{ margin: 0 }}>
                   Made {say.day(pat.madeOn, today)}, kept in the {places[pat.storage]}. The date is the
                   earliest of the rules that apply:
@@ -140,10 +153,10 @@ export function ButterShelf({ butter, today }: { butter: ButterShown[]; today: s
               </WhyDrawer>
               <Button
                 variant="outlined"
-                onClick={() => void finish(pat)}
-                aria-label={`${pat.code} is finished`}
+                onClick={() => void finish(pat, past?.discard ? 'spoiled' : 'eaten')}
+                aria-label={past?.discard ? `${pat.code} is thrown away` : `${pat.code} is finished`}
               >
-                Finished
+                {past?.discard ? 'Thrown away' : 'Finished'}
               </Button>
             </li>
           );

@@ -3,23 +3,30 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { daysBetween } from '@/core/keeping/civilDate';
+import { pastItsDay } from '@/core/keeping/pastItsDay';
 import { tools } from '@/core/churning/tools';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { TodayView } from '@/server/today/views';
 import { useMemo } from 'react';
 import { useSay } from '../frame/FarmContext';
+import { useNow } from '../frame/useNow';
 import { JotLine } from '../jot/JotLine';
 import { MilkIn } from '../pail/MilkIn';
 import { ParkedEntries } from '../pail/Parked';
 import { pailSentence, SkimNow, useLater } from '../pail/SkimNow';
+import { alarmsOf, alarmWords, longPast, nameOf } from '../standing/alarm';
 import { StandingShelf } from '../standing/StandingShelf';
 import { useRises } from '../standing/useRises';
 import type { LotNow } from '../standing/useStory';
 import { useLotsNow } from '../standing/useStory';
 import { NameTheFarm } from './NameTheFarm';
 import { ButterShelf } from './ButterShelf';
+import { OldLots } from './OldLots';
 import { InProgress } from './InProgress';
 import styles from './Today.module.css';
+
+/** More than these are found on the shelf. */
+const mostAlarms = 3;
 
 /** What to do now and why; then one shelf with everything in its place. */
 export function Today({ view }: { view: TodayView }) {
@@ -41,15 +48,38 @@ export function Today({ view }: { view: TodayView }) {
   );
   const cream = creamSentence(all, daysLeft !== undefined && daysLeft <= 3, say);
   const hasMilk = view.milkings.length > 0 || milk.length > 0;
+  const now = Math.floor(useNow(15_000) / 60) * 60;
+  const alarms = alarmsOf(all);
   // What safety asks comes first, then milk that is ready, then cream, then butter.
-  const lead = dairy.cool || dairy.skim.length > 0 ? 'milk' : cream ? 'cream' : 'butter';
+  const lead =
+    alarms.length > 0 ? 'alarm' : dairy.cool || dairy.skim.length > 0 ? 'milk' : cream ? 'cream' : 'butter';
   return (
     <div className={styles.today}>
       {(hasMilk || view.animals.length > 0) && <JotLine view={view} batchId={inProgress[0]?.id} />}
       <ParkedEntries parked={view.parked} />
-      {inProgress.length > 0 ? (
-        inProgress.map((batch) => <InProgress key={batch.id} batch={batch} />)
-      ) : (
+      {alarms.length > 0 && (
+        <section className={styles.now} aria-label="First of all">
+          <h1>{alarmWords(alarms[0]!, now, say)}</h1>
+          <div className={styles.acts}>
+            {alarms.slice(0, mostAlarms).map((one, i) => (
+              <Button
+                key={one.lot.id}
+                component={Link}
+                href={one.lot.kind === 'milk' ? `/pail/${one.lot.id}` : `/shelf/${one.lot.id}`}
+                variant={i === 0 ? 'contained' : 'outlined'}
+                size="large"
+                sx={{ minHeight: 96 }}
+              >
+                To {nameOf(one)}
+              </Button>
+            ))}
+          </div>
+        </section>
+      )}
+      {inProgress.map((batch) => (
+        <InProgress key={batch.id} batch={batch} />
+      ))}
+      {inProgress.length > 0 || lead === 'alarm' ? null : (
         <section className={styles.now}>
           <h1>{lead === 'milk' ? dairy.says : lead === 'cream' ? cream!.says : sentence()}</h1>
           <div className={styles.acts}>
@@ -117,6 +147,7 @@ export function Today({ view }: { view: TodayView }) {
           </div>
         </section>
       )}
+      <OldLots lots={longPast(all)} />
       {hasMilk && <MilkIn view={view} />}
       {all.length > 0 && (
         <StandingShelf
@@ -126,7 +157,7 @@ export function Today({ view }: { view: TodayView }) {
           href={({ lot }) => (lot.kind === 'milk' ? `/pail/${lot.id}` : `/shelf/${lot.id}`)}
         />
       )}
-      {inProgress.length > 0 && dairy.skim.length > 0 && (
+      {(inProgress.length > 0 || lead === 'alarm') && dairy.skim.length > 0 && (
         <section className={styles.now} aria-label="Milk that is ready">
           <h2 style={{ margin: 0 }}>{dairy.says}</h2>
           <div className={styles.acts}>
@@ -156,7 +187,7 @@ export function Today({ view }: { view: TodayView }) {
 
   function sentence(): string {
     if (!first || daysLeft === undefined) return 'Nothing waits. The next churning starts with cream.';
-    if (daysLeft < 0) return `${first.code} is past its day: taste it, then bake with it or give it up.`;
+    if (daysLeft < 0) return `${first.code}: ${pastItsDay(first).says}`;
     if (daysLeft === 0) return `Eat ${first.code} today; it is at its last good day.`;
     if (daysLeft <= 3) return `Use ${first.code} first: it is good until ${say.day(first.keepUntil, today)}.`;
     return 'Nothing presses. The butter in the house keeps, and the churn is free.';

@@ -1,0 +1,61 @@
+import type { Addition } from '../churning/batchEvents';
+import { additions as known } from '../churning/batchEvents';
+import type { Storage } from './keepingDate';
+
+/** A piece of butter or ghee as far as what to do past its day goes. */
+export interface KeptPiece {
+  kind: 'butter' | 'ghee';
+  additions: readonly string[];
+  storage: string;
+  raw: boolean;
+  blockedReason?: string | null;
+  despite?: string | undefined;
+}
+
+const perishable = (additions: readonly string[]): boolean =>
+  additions.some((key) => known[key as Addition]?.perishable);
+
+/**
+ * What to do with a piece past its day, by what it is (handbook §6.12): what can poison is thrown away and never tasted,
+ * what only fades is used another way.
+ * @returns whether it is thrown away, and the sentence
+ */
+export function pastItsDay({ kind, additions, storage, raw, blockedReason, despite }: KeptPiece): {
+  discard: boolean;
+  says: string;
+} {
+  if (blockedReason)
+    return {
+      discard: true,
+      says: `it is kept from people’s food (${blockedReason}): set it apart, and ask before any animal gets it.`,
+    };
+  if (despite !== undefined)
+    return {
+      discard: true,
+      says: 'made of cream that should have been thrown out: throw it away, and do not taste it.',
+    };
+  if (perishable(additions))
+    return {
+      discard: true,
+      says: 'past its day, with fresh herbs or garlic in it: throw it away, and never taste it.',
+    };
+  const warm = (storage as Storage) === 'counter' || (storage as Storage) === 'crock';
+  if (raw && warm)
+    return {
+      discard: true,
+      says: 'raw milk butter that stood warm past its day: throw it away, and do not taste it.',
+    };
+  if ((storage as Storage) === 'freezer')
+    return { discard: false, says: 'past its best in the freezer, and still safe: bake with it.' };
+  if (kind === 'ghee')
+    return { discard: false, says: 'past its day: if it smells clean, cook with it soon.' };
+  if (raw)
+    return {
+      discard: false,
+      says: 'past its day and of raw milk: smell it, and if it is clean bake it through; otherwise throw it away.',
+    };
+  return {
+    discard: false,
+    says: 'past its day: smell it first; if it is clean, bake with it, otherwise throw it away.',
+  };
+}

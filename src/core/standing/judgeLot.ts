@@ -1,0 +1,205 @@
+import { keepsUntil } from '../keeping/keepsUntil';
+import { cultureState } from '../ripening/cultureLine';
+import { safetyHours } from '../ripening/safetyClock';
+import type { Look } from './lotEvents';
+import type { LotStory, ToldLot } from './lotStory';
+import { discardAfterHours } from './lotStory';
+
+/** What a vessel at rest waits for, in a word or three, and how it presses. */
+export interface Waiting {
+  word: string;
+  tone: 'calm' | 'soon' | 'now' | 'danger';
+}
+
+/** What a lot may be put to. Heating is baking, yoghurt and curd. */
+export const purposes = ['churn', 'drink', 'heat', 'sell', 'culture', 'pour'] as const;
+export type Purpose = (typeof purposes)[number];
+
+/** What is known of a lot beside what was done to it. */
+export interface JudgedLot extends Pick<ToldLot, 'kind' | 'treatment' | 'ripened'> {
+  blockedReason: string | null;
+  oldestSeconds: number;
+  cut?: string | undefined;
+  /** Why something that went into it should have been thrown away, when it was used knowingly. */
+  despite?: string | undefined;
+  /** How far it has soured if it does, as foreseen. */
+  souring?: 'souring' | 'ready' | 'discard' | undefined;
+  /** Milk: when it will be at 10 °C where it stands, s from now; undefined when it never will. */
+  coolIn?: { seconds: number | undefined } | undefined;
+}
+
+export interface LotJudgement {
+  waiting: Waiting;
+  /** It should be thrown out: why, and since when; undefined: it need not be. */
+  discard: { why: string; sinceSeconds: number | undefined } | undefined;
+  /** Why it may not be put to a purpose; nothing where it may. */
+  mayNot: Partial<Record<Purpose, string>>;
+  /** Until when it is good for what it is, where it stands, s; undefined where nothing says. */
+  untilSeconds: number | undefined;
+  /** It does harm if nobody comes: it outranks everything. */
+  urgent: boolean;
+}
+
+/** Milk stands this long before its cream is worth the ladle, and this long at most (engineering estimates), h. */
+const standsFrom = 12;
+const standsAtMost = 44;
+/** Cold enough to stand, °C; warmest for unsoured cream and skim; hours it may be warmer (handbook §7). */
+const cold = 7;
+const useWithin = 2;
+/** Milk is at 10 °C within this time of the start of milking (handbook §7), °C and h. */
+const milkCold = 10;
+const coolWithin = 4;
+const hour = 3600;
+
+const seen: Partial<Record<Look, string>> = {
+  mould: 'mould was seen in it',
+  pink: 'it turned pink or orange',
+  gas: 'it made gas',
+  foul: 'it smelled foul',
+};
+
+/**
+ * The one judgement of a lot: what it waits for, whether it must be thrown out, what it may be put to and until when, and
+ * why. Every screen asks it, and every use-case before it lets a lot go anywhere (handbook §6.12, §7).
+ */
+export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds: number): LotJudgement {
+  const { kind } = lot;
+  const raw = lot.treatment === 'raw';
+  const sour = story?.soured ?? lot.ripened;
+  // A freezer stops the clock of what keeps cold.
+  const ageHours = Math.max(0, (nowSeconds - lot.oldestSeconds) / hour - (story?.frozenHours ?? 0));
+  const keeps = keepsUntil({ kind: kind === 'culture' || kind === 'ghee' ? 'butter' : kind, raw });
+  const discard = discardOf();
+  const mayNot: LotJudgement['mayNot'] = {};
+  const forbid = (why: string, ...which: Purpose[]) => which.forEach((one) => (mayNot[one] ??= why));
+  if (lot.blockedReason !== null)
+    forbid(
+      `it is kept from people’s food (${lot.blockedReason})`,
+      ...purposes.filter((one) => one !== 'pour'),
+    );
+  if (discard) forbid(discard.why, ...purposes);
+  if (lot.despite !== undefined) forbid(lot.despite, 'drink', 'heat', 'sell', 'culture', 'churn');
+  if (kind === 'milk' && story && warmMilkHours() > coolWithin)
+    forbid('it was not cold in time', 'drink', 'sell');
+  if (!sour && kind !== 'milk' && story && story.warmHours > discardAfterHours)
+    forbid(`it stood warm for over ${discardAfterHours} h`, 'drink', 'sell');
+  if (kind === 'culture' && cultureState(ageHours) === 'tooOld')
+    forbid('it is older than a culture keeps lively', 'culture');
+  if (kind !== 'culture' && !sour) forbid('nothing in it has soured', 'culture');
+  const waiting = waitingFor();
+  return {
+    waiting,
+    discard,
+    mayNot,
+    untilSeconds: until(),
+    urgent: (discard !== undefined && lot.blockedReason === null) || waiting.word === notInTime,
+  };
+
+  function discardOf(): LotJudgement['discard'] {
+    const say = (why: string, sinceSeconds?: number) => ({ why, sinceSeconds });
+    if (story?.spoiled) return say(seen[story.spoiled] ?? 'it is spoiled');
+    if (story?.souring && !story.souring.seenInTime) {
+      const { limitSeconds } = story.souring;
+      if (limitSeconds !== undefined && limitSeconds <= nowSeconds)
+        return say('it was not thick and tart in time', limitSeconds);
+      return undefined;
+    }
+    if (sour || kind === 'butter' || kind === 'ghee' || kind === 'culture') return undefined;
+    if (story?.rawLimitSeconds !== undefined && raw)
+      return say('it stood warm for longer than raw milk and cream may sour', story.rawLimitSeconds);
+    if (story?.warmTooLong)
+      return say(
+        `heated and unsoured, it was warm for over ${discardAfterHours} h`,
+        story.warmTooLongSeconds,
+      );
+    if (!raw && story && story.warmHours > discardAfterHours && story.celsius > cold)
+      return say(
+        `heated and unsoured, it has been warm for over ${discardAfterHours} h`,
+        nowSeconds - hour * (story.warmHours - discardAfterHours),
+      );
+    if (story?.frozen !== 'frozen' && ageHours > keeps)
+      return say('it is older than is safe', nowSeconds - hour * (ageHours - keeps));
+    return undefined;
+  }
+
+  /** Hours that milk has been over 10 °C since it last was poured in; a top-up warms it again. */
+  function warmMilkHours(): number {
+    if (!story || story.celsius <= milkCold) return 0;
+    const poured = story.happenings.findLast((one) => one.kind === 'topUp')?.atHours ?? 0;
+    return (nowSeconds - story.firstSeconds) / hour - poured;
+  }
+
+  function until(): number | undefined {
+    if (discard) return discard.sinceSeconds;
+    if (story?.frozen === 'frozen' || kind === 'butter' || kind === 'ghee') return undefined;
+    const ends: number[] = [];
+    if (story?.souring && !story.soured)
+      ends.push(
+        nowSeconds + hour * (1 - story.souring.used) * safetyHours(story.souring.route, story.celsius),
+      );
+    else if (!sour) {
+      ends.push(nowSeconds + hour * (keeps - ageHours));
+      if (story && !raw && story.celsius > cold)
+        ends.push(nowSeconds + hour * Math.max(0, discardAfterHours - story.warmHours));
+    }
+    const first = Math.min(...ends);
+    return Number.isFinite(first) ? first : undefined;
+  }
+
+  function waitingFor(): Waiting {
+    if (story?.spoiled) return { word: 'throw it out', tone: 'danger' };
+    if (lot.blockedReason !== null) return { word: 'not for people', tone: 'danger' };
+    if (discard) return { word: discardWord(), tone: 'danger' };
+    if (story?.frozen === 'frozen') return { word: 'frozen', tone: 'calm' };
+    if (story?.frozen === 'thawing') return { word: 'thawing', tone: 'soon' };
+    const left = keeps - ageHours;
+    if (story?.souring && !story.soured)
+      return lot.souring === 'ready'
+        ? { word: 'ripe? look', tone: 'now' }
+        : { word: 'souring', tone: 'calm' };
+    if (story?.tempering)
+      return { word: story.tempering.to > story.tempering.from ? 'warming' : 'chilling', tone: 'soon' };
+    if (kind === 'milk') return milkWaits();
+    if (sour && story && story.celsius > 10) return { word: 'chill it', tone: 'now' };
+    if (!sour && story && story.celsius > cold && story.warmHours > useWithin)
+      return { word: 'chill or churn', tone: 'now' };
+    if (kind === 'culture')
+      return {
+        lively: { word: 'culture', tone: 'calm' } as const,
+        useSoon: { word: 'use or renew', tone: 'soon' } as const,
+        tooOld: { word: 'begin it anew', tone: 'danger' } as const,
+      }[cultureState(ageHours)];
+    if (kind === 'cream') {
+      if (lot.cut === 'top') return { word: 'to whip', tone: left < 24 ? 'now' : 'calm' };
+      if (sour) return { word: 'ripe, to churn', tone: 'soon' };
+      return left < 24 ? { word: 'churn today', tone: 'now' } : { word: 'to churn', tone: 'calm' };
+    }
+    return left < 24 && !sour ? { word: 'use today', tone: 'now' } : { word: 'to use', tone: 'calm' };
+  }
+
+  function milkWaits(): Waiting {
+    if (story && story.celsius > cold) {
+      const warm = warmMilkHours();
+      if (warm > coolWithin) return { word: 'still warm', tone: 'danger' };
+      const coolAt = lot.coolIn?.seconds;
+      if (
+        lot.coolIn &&
+        story.celsius > milkCold &&
+        (coolAt === undefined || warm + coolAt / hour > coolWithin)
+      )
+        return { word: notInTime, tone: 'danger' };
+      return { word: 'cooling', tone: warm > useWithin ? 'now' : 'soon' };
+    }
+    if (ageHours >= standsAtMost) return { word: 'skim at once', tone: 'now' };
+    return ageHours >= standsFrom
+      ? { word: 'ready to skim', tone: 'now' }
+      : { word: 'cream rising', tone: 'calm' };
+  }
+
+  function discardWord(): string {
+    if (story?.souring && !story.souring.seenInTime) return 'not sour in time';
+    return discard!.why === 'it is older than is safe' ? 'too old' : 'warm too long';
+  }
+}
+
+const notInTime = 'not cold in time';

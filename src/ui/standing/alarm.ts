@@ -1,0 +1,27 @@
+import type { useSay } from '../frame/FarmContext';
+import type { LotNow } from './useStory';
+
+/** What is milk and cream: what is made beside them is asked about, and alarms nobody. */
+const alarming = new Set(['milk', 'cream']);
+
+/** What does harm if nobody comes, worst first: milk that will not be cold in time, then what must be thrown out. */
+export const alarmsOf = (lots: readonly LotNow[]): LotNow[] =>
+  lots
+    .filter(({ judged, lot }) => judged.urgent && alarming.has(lot.kind))
+    .toSorted((a, b) => Number(a.judged.discard !== undefined) - Number(b.judged.discard !== undefined));
+
+/** By-products past their time: what became of them is asked, once for all of them. */
+export const longPast = (lots: readonly LotNow[]): LotNow[] =>
+  lots.filter(({ judged, lot }) => judged.discard !== undefined && !alarming.has(lot.kind));
+
+export const nameOf = ({ lot }: LotNow): string => lot.vessel?.name ?? lot.code;
+
+/** Why a lot alarms, the same on every screen: since when, and what to do. */
+export function alarmWords(one: LotNow, nowSeconds: number, say: ReturnType<typeof useSay>): string {
+  const { discard } = one.judged;
+  if (!discard)
+    return `${nameOf(one)} will not be at ${say.temperature(10)} in time where it stands: put it in ice water now.`;
+  const since = discard.sinceSeconds;
+  const when = since !== undefined && since < nowSeconds ? `, since ${say.when(since, nowSeconds)}` : '';
+  return `${nameOf(one)}: throw it out. ${discard.why[0]!.toUpperCase()}${say.words(discard.why.slice(1))}${when}.`;
+}
