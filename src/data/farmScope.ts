@@ -51,3 +51,21 @@ export async function savepoint<T>(scope: FarmScope, work: (scope: FarmScope) =>
     work({ ...scope, transaction }),
   );
 }
+
+/**
+ * Whether it is the database that cannot be asked just now: no connection, none free, shutting down, full or locked
+ * (SQLSTATE classes 08, 40, 53, 55, 57 and 58, and what Sequelize and the network call by name).
+ */
+export function isPassing(error: unknown): boolean {
+  const state = sqlState(error);
+  if (state && /^(08|40|53|55|57|58)/.test(state)) return true;
+  const name = error instanceof Error ? error.name : '';
+  if (
+    /^Sequelize(Connection|HostNotFound|HostNotReachable|AccessDenied|InvalidConnection|Timeout)/.test(name)
+  )
+    return true;
+  const message = error instanceof Error ? error.message : '';
+  return /ECONN|EPIPE|Connection terminated|connection.*(closed|ended)|not queryable/i.test(
+    `${state ?? ''} ${message}`,
+  );
+}

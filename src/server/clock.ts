@@ -13,3 +13,9 @@ export function now(): Date {
 export function setClock(at: Date | undefined): void {
   fixed = at;
 }
+
+/** Headers of an answer with the house's time in them, ms since 1970: devices place what they mark by it. */
+export const clocked = (headers: Record<string, string> = {}): Record<string, string> => ({
+  ...headers,
+  'x-immulgo-now': String(now().getTime()),
+});

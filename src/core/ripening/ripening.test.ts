@@ -142,8 +142,7 @@ describe('the safety clock', () => {
   });
 
   it('past it only what was seen before counts: nothing foreseen, nothing seen later, and no “not yet”', () => {
-    const at = (elapsedHours: number, readings: object[] = []) =>
-      predict({ elapsedHours, readings }).state;
+    const at = (elapsedHours: number, readings: object[] = []) => predict({ elapsedHours, readings }).state;
     expect(at(20)).toBe('ready');
     expect(at(40)).toBe('discard');
     expect(at(400)).toBe('discard');

@@ -68,7 +68,8 @@ async function follow(scope: FarmScope, lotId: string, event: RecordedLotEvent):
     await changeLot(scope, lotId, { ripened: false });
   if (event.kind === 'soured') {
     const lot = (await lotsById(scope, [lotId])).get(lotId)!;
-    const { line: _, ...details } = lot.details;
+    const details = { ...lot.details };
+    delete details.line;
     const last = standing.findLast((one) => one.kind === 'soured');
     const line = (last as { line?: LotDetails['line'] } | undefined)?.line ?? lot.originLine;
     await changeLot(scope, lotId, { details: { ...details, ...(line ? { line } : {}) } });

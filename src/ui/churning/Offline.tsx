@@ -10,7 +10,7 @@ import { Frame } from '../frame/Frame';
 import { clockSeconds } from '../frame/useNow';
 import type { KeptFrame, KeptShelf } from '../frame/WithoutHouse';
 import { kept, keptUnder } from '../outbox/kept';
-import { waitingCommands } from '../outbox/outbox';
+import { waitingCommands } from '../outbox/deviceStore';
 import type { QueuedCommand } from '../outbox/outbox';
 import { list } from '../pail/SkimNow';
 import { churnable, nextCapacity, nextOnes } from '../shelf/nextOnes';

@@ -7,6 +7,8 @@ import { batchStory } from '@/core/churning/batchStory';
 import type { Told } from './makeDayEvents';
 import type { BatchView } from '@/server/churning/views';
 import { keep, tidyKept } from '../outbox/kept';
+import { clockSeconds } from '../frame/useNow';
+import { houseClock } from '../outbox/houseClock';
 import { newId } from '../outbox/newId';
 import { useOutbox, useWaiting } from '../outbox/OutboxProvider';
 
@@ -46,10 +48,12 @@ export function useBatch(view: BatchView, looked?: number): LiveBatch {
   });
 
   const look = useCallback(async () => {
+    const sentAt = Date.now();
     const response = await fetch(`/api/batches/${view.id}?revision=${known.revision}`, {
       signal: AbortSignal.timeout(4000),
       cache: 'no-store',
     });
+    houseClock.learn(response, sentAt);
     if (response.status !== 200) return;
     const news = (await response.json()) as { revision: number; events: BatchEvent[] };
     setKnown((before) => (news.revision >= before.revision ? news : before));
@@ -104,7 +108,7 @@ export function useBatch(view: BatchView, looked?: number): LiveBatch {
     [beside, hand],
   );
   const record = useCallback(
-    (told: Told | Told[], atSeconds = Date.now() / 1000) => {
+    (told: Told | Told[], atSeconds = clockSeconds()) => {
       const events = [told]
         .flat()
         .map(

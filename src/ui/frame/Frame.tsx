@@ -6,6 +6,7 @@ import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
 import type { Farm } from '@/server/house/views';
 import { OutboxProvider } from '../outbox/OutboxProvider';
+import { SetAside } from '../outbox/SetAside';
 import { FarmProvider } from './FarmContext';
 import { Notices } from './Notices';
 import { NowProvider } from './useNow';
@@ -160,6 +161,7 @@ export function Frame({
                   ))}
               </Places>
             </Rail>
+            <SetAside />
             <Room id="room" tabIndex={-1}>
               {children}
             </Room>

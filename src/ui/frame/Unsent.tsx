@@ -27,7 +27,7 @@ export function Unsent() {
   const reachable = useReachable();
   const router = useRouter();
   const live = /^\/churn\/(?!new)/.test(usePathname());
-  const unsent = waiting.length;
+  const unsent = waiting.filter(({ aside }) => !aside).length;
   const before = useRef(0);
   useEffect(() => {
     // A page drawn while something was on its way shows the house of before: draw it again once all is answered.

@@ -2,6 +2,7 @@
 
 import type { ReactNode } from 'react';
 import { createContext, useContext, useEffect, useState } from 'react';
+import { houseClock } from '../outbox/houseClock';
 
 const RenderedAt = createContext(0);
 
@@ -14,16 +15,18 @@ export function NowProvider({ seconds, children }: { seconds: number; children: 
 export function useNow(everyMs = 250): number {
   const [now, setNow] = useState(useContext(RenderedAt));
   useEffect(() => {
-    const tick = () => setNow(Date.now() / 1000);
+    const tick = () => setNow(houseClock.now() / 1000);
     const first = setTimeout(tick, 0);
     const timer = setInterval(tick, everyMs);
+    const stop = houseClock.subscribe(tick);
     return () => {
       clearTimeout(first);
       clearInterval(timer);
+      stop();
     };
   }, [everyMs]);
   return now;
 }
 
-/** What this device's clock reads when something is pressed, s since 1970. */
-export const clockSeconds = (): number => Date.now() / 1000;
+/** The house's time when something is pressed on this device, s since 1970. */
+export const clockSeconds = (): number => houseClock.now() / 1000;

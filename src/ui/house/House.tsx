@@ -1,5 +1,6 @@
 'use client';
 
+import Autocomplete from '@mui/material/Autocomplete';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import { useColorScheme } from '@mui/material/styles';
@@ -37,6 +38,8 @@ const kinds: Record<Vessel['kind'], string> = {
   mould: 'Mould',
   separator: 'Separator',
 };
+const zones = [...new Set(['UTC', ...Intl.supportedValuesOf('timeZone')])];
+
 /** The house: what the maker owns, in drawings; then units, name and light. */
 export function House({ view }: { view: WholeHouse }) {
   const say = useSay();
@@ -142,7 +145,22 @@ export function House({ view }: { view: WholeHouse }) {
             Keep
           </Button>
         </div>
-        <Quiet>Time is told in {view.farm.timeZone}. This house answers on this machine only.</Quiet>
+        <Autocomplete
+          options={zones}
+          value={view.farm.timeZone}
+          disableClearable
+          onChange={(_, timeZone) =>
+            void settle({ timeZone }, 'Days and dates go by that time zone, on every page and label.')
+          }
+          renderInput={(params) => (
+            <TextField
+              {...params}
+              label="Time zone of the farm"
+              helperText="days begin and end by it, whatever a device says"
+            />
+          )}
+        />
+        <Quiet>This house answers on this machine only.</Quiet>
       </Enamel>
     </div>
   );

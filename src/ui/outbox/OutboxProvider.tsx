@@ -2,7 +2,7 @@
 
 import type { ReactNode } from 'react';
 import { createContext, useContext, useEffect, useState, useSyncExternalStore } from 'react';
-import type { Waiting } from './outbox';
+import type { OutboxState, Waiting } from './outbox';
 import { Outbox } from './outbox';
 
 const OutboxContext = createContext<Outbox | undefined>(undefined);
@@ -13,8 +13,12 @@ export function OutboxProvider({ farmId, children }: { farmId: string; children:
   const [outbox] = useState(() => new Outbox(farmId));
   useEffect(() => {
     void outbox.open();
+    outbox.listen();
     window.addEventListener('online', outbox.hurry);
-    return () => window.removeEventListener('online', outbox.hurry);
+    return () => {
+      window.removeEventListener('online', outbox.hurry);
+      outbox.close();
+    };
   }, [outbox]);
   return <OutboxContext.Provider value={outbox}>{children}</OutboxContext.Provider>;
 }
@@ -40,3 +44,11 @@ export function useReachable(): boolean {
     () => true,
   );
 }
+
+/** Whether the house answered last time, and whether this device can keep what is marked. */
+export function useOutboxState(): OutboxState {
+  const outbox = useOutbox();
+  return useSyncExternalStore(outbox.subscribe, outbox.state, () => fine);
+}
+
+const fine: OutboxState = { reachable: true, storeFails: false };

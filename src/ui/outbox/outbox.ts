@@ -1,5 +1,7 @@
-import type { DBSchema, IDBPDatabase } from 'idb';
-import { openDB } from 'idb';
+import { subjectsOf } from './dependsOn';
+import type { DeviceStore, KeptCommand } from './deviceStore';
+import { BrowserStore, keptCommand } from './deviceStore';
+import { houseClock, shiftTimes } from './houseClock';
 import { newId } from './newId';
 
 export interface QueuedCommand {
@@ -15,57 +17,134 @@ export type Answer =
   { status: 'done'; result: unknown } | { status: 'refused'; message: string; field?: string };
 
 /** A command on this device that the house has not answered yet. */
-export interface Waiting {
-  seq: number;
-  command: QueuedCommand;
+export interface Waiting extends KeptCommand {
+  /** Written down on the device; otherwise it lasts as long as this page. */
+  kept: boolean;
 }
 
-interface OutboxSchema extends DBSchema {
-  waiting: { key: number; value: { seq?: number; command: QueuedCommand } };
+/** How this device stands with the house and with its own store. */
+export interface OutboxState {
+  /** The house answered the last time it was asked. */
+  reachable: boolean;
+  /** The device cannot write: marks are kept in memory meanwhile. */
+  storeFails: boolean;
+}
+
+interface Held extends Waiting {
+  tries: number;
+  /** Not before, ms on this device. */
+  notBefore: number;
+  inFlight?: AbortController;
 }
 
 type Listener = () => void;
 type RefusedListener = (message: string) => void;
 type AnsweredListener = (command: QueuedCommand) => Promise<void>;
 
+/** What tabs of one device tell one another. */
+type Told =
+  | { kind: 'put'; kept: KeptCommand }
+  | { kind: 'struck'; id: string; answer: Answer }
+  | { kind: 'aside'; id: string; aside: KeptCommand['aside'] };
+
 /** Longest wait before trying the house again, ms. */
 const longestWait = 8000;
+/** A request that has not answered by then has not been answered, ms. */
+const answersWithin = 15_000;
+/** So many are on their way at once, each about something else. */
+const mostInFlight = 4;
+/** The house failed at a command this often: it is set aside in sight, and the rest goes on. */
+const mostTries = 5;
+/** A command that another tab wrote down is sent from here only when that tab seems gone, ms. */
+const otherTabsTurn = 6000;
+/** The house carried something out so lately that a failure is about the command, not about the house, ms. */
+const wellLately = 5000;
+/** A clock that turns out to be wrong by less is left alone, ms. */
+const clockSlack = 20_000;
 
 /**
- * The device's outbox. A command is first written down here (IndexedDB, or memory where there is none), then sent, in
- * order, until the house has answered; only then is it struck off. A reload, a closed tab or a dead server loses nothing,
- * and the house carries each out once however often it arrives.
+ * The device's outbox. A command is on the screen at once, is then written down on the device, then sent, until the house
+ * has answered; only then is it struck off. A reload, a closed tab, a house that hangs, fails or is gone loses nothing; the
+ * house carries each out once however often it arrives. What is about the same batch or lot keeps its order; the rest does
+ * not wait for it.
  */
 export class Outbox {
   private readonly listeners = new Set<Listener>();
   private readonly refusedListeners = new Set<RefusedListener>();
   private readonly answeredListeners = new Set<AnsweredListener>();
   private readonly answers = new Map<string, (answer: Answer) => void>();
-  private list: Waiting[] = [];
-  private database: IDBPDatabase<OutboxSchema> | undefined;
-  private sending = false;
+  private held: Held[] = [];
+  /** What is shown of `held`; made when it is asked for. */
+  private list: readonly Waiting[] | undefined;
+  private opened: Promise<void> | undefined;
+  private writing: Promise<void> = Promise.resolve();
   private wait = 500;
+  /** Until then the house is not asked, ms on this device. */
+  private restsUntil = 0;
+  private wellAt = -Infinity;
   private timer: ReturnType<typeof setTimeout> | undefined;
-  private memorySeq = 1e9;
-  /** The house answered the last time it was asked. */
-  reachable = true;
+  private asking: Promise<boolean> | undefined;
+  private channel: BroadcastChannel | undefined;
+  private standing: OutboxState = { reachable: true, storeFails: false };
   readonly device = deviceName();
 
   /** @param farm id of the farm this device is bound to */
-  constructor(private readonly farm: string) {}
+  constructor(
+    private readonly farm: string,
+    private readonly store: DeviceStore = new BrowserStore(),
+  ) {}
 
-  async open(): Promise<void> {
+  get reachable(): boolean {
+    return this.standing.reachable;
+  }
+
+  /** Reads what is kept on the device and sets about sending it. Putting does not wait to be told. */
+  open(): Promise<void> {
+    this.opened ??= this.read();
+    return this.opened;
+  }
+
+  /** Hears what other tabs of this device write down and send. */
+  listen(): void {
+    if (this.channel || typeof BroadcastChannel === 'undefined') return;
+    this.channel = new BroadcastChannel('immulgo-outbox');
+    this.channel.onmessage = ({ data }: MessageEvent<Told>) => this.hear(data);
+  }
+
+  private async read(): Promise<void> {
     try {
-      this.database = await openOutbox();
-      await this.reread();
+      // What was kept before commands named their farm was meant for the one this device is bound to.
+      const before = (await this.store.load()).map((kept) => ({
+        ...kept,
+        command: { ...kept.command, farm: kept.command.farm ?? this.farm },
+      }));
+      const here = new Set(this.held.map(({ command }) => command.id));
+      this.held = [
+        ...before
+          .filter(({ command }) => !here.has(command.id))
+          .map((kept): Held => ({ ...kept, kept: true, tries: 0, notBefore: 0 })),
+        ...this.held,
+      ];
+      this.tell();
     } catch {
-      this.database = undefined;
+      this.storeState(true);
     }
-    void this.send();
+    void this.pump();
+  }
+
+  /** Lets go of the channel between tabs, and of what is on its way. */
+  close(): void {
+    this.channel?.close();
+    this.channel = undefined;
+    clearTimeout(this.timer);
   }
 
   /** Everything not yet answered, oldest first; the same array until it changes. */
-  waiting = (): readonly Waiting[] => this.list;
+  waiting = (): readonly Waiting[] =>
+    (this.list ??= this.held.map((held) => ({ ...keptOf(held), kept: held.kept })));
+
+  /** How it stands; the same object until it changes. */
+  state = (): OutboxState => this.standing;
 
   subscribe = (listener: Listener): (() => void) => {
     this.listeners.add(listener);
@@ -80,64 +159,60 @@ export class Outbox {
       device: this.device,
       name,
       input,
-      at: new Date().toISOString(),
+      at: new Date(houseClock.now()).toISOString(),
     };
     const answered = new Promise<Answer>((resolve) => this.answers.set(command.id, resolve));
-    let seq = (this.memorySeq += 1);
-    try {
-      if (this.database) seq = await this.database.add('waiting', { command });
-    } catch {
-      this.database = undefined;
-    }
-    this.list = [...this.list, { seq, command }];
+    const held: Held = {
+      command,
+      offsetMs: houseClock.offsetMs,
+      kept: false,
+      tries: 0,
+      notBefore: Infinity,
+    };
+    // On the screen at once; on the device next; with the house after that.
+    this.held = [...this.held, held];
     this.tell();
-    void this.send();
+    this.writing = this.writing.then(async () => {
+      await this.open();
+      await this.write(held);
+      this.announce({ kind: 'put', kept: keptOf(held) });
+      held.notBefore = 0;
+      void this.pump();
+    });
     return answered;
   }
 
-  /** Tries now, without waiting out the pause after a failure. */
+  /** Tries now, without waiting out the pause after a failure; what hangs is given up and sent again. */
   hurry = (): void => {
     this.wait = 500;
-    clearTimeout(this.timer);
-    void this.send();
+    this.restsUntil = 0;
+    for (const one of this.held) {
+      one.notBefore = Math.min(one.notBefore, 0);
+      one.inFlight?.abort();
+    }
+    void this.pump();
   };
 
-  private async reread(): Promise<void> {
-    if (!this.database) return;
-    // What was kept before commands named their farm was meant for the one this device is bound to.
-    this.list = (await this.database.getAll('waiting')).map(({ seq, command }) => ({
-      seq: seq!,
-      command: { ...command, farm: command.farm ?? this.farm },
-    }));
+  /** Sends again what was set aside. */
+  tryAgain = (id: string): void => {
+    const one = this.held.find(({ command }) => command.id === id);
+    if (!one?.aside) return;
+    delete one.aside;
+    one.tries = 0;
+    one.notBefore = 0;
     this.tell();
-  }
+    this.announce({ kind: 'aside', id, aside: undefined });
+    this.writing = this.writing.then(() => this.write(one));
+    void this.pump();
+  };
 
-  private async send(): Promise<void> {
-    if (this.sending) return;
-    this.sending = true;
-    try {
-      while (this.list.length > 0) {
-        const next = this.list[0]!;
-        const answer = await post(next.command);
-        if (answer === undefined) {
-          this.reach(false);
-          this.timer = setTimeout(() => void this.send(), this.wait);
-          this.wait = Math.min(longestWait, this.wait * 2);
-          return;
-        }
-        this.wait = 500;
-        this.reachable = true;
-        await this.strikeOff(next);
-        this.answers.get(next.command.id)?.(answer);
-        this.answers.delete(next.command.id);
-        if (answer.status === 'refused')
-          for (const listener of this.refusedListeners) listener(answer.message);
-      }
-      this.reach(true);
-    } finally {
-      this.sending = false;
-    }
-  }
+  /** Throws away what was set aside, unheard by the house. */
+  throwAway = async (id: string): Promise<void> => {
+    const one = this.held.find(({ command }) => command.id === id);
+    if (!one?.aside) return;
+    await this.strikeOff(one, { status: 'refused', message: 'Thrown away on this device.' });
+    void this.pump();
+  };
 
   /** Calls `listener` when the house refuses a command, so that the maker hears why. Returns how to stop. */
   onRefused(listener: RefusedListener): () => void {
@@ -151,62 +226,283 @@ export class Outbox {
     return () => this.answeredListeners.delete(listener);
   }
 
-  private async strikeOff({ seq, command }: Waiting): Promise<void> {
-    await Promise.allSettled([...this.answeredListeners].map((listener) => listener(command)));
-    try {
-      await this.database?.delete('waiting', seq);
-    } catch {
-      this.database = undefined;
+  /** Commands that may go now: nothing earlier is about the same, and nothing set aside is needed for them. */
+  private ready(): Held[] {
+    const taken = new Set<string>();
+    const missing = new Set<string>();
+    const ready: Held[] = [];
+    const now = Date.now();
+    const room = mostInFlight - this.held.filter(({ inFlight }) => inFlight).length;
+    for (const one of this.held) {
+      const { about, makes } = subjectsOf(one.command);
+      const needs = [...about].some((id) => missing.has(id));
+      if (one.aside || needs) {
+        for (const id of makes) missing.add(id);
+        continue;
+      }
+      const free = ![...about].some((id) => taken.has(id));
+      for (const id of about) taken.add(id);
+      if (free && !one.inFlight && one.notBefore <= now) ready.push(one);
+      if (ready.length >= room) break;
     }
-    this.list = this.list.filter((one) => one.seq !== seq);
-    this.tell();
+    return ready.slice(0, Math.max(0, room));
   }
 
-  private reach(reachable: boolean): void {
-    if (this.reachable === reachable) return;
-    this.reachable = reachable;
+  private async pump(): Promise<void> {
+    clearTimeout(this.timer);
+    const now = Date.now();
+    if (this.restsUntil > now) {
+      this.timer = setTimeout(() => void this.pump(), this.restsUntil - now);
+      return;
+    }
+    const ready = this.ready();
+    if (ready.length > 0 && !houseClock.known && !(await this.askTheTime())) return this.rest();
+    for (const one of ready) if (!one.inFlight && this.held.includes(one)) void this.sendOne(one);
+    const next = Math.min(
+      ...this.held.flatMap(({ aside, inFlight, notBefore }) =>
+        aside || inFlight || notBefore <= now ? [] : [notBefore],
+      ),
+    );
+    if (Number.isFinite(next)) {
+      clearTimeout(this.timer);
+      this.timer = setTimeout(() => void this.pump(), next - now);
+    }
+  }
+
+  /** Before the first of a page is sent the house says what time it is: a device's own clock may be wrong by days. */
+  private askTheTime(): Promise<boolean> {
+    this.asking ??= ask('/api/time').finally(() => (this.asking = undefined));
+    return this.asking;
+  }
+
+  /** The house is away: everything waits, a little longer each time. */
+  private rest(): void {
+    this.stand({ reachable: false });
+    this.restsUntil = Date.now() + this.wait;
+    this.wait = Math.min(longestWait, this.wait * 2);
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.pump(), this.restsUntil - Date.now());
+  }
+
+  private async sendOne(one: Held): Promise<void> {
+    const controller = new AbortController();
+    one.inFlight = controller;
+    await this.placeInTime(one);
+    const outcome = await post(one.command, controller);
+    delete one.inFlight;
+    if (!this.held.includes(one)) return;
+    switch (outcome.kind) {
+      case 'answer':
+        this.wait = 500;
+        this.restsUntil = 0;
+        this.wellAt = Date.now();
+        this.stand({ reachable: true });
+        await this.strikeOff(one, outcome.answer);
+        break;
+      case 'away':
+        // Another went through just now: the house is there, and this is about the command.
+        if (outcome.said && Date.now() - this.wellAt < wellLately) this.failed(one, outcome.said);
+        else return this.rest();
+        break;
+      case 'failed':
+        this.stand({ reachable: true });
+        this.failed(one, outcome.why);
+        break;
+    }
+    void this.pump();
+  }
+
+  /** The house failed at it. After a few times it is set aside in sight, and what does not need it goes on. */
+  private failed(one: Held, why: string): void {
+    one.tries += 1;
+    one.notBefore = Date.now() + Math.min(longestWait, 500 * 2 ** one.tries);
+    if (one.tries < mostTries) return;
+    one.aside = { why, at: Date.now() };
+    this.tell();
+    this.announce({ kind: 'aside', id: one.command.id, aside: one.aside });
+    this.writing = this.writing.then(() => this.write(one));
+    this.settle(one.command.id, { status: 'refused', message: why });
+  }
+
+  /** Moves what was said with a wrong clock to its true time, once, before it is sent the first time. */
+  private async placeInTime(one: Held): Promise<void> {
+    if (one.sent) return;
+    const off = one.offsetMs === undefined ? 0 : houseClock.offsetMs - one.offsetMs;
+    if (Math.abs(off) > clockSlack) {
+      one.command = {
+        ...one.command,
+        at: new Date(Date.parse(one.command.at) + off).toISOString(),
+        input: shiftTimes(one.command.input, off / 1000),
+      };
+      one.offsetMs = houseClock.offsetMs;
+      this.tell();
+    }
+    one.sent = true;
+    await this.write(one);
+  }
+
+  private async write(one: Held): Promise<void> {
+    try {
+      await this.store.save(keptOf(one));
+      const was = one.kept;
+      one.kept = true;
+      this.storeState(false);
+      if (!was) this.tell();
+    } catch {
+      this.storeState(true);
+    }
+  }
+
+  private async strikeOff(one: Held, answer: Answer): Promise<void> {
+    const { id } = one.command;
+    await Promise.allSettled([...this.answeredListeners].map((listener) => listener(one.command)));
+    try {
+      await this.store.remove(id);
+    } catch {
+      // It is sent once more after a reload, and the house knows it again.
+      this.storeState(true);
+    }
+    this.held = this.held.filter((other) => other !== one);
+    this.tell();
+    this.announce({ kind: 'struck', id, answer });
+    const wasAside = one.aside !== undefined;
+    this.settle(id, answer);
+    if (answer.status === 'refused' && !wasAside)
+      for (const listener of this.refusedListeners) listener(answer.message);
+    void this.rescue();
+  }
+
+  /** What could not be written down is tried again now that something was let go. */
+  private async rescue(): Promise<void> {
+    if (!this.standing.storeFails) return;
+    for (const one of this.held) if (!one.kept) await this.write(one);
+    if (this.held.every(({ kept }) => kept)) this.storeState(false);
+  }
+
+  private settle(id: string, answer: Answer): void {
+    this.answers.get(id)?.(answer);
+    this.answers.delete(id);
+  }
+
+  /** What another tab of this device did. */
+  private hear(told: Told): void {
+    if (told.kind === 'put') {
+      if (this.held.some(({ command }) => command.id === told.kept.command.id)) return;
+      const notBefore = Date.now() + otherTabsTurn;
+      this.held = [...this.held, { ...told.kept, kept: true, tries: 0, notBefore }];
+      this.tell();
+      void this.pump();
+      return;
+    }
+    const one = this.held.find(({ command }) => command.id === told.id);
+    if (!one) return;
+    if (told.kind === 'aside') {
+      if (told.aside) one.aside = told.aside;
+      else delete one.aside;
+      this.tell();
+      return;
+    }
+    one.inFlight?.abort();
+    void Promise.allSettled([...this.answeredListeners].map((listener) => listener(one.command))).then(() => {
+      this.held = this.held.filter((other) => other !== one);
+      this.tell();
+      this.settle(told.id, told.answer);
+      void this.pump();
+    });
+  }
+
+  private announce(told: Told): void {
+    try {
+      this.channel?.postMessage(told);
+    } catch {
+      // The other tabs find it on the device when they are opened.
+    }
+  }
+
+  private storeState(storeFails: boolean): void {
+    this.stand({ storeFails });
+  }
+
+  private stand(change: Partial<OutboxState>): void {
+    const next = { ...this.standing, ...change };
+    if (next.reachable === this.standing.reachable && next.storeFails === this.standing.storeFails) return;
+    this.standing = next;
     this.tell();
   }
 
   private tell(): void {
+    this.list = undefined;
     for (const listener of this.listeners) listener();
   }
 }
 
-/** Commands kept on this device and not answered yet, in order, read without opening an outbox. */
-export async function waitingCommands(): Promise<QueuedCommand[]> {
-  try {
-    const database = await openOutbox();
-    const all = await database.getAll('waiting');
-    database.close();
-    return all.map(({ command }) => command);
-  } catch {
-    return [];
-  }
-}
+const keptOf = (held: Held): KeptCommand => keptCommand(held.command, held);
 
-const openOutbox = (): Promise<IDBPDatabase<OutboxSchema>> =>
-  openDB<OutboxSchema>('immulgo-outbox', 1, {
-    upgrade: (database) =>
-      void database.createObjectStore('waiting', { keyPath: 'seq', autoIncrement: true }),
-  });
+type Outcome =
+  | { kind: 'answer'; answer: Answer }
+  /** Nobody there; or somebody who says that it cannot be done just now. */
+  | { kind: 'away'; said?: string }
+  | { kind: 'failed'; why: string };
 
-/** Sends one command. Undefined: no answer, try again later. */
-async function post(command: QueuedCommand): Promise<Answer | undefined> {
+/** What may be gone the next time: too long, too early, too many, or nobody behind the door. */
+const passing = new Set([408, 425, 429, 502, 503, 504]);
+
+/** Sends one command; never waits longer than an answer may take. */
+async function post(command: QueuedCommand, controller: AbortController): Promise<Outcome> {
+  const late = setTimeout(() => controller.abort(), answersWithin);
+  const sentAt = Date.now();
   try {
     const response = await fetch('/api/commands', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify(command),
+      signal: controller.signal,
     });
-    if (response.ok) return (await response.json()) as Answer;
-    if (response.status === 400) {
-      const { error } = (await response.json()) as { error: { message: string; path?: string } };
-      return { status: 'refused', message: error.message, field: error.path };
-    }
-    return undefined;
+    houseClock.learn(response, sentAt);
+    if (response.ok) return { kind: 'answer', answer: (await response.json()) as Answer };
+    const { message, path } = await errorOf(response);
+    if (response.status === 400)
+      return {
+        kind: 'answer',
+        answer: {
+          status: 'refused',
+          message: message ?? 'The house could not read this.',
+          ...(path ? { field: path } : {}),
+        },
+      };
+    if (passing.has(response.status))
+      return { kind: 'away', said: message ?? `The house answered ${response.status}.` };
+    return { kind: 'failed', why: message ?? `The house failed at this (${response.status}).` };
   } catch {
-    return undefined;
+    return { kind: 'away' };
+  } finally {
+    clearTimeout(late);
+  }
+}
+
+async function errorOf(response: Response): Promise<{ message?: string; path?: string }> {
+  try {
+    return ((await response.json()) as { error?: { message?: string; path?: string } }).error ?? {};
+  } catch {
+    return {};
+  }
+}
+
+/** Asks the house for nothing but its time. */
+async function ask(path: string): Promise<boolean> {
+  const controller = new AbortController();
+  const late = setTimeout(() => controller.abort(), answersWithin);
+  const sentAt = Date.now();
+  try {
+    const response = await fetch(path, { cache: 'no-store', signal: controller.signal });
+    houseClock.learn(response, sentAt);
+    // A house that does not say its time is older than this page: what is sent is sent as it was said.
+    houseClock.known ||= response.ok;
+    return true;
+  } catch {
+    return false;
+  } finally {
+    clearTimeout(late);
   }
 }
 

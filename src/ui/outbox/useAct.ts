@@ -46,8 +46,13 @@ export function useAct(): {
       const id = newId();
       setRefused(undefined);
       setBusy(true);
-      const answer = await outbox.put(name, input, id);
+      const answer = await Promise.race([outbox.put(name, input, id), silent(outbox)]);
       setBusy(false);
+      if (answer === undefined) {
+        // No house in sight: it is kept, and the maker goes on.
+        notice({ says: `${says.replace(/\.$/, '')}: kept on this device until the house answers.` });
+        return true;
+      }
       if (answer.status === 'refused') {
         setRefused({
           message: answer.message,
@@ -80,6 +85,19 @@ export function useAct(): {
   }, [act]);
   return { act, refused, busy };
 }
+
+/** Resolves when the house was asked for a while and did not answer. */
+const silent = (outbox: { reachable: boolean }): Promise<undefined> =>
+  new Promise((resolve) => {
+    let looks = 0;
+    const timer = setInterval(() => {
+      looks += 1;
+      if (outbox.reachable && looks < mostLooks) return;
+      clearInterval(timer);
+      if (!outbox.reachable) resolve(undefined);
+    }, 250);
+  });
+const mostLooks = 240;
 
 type Acting = (
   name: string,

@@ -11,7 +11,8 @@ import { places } from '@/core/standing/places';
 import type { TemperMethod, TemperPlan } from '@/core/tempering/temperPlan';
 import { temperPlan } from '@/core/tempering/temperPlan';
 import { Cautions } from '../caution/Caution';
-import { useSay } from '../frame/FarmContext';
+import { useFarm, useSay } from '../frame/FarmContext';
+import { nextReading } from '../frame/farmTime';
 import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
@@ -51,6 +52,7 @@ const targetNames: Record<keyof typeof targets, string> = {
 
 /** From where it is to churning temperature: every way at hand, when to begin for a wanted hour, and what a probe says on the way. */
 export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: number | undefined }) {
+  const { timeZone } = useFarm();
   const say = useSay();
   const { act, refused } = useAct();
   const { lot, story, celsius } = one;
@@ -73,7 +75,7 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
           : undefined,
   });
   const bathCelsius = bath && 'quantity' in bath ? bath.quantity.value : 25;
-  const at = wantedAt(readyBy, now);
+  const at = nextReading(readyBy, now, timeZone);
   const plan = ((): TemperPlan | { wrong: string } => {
     const volume = lot.mass / creamDensity(Math.min(0.6, one.fatShare), Math.max(0, Math.min(45, celsius)));
     const diameter = lot.vessel?.shape.diameter ?? 120;
@@ -339,13 +341,3 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
 
 const quickest = (ways: TemperPlan['ways']): number =>
   Math.min(...ways.map(({ probeMinutes }) => probeMinutes?.mid ?? Infinity));
-
-/** The next time a clock reads this, s since 1970, on this device’s own clock; undefined while nothing was chosen. */
-function wantedAt(clock: string, now: number): number | undefined {
-  const match = /^(\d\d):(\d\d)$/.exec(clock);
-  if (!match) return undefined;
-  const at = new Date(now * 1000);
-  at.setHours(Number(match[1]), Number(match[2]), 0, 0);
-  const seconds = at.getTime() / 1000;
-  return seconds > now ? seconds : seconds + 86_400;
-}

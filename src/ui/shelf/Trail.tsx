@@ -89,8 +89,7 @@ export function Trail({ trail, lotId }: { trail: TrailShown; lotId: string }) {
                   ) : (
                     <Link href={`/shelf/${lot.id}`}>{lot.code}</Link>
                   )}{' '}
-                  {kindNames[lot.kind]?.toLowerCase()},{' '}
-                  {say.day(new Date(lot.madeSeconds * 1000).toISOString().slice(0, 10))}
+                  {kindNames[lot.kind]?.toLowerCase()}, {say.day(say.dateOf(lot.madeSeconds))}
                   {lot.vessel && `, ${lot.vessel}`}
                   {lot.id === lotId ? ' (this one)' : lot.steps < 0 ? ' (before it)' : ' (of it)'}
                 </li>
@@ -120,8 +119,7 @@ function layOut(trail: TrailShown, lotId: string, say: ReturnType<typeof useSay>
     }
     if (!moved) break;
   }
-  const day = (seconds: number) =>
-    say.day(new Date(seconds * 1000).toISOString().slice(0, 10)).replace(/^\w+,? /, '');
+  const day = (seconds: number) => say.day(say.dateOf(seconds)).replace(/^\w+,? /, '');
   const columns = new Map<number, TrailShown['lots']>();
   for (const lot of trail.lots) {
     const at = column.get(lot.id)!;

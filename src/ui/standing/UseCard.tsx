@@ -58,7 +58,11 @@ export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use }) {
       {purposeOf[to] && one.judged.mayNot[purposeOf[to]] && !blocked && (
         <Cautions
           cautions={[
-            { key: 'mayNot', level: 'danger', says: `Not for that: ${say.words(one.judged.mayNot[purposeOf[to]]!)}.` },
+            {
+              key: 'mayNot',
+              level: 'danger',
+              says: `Not for that: ${say.words(one.judged.mayNot[purposeOf[to]]!)}.`,
+            },
           ]}
         />
       )}

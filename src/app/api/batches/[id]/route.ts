@@ -1,4 +1,5 @@
 import { batchNews } from '@/server/churning/views';
+import { clocked } from '@/server/clock';
 import { theFarmId } from '@/server/house/theFarm';
 
 /** What happened to a batch so far. 204 when it stands where the asker says it does. */
@@ -11,8 +12,8 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
       known !== null && /^\d{1,9}$/.test(known) ? Number(known) : undefined,
     );
     if (!news) return Response.json({ error: { message: 'There is no such batch.' } }, { status: 404 });
-    if (!news.events) return new Response(null, { status: 204 });
-    return Response.json(news, { headers: { 'cache-control': 'no-store' } });
+    if (!news.events) return new Response(null, { status: 204, headers: clocked() });
+    return Response.json(news, { headers: clocked({ 'cache-control': 'no-store' }) });
   } catch {
     return Response.json({ error: { message: 'The house does not answer just now.' } }, { status: 503 });
   }

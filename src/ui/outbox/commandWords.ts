@@ -1,0 +1,51 @@
+import type { QueuedCommand } from './outbox';
+
+const words: Record<string, string> = {
+  'batch.begin': 'the start of a churning',
+  'milk.in': 'milk that came in',
+  'cream.in': 'cream that came in',
+  'milk.separate': 'a skimming',
+  'lot.pour': 'a pouring',
+  'lot.use': 'a use of milk or cream',
+  'lot.record': 'what was seen of milk or cream',
+  'lot.clear': 'clearing the shelf',
+  'culture.keep': 'a culture kept',
+  'entry.undo': 'taking something back',
+  'butter.finish': 'butter finished',
+  'butter.restore': 'butter put back',
+  'cleaning.record': 'cleaning',
+  'animal.put': 'an animal',
+  'vessel.add': 'a vessel',
+  'house.settle': 'the house’s settings',
+  'way.keep': 'a way of working',
+  'way.drop': 'a way of working',
+  'parked.settle': 'an answer to a question',
+};
+
+const eventWords: Record<string, string> = {
+  mark: 'a mark',
+  reading: 'a temperature',
+  water: 'water added',
+  paused: 'a pause',
+  resumed: 'going on',
+  drained: 'the draining',
+  washed: 'a wash',
+  portion: 'butter weighed',
+  packed: 'the packing',
+  undone: 'taking a mark back',
+  tasted: 'a taste',
+};
+
+/** What a command was, for the maker who has to decide about it. */
+export function commandWords({ name, input }: Pick<QueuedCommand, 'name' | 'input'>): string {
+  if (name !== 'batch.record') return words[name] ?? 'an entry';
+  const events = (input as { events?: { kind?: string; stage?: string }[] }).events ?? [];
+  const said = [
+    ...new Set(
+      events.map(({ kind, stage }) =>
+        kind === 'mark' && stage ? `the mark “${stage}”` : (eventWords[kind ?? ''] ?? 'a mark'),
+      ),
+    ),
+  ];
+  return said.join(', ') || 'a mark';
+}
