@@ -151,14 +151,13 @@ export function judgeWith(
   const impliedSd =
     balance.impliedButterFat * together(fatToButterSd / balance.fatToButter, butterSd / unsalted);
 
-  // Shares of one thing: what the water leaves is fat, salt, curd and what was mixed in.
-  const rest = Math.max(0, 1 - water.moisture.mid - water.fat.mid - saltMass / butterMass);
-  const composition: Composition = {
-    fat: Math.max(0, water.fat.mid),
-    water: water.moisture.mid,
-    salt: saltMass / butterMass,
-    rest,
-  };
+  const tested = story.moistureTests.length > 0;
+  const byAccount = accountVerdict(balance.impliedButterFat, impliedSd);
+  const composition = compositionOf(water, saltMass / butterMass, {
+    // Plainly wet, and nothing tested: then the account says how much water is still in it.
+    fat: byAccount === 'wet' && !tested ? (balance.impliedButterFat * unsalted) / butterMass : undefined,
+    mixedIn: additionMass / butterMass,
+  });
   const findings = findingsOf({
     cream: { value: facts.creamMass, sd: facts.creamMassSd },
     creamFat: { value: facts.creamFat, sd: facts.creamFatSd },
@@ -329,7 +328,7 @@ export function judgeWith(
     {
       key: 'moisture',
       name: 'Water in the butter',
-      value: water.moisture.mid,
+      value: composition.water,
       sd: (water.moisture.high - water.moisture.low) / (2 * ninety),
       unit: 'fraction',
       formula: 'what is said below, each weighed by how sure it is',
@@ -373,9 +372,7 @@ export function judgeWith(
       source: 'Density of cream from its fat and temperature (docs/models.md).',
     },
   ];
-  const verdict = findings.some(({ about }) => about === 'fat')
-    ? ('contradicts' as const)
-    : verdictOf(balance.impliedButterFat);
+  const verdict = findings.some(({ about }) => about === 'fat') ? ('contradicts' as const) : byAccount;
   const said = words[verdict];
   return {
     verdict,
@@ -408,6 +405,28 @@ export function judgeWith(
     impliedButterFat: balance.impliedButterFat,
     impliedSd,
   };
+}
+
+/** So many standard deviations off before the maker is told that something is wrong: a doubt of the account is no fault of theirs. */
+const plainly = 1.645;
+
+/** What the account plainly says of the butter: off by the handbook's limits, and by more than the account is unsure. */
+function accountVerdict(implied: number, sd: number): Verdict {
+  const verdict = verdictOf(implied);
+  return Math.abs(implied - usualButterFat) > plainly * sd ? verdict : 'plausible';
+}
+
+/** Shares of one thing that add up to one: fat, water, salt, and curd with what was mixed in. */
+function compositionOf(
+  water: ButterMoisture,
+  salt: number,
+  { fat, mixedIn }: { fat: number | undefined; mixedIn: number },
+): Composition {
+  const room = Math.max(0, 1 - salt - mixedIn);
+  const curd = Math.max(0, 1 - water.moisture.mid - water.fat.mid - salt);
+  const wet = fat === undefined ? Math.min(room, water.moisture.mid) : Math.max(0, room - fat - curd);
+  const rest = Math.min(room - wet, curd) + mixedIn;
+  return { fat: Math.max(0, 1 - wet - salt - rest), water: wet, salt, rest };
 }
 
 /** Resolution of a pan scale, g (engineering estimate). */

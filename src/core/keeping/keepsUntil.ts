@@ -13,3 +13,17 @@ export function keepsUntil({
   if (kind === 'milk') return raw ? keepsFor.rawMilk : keepsFor.milk;
   return kind === 'skim' ? keepsFor.skim : kind === 'buttermilk' ? keepsFor.buttermilk : Infinity;
 }
+
+/**
+ * Hours in the cold after which it is thrown out unsoured. A week of cream pooled is a way people work (handbook §3), and what keeps
+ * its best for four or five days is not at once unsafe on the next: past its best it is churned at once, and no more
+ * drunk; a good week is the end (engineering estimates, conservative).
+ */
+const outAfter = { rawCream: 192, cream: 240, rawMilk: 144, milk: 192, skim: 144, buttermilk: 144 };
+
+/** Age at which cold, unsoured milk, cream or what is drawn from it is thrown out, hours. */
+export function thrownOutAfter({ kind, raw }: Parameters<typeof keepsUntil>[0]): number {
+  if (kind === 'cream') return raw ? outAfter.rawCream : outAfter.cream;
+  if (kind === 'milk') return raw ? outAfter.rawMilk : outAfter.milk;
+  return kind === 'skim' ? outAfter.skim : kind === 'buttermilk' ? outAfter.buttermilk : Infinity;
+}

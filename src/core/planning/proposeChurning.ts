@@ -1,5 +1,4 @@
 import { fillLimit } from '../churning/tools';
-import { keepsUntil } from '../keeping/keepsUntil';
 
 /** Cream as it stands on the shelf, as far as choosing goes. */
 export interface RestingCream {
@@ -8,7 +7,6 @@ export interface RestingCream {
   volume: number;
   /** Of its oldest part. */
   ageHours: number;
-  raw: boolean;
   ripened: boolean;
   souring: boolean;
   frozen: boolean;
@@ -38,8 +36,6 @@ export function proposeChurning(
     .filter((cream) => {
       if (cream.mayNot !== undefined) leave(cream.id, cream.mayNot);
       else if (cream.blocked) leave(cream.id, 'kept from people’s food');
-      else if (cream.ageHours > keepsUntil({ kind: 'cream', raw: cream.raw }) && !cream.ripened)
-        leave(cream.id, 'too old');
       else if (cream.frozen) leave(cream.id, 'frozen');
       else if (cream.souring && !cream.ripened) leave(cream.id, 'still souring');
       else if (cream.keptApart) leave(cream.id, 'kept apart for the table');

@@ -1,4 +1,4 @@
-import { keepsUntil } from '../keeping/keepsUntil';
+import { keepsUntil, thrownOutAfter } from '../keeping/keepsUntil';
 import { cultureState } from '../ripening/cultureLine';
 import { safetyHours } from '../ripening/safetyClock';
 import type { Look } from './lotEvents';
@@ -68,7 +68,8 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
   const sour = story?.soured ?? lot.ripened;
   // A freezer stops the clock of what keeps cold.
   const ageHours = Math.max(0, (nowSeconds - lot.oldestSeconds) / hour - (story?.frozenHours ?? 0));
-  const keeps = keepsUntil({ kind: kind === 'culture' || kind === 'ghee' ? 'butter' : kind, raw });
+  const of = { kind: kind === 'culture' || kind === 'ghee' ? ('butter' as const) : kind, raw };
+  const keeps = keepsUntil(of);
   const discard = discardOf();
   const mayNot: LotJudgement['mayNot'] = {};
   const forbid = (why: string, ...which: Purpose[]) => which.forEach((one) => (mayNot[one] ??= why));
@@ -81,6 +82,7 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
   if (lot.despite !== undefined) forbid(lot.despite, 'drink', 'heat', 'sell', 'culture', 'churn');
   if (kind === 'milk' && story && warmMilkHours() > coolWithin)
     forbid('it was not cold in time', 'drink', 'sell');
+  if (!sour && ageHours > keeps) forbid('it is past the days that it keeps', 'drink', 'sell');
   if (!sour && kind !== 'milk' && story && story.warmHours > discardAfterHours)
     forbid(`it stood warm for over ${discardAfterHours} h`, 'drink', 'sell');
   if (kind === 'culture' && cultureState(ageHours) === 'tooOld')
@@ -117,8 +119,9 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
         `heated and unsoured, it has been warm for over ${discardAfterHours} h`,
         nowSeconds - hour * (story.warmHours - discardAfterHours),
       );
-    if (story?.frozen !== 'frozen' && ageHours > keeps)
-      return say('it is older than is safe', nowSeconds - hour * (ageHours - keeps));
+    const out = thrownOutAfter(of);
+    if (story?.frozen !== 'frozen' && ageHours > out)
+      return say(tooOld, nowSeconds - hour * (ageHours - out));
     return undefined;
   }
 
@@ -172,8 +175,10 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
     if (kind === 'cream') {
       if (lot.cut === 'top') return { word: 'to whip', tone: left < 24 ? 'now' : 'calm' };
       if (sour) return { word: 'ripe, to churn', tone: 'soon' };
+      if (left < 0) return { word: 'churn at once', tone: 'now' };
       return left < 24 ? { word: 'churn today', tone: 'now' } : { word: 'to churn', tone: 'calm' };
     }
+    if (left < 0 && !sour) return { word: 'not to drink', tone: 'now' };
     return left < 24 && !sour ? { word: 'use today', tone: 'now' } : { word: 'to use', tone: 'calm' };
   }
 
@@ -198,8 +203,9 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
 
   function discardWord(): string {
     if (story?.souring && !story.souring.seenInTime) return 'not sour in time';
-    return discard!.why === 'it is older than is safe' ? 'too old' : 'warm too long';
+    return discard!.why === tooOld ? 'too old' : 'warm too long';
   }
 }
 
 const notInTime = 'not cold in time';
+const tooOld = 'it is older than is safe';

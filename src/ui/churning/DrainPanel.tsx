@@ -49,7 +49,12 @@ export function DrainPanel({
   const washIn = understand(washTyped, amountRules(say.system, 'water'));
   const wrong =
     (understood !== undefined && 'wrong' in understood) || (washIn !== undefined && 'wrong' in washIn);
-  const expected = share * foreseen.butter.buttermilkMass + story.addedWater;
+  const before = story.drains.reduce((sum, drain) => sum + (drain.mass ?? 0), 0);
+  const again = story.drains.length > 0 && share === 1;
+  const expected = Math.max(
+    0,
+    share * foreseen.butter.buttermilkMass + story.addedWater - (again ? before : 0),
+  );
   const shutIn = trapped[story.gathered ?? 'grains'] * foreseen.butter.mass;
   function drain() {
     if (wrong) return;
@@ -72,12 +77,16 @@ export function DrainPanel({
   return (
     <Enamel className={styles.drain} aria-label="Draining">
       <QuantityField
-        label="Buttermilk, if you measure it"
+        label={again ? 'Buttermilk of this pour alone' : 'Buttermilk, if you measure it'}
         typed={typed}
         onTyped={(text) => change({ typed: text })}
         understood={understood}
         system={say.system}
-        hint={`about ${say.volume(expected / 1.03)} to expect; may be skipped`}
+        hint={
+          again
+            ? `${before > 0 ? `${say.volume(before / 1.03)} was drained before` : 'the first was not measured'}; ${expected > 20 ? `about ${say.volume(expected / 1.03)} more to expect` : 'little is left'}`
+            : `about ${say.volume(expected / 1.03)} to expect; may be skipped`
+        }
         onEnter={drain}
       />
       <Button

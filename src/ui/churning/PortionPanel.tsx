@@ -130,6 +130,19 @@ export function PortionPanel({
           }
         />
       )}
+      {read.odd !== undefined ? (
+        <p className={styles.note} role="status">
+          Is it really {say.mass(read.weighed!.mass)}? About {say.about(read.odd)} was to be expected: look at
+          the unit and the digits. It can be packed all the same.
+        </p>
+      ) : (
+        read.heavier !== undefined && (
+          <p className={styles.note} role="status">
+            About {say.about(read.heavier)} heavier than its fat explains: water or buttermilk is still in it,
+            or the scale was not at nought. Press it and weigh again, or pack it as it is.
+          </p>
+        )
+      )}
       <Places draft={draft} read={read} view={view} washed={story.washes.length > 0} change={change} />
       <Cautions
         cautions={[

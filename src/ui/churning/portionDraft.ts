@@ -24,6 +24,9 @@ const scaleSd = (mass: number) => Math.max(2, 0.005 * mass);
 const gheeButter = { butterFat: 0.82, butterFatSd: 0.012 } as const;
 /** Less than this much still to come, g, is what clings to the churn (engineering estimate). */
 const leastToCome = 40;
+/** So far from what was expected a digit or a unit was mistyped, more likely than not (engineering estimates). */
+const oddlyLight = 0.3;
+const oddlyHeavy = 2;
 
 /** What the panel holds before a portion is put by. */
 export interface PortionDraft {
@@ -147,7 +150,7 @@ export function readPortion(
   const gheeForeseen = gheeYield({ butterMass: total ?? expected, ...gheeButter });
   const tooMuch = weighed !== undefined && already + weighed.mass > facts.creamMass;
   const spread = ninety * foreseen.butter.sd;
-  const low = foreseen.butter.mass - spread - already;
+  const low = Math.max(0, foreseen.butter.mass - spread - already);
   const high = foreseen.butter.mass + spread - already;
   const toCome = weighed && !tooMuch && low - weighed.mass > leastToCome;
   return {
@@ -161,6 +164,23 @@ export function readPortion(
     gheeRead,
     gheeForeseen,
     tooMuch,
+    /** What is typed is a tenth of what was to be expected, or several times that: asked about, never refused. */
+    odd:
+      weighed !== undefined &&
+      !tooMuch &&
+      already === 0 &&
+      high > 0 &&
+      (weighed.mass < oddlyLight * low || weighed.mass > oddlyHeavy * high)
+        ? foreseen.butter.mass
+        : undefined,
+    /** Heavier than its fat explains, by so much. */
+    heavier:
+      weighed !== undefined &&
+      !tooMuch &&
+      high > 0 &&
+      weighed.mass - high > Math.max(leastToCome, 0.03 * high)
+        ? weighed.mass - high
+        : undefined,
     /** What the scale should read, at least and at most. */
     low,
     high,

@@ -14,24 +14,27 @@ const slowest = 10_000;
 
 type Listener = () => void;
 
-class HouseClock {
+export class HouseClock {
   /** How far the house is ahead of this device, ms. */
   private offset = remembered();
   private listeners = new Set<Listener>();
   /** An answer of the house has said its time since this page was opened. */
   known = false;
 
+  /** @param deviceNow this device's own clock, ms since 1970 */
+  constructor(readonly deviceNow: () => number = () => Date.now()) {}
+
   get offsetMs(): number {
     return this.offset;
   }
 
   /** ms since 1970, as the house has it. */
-  now = (): number => Date.now() + this.offset;
+  now = (): number => this.deviceNow() + this.offset;
 
   /** Learns the house's time from its answer to a request that was sent at `sentAt` and answered now, ms on this device. */
   learn(answer: { headers: Headers }, sentAt: number): void {
     const said = Number(answer.headers.get(clockHeader));
-    const gone = Date.now() - sentAt;
+    const gone = this.deviceNow() - sentAt;
     if (!(said > 0) || gone < 0 || gone > slowest) return;
     this.known = true;
     const offset = said - (sentAt + gone / 2);

@@ -223,6 +223,24 @@ describe('what must never be lost, hang or be blocked', () => {
     expect(shelf.kept.size).toBe(0);
   });
 
+  it('is shown once the device keeps it, or at once where the device is slow', async () => {
+    house.reachable = false;
+    let told = 0;
+    outbox.subscribe(() => (told += 1));
+    void outbox.put('one', { batchId: batch(1) });
+    await settle(0);
+    expect(shelf.kept.size).toBe(1);
+    expect(told).toBeGreaterThan(0);
+    shelf.opensAfterMs = 5000;
+    const slow = another();
+    let seen = 0;
+    slow.subscribe(() => (seen += 1));
+    void slow.put('two', { batchId: batch(2) });
+    await settle(200);
+    expect(seen).toBe(1);
+    expect(slow.waiting()).toMatchObject([{ kept: false }]);
+  });
+
   it('what was kept before goes before what is put while it opens', async () => {
     house.reachable = false;
     void outbox.put('first', { batchId: batch(1) });

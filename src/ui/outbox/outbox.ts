@@ -1,6 +1,7 @@
 import { subjectsOf } from './dependsOn';
 import type { DeviceStore, KeptCommand } from './deviceStore';
 import { BrowserStore, keptCommand } from './deviceStore';
+import type { HouseClock } from './houseClock';
 import { houseClock, shiftTimes } from './houseClock';
 import { newId } from './newId';
 
@@ -59,6 +60,8 @@ const mostTries = 5;
 const otherTabsTurn = 6000;
 /** The house carried something out so lately that a failure is about the command, not about the house, ms. */
 const wellLately = 5000;
+/** What the device has not written down by then is shown all the same, ms. */
+const shownWithin = 120;
 /** A clock that turns out to be wrong by less is left alone, ms. */
 const clockSlack = 20_000;
 
@@ -92,6 +95,7 @@ export class Outbox {
   constructor(
     private readonly farm: string,
     private readonly store: DeviceStore = new BrowserStore(),
+    private readonly clock: HouseClock = houseClock,
   ) {}
 
   get reachable(): boolean {
@@ -159,22 +163,26 @@ export class Outbox {
       device: this.device,
       name,
       input,
-      at: new Date(houseClock.now()).toISOString(),
+      at: new Date(this.clock.now()).toISOString(),
     };
     const answered = new Promise<Answer>((resolve) => this.answers.set(command.id, resolve));
     const held: Held = {
       command,
-      offsetMs: houseClock.offsetMs,
+      offsetMs: this.clock.offsetMs,
       kept: false,
       tries: 0,
       notBefore: Infinity,
     };
-    // On the screen at once; on the device next; with the house after that.
+    // On the device first, then on the screen, then with the house; a store that is slow or broken does not keep it from
+    // the screen.
     this.held = [...this.held, held];
-    this.tell();
+    this.list = undefined;
+    const slow = setTimeout(() => this.tell(), shownWithin);
     this.writing = this.writing.then(async () => {
       await this.open();
       await this.write(held);
+      clearTimeout(slow);
+      this.tell();
       this.announce({ kind: 'put', kept: keptOf(held) });
       held.notBefore = 0;
       void this.pump();
@@ -256,7 +264,7 @@ export class Outbox {
       return;
     }
     const ready = this.ready();
-    if (ready.length > 0 && !houseClock.known && !(await this.askTheTime())) return this.rest();
+    if (ready.length > 0 && !this.clock.known && !(await this.askTheTime())) return this.rest();
     for (const one of ready) if (!one.inFlight && this.held.includes(one)) void this.sendOne(one);
     const next = Math.min(
       ...this.held.flatMap(({ aside, inFlight, notBefore }) =>
@@ -271,7 +279,7 @@ export class Outbox {
 
   /** Before the first of a page is sent the house says what time it is: a device's own clock may be wrong by days. */
   private askTheTime(): Promise<boolean> {
-    this.asking ??= ask('/api/time').finally(() => (this.asking = undefined));
+    this.asking ??= ask('/api/time', this.clock).finally(() => (this.asking = undefined));
     return this.asking;
   }
 
@@ -288,7 +296,7 @@ export class Outbox {
     const controller = new AbortController();
     one.inFlight = controller;
     await this.placeInTime(one);
-    const outcome = await post(one.command, controller);
+    const outcome = await post(one.command, controller, this.clock);
     delete one.inFlight;
     if (!this.held.includes(one)) return;
     switch (outcome.kind) {
@@ -327,14 +335,14 @@ export class Outbox {
   /** Moves what was said with a wrong clock to its true time, once, before it is sent the first time. */
   private async placeInTime(one: Held): Promise<void> {
     if (one.sent) return;
-    const off = one.offsetMs === undefined ? 0 : houseClock.offsetMs - one.offsetMs;
+    const off = one.offsetMs === undefined ? 0 : this.clock.offsetMs - one.offsetMs;
     if (Math.abs(off) > clockSlack) {
       one.command = {
         ...one.command,
         at: new Date(Date.parse(one.command.at) + off).toISOString(),
         input: shiftTimes(one.command.input, off / 1000),
       };
-      one.offsetMs = houseClock.offsetMs;
+      one.offsetMs = this.clock.offsetMs;
       this.tell();
     }
     one.sent = true;
@@ -448,9 +456,13 @@ type Outcome =
 const passing = new Set([408, 425, 429, 502, 503, 504]);
 
 /** Sends one command; never waits longer than an answer may take. */
-async function post(command: QueuedCommand, controller: AbortController): Promise<Outcome> {
+async function post(
+  command: QueuedCommand,
+  controller: AbortController,
+  clock: HouseClock,
+): Promise<Outcome> {
   const late = setTimeout(() => controller.abort(), answersWithin);
-  const sentAt = Date.now();
+  const sentAt = clock.deviceNow();
   try {
     const response = await fetch('/api/commands', {
       method: 'POST',
@@ -458,7 +470,7 @@ async function post(command: QueuedCommand, controller: AbortController): Promis
       body: JSON.stringify(command),
       signal: controller.signal,
     });
-    houseClock.learn(response, sentAt);
+    clock.learn(response, sentAt);
     if (response.ok) return { kind: 'answer', answer: (await response.json()) as Answer };
     const { message, path } = await errorOf(response);
     if (response.status === 400)
@@ -489,15 +501,15 @@ async function errorOf(response: Response): Promise<{ message?: string; path?: s
 }
 
 /** Asks the house for nothing but its time. */
-async function ask(path: string): Promise<boolean> {
+async function ask(path: string, clock: HouseClock): Promise<boolean> {
   const controller = new AbortController();
   const late = setTimeout(() => controller.abort(), answersWithin);
-  const sentAt = Date.now();
+  const sentAt = clock.deviceNow();
   try {
     const response = await fetch(path, { cache: 'no-store', signal: controller.signal });
-    houseClock.learn(response, sentAt);
+    clock.learn(response, sentAt);
     // A house that does not say its time is older than this page: what is sent is sent as it was said.
-    houseClock.known ||= response.ok;
+    clock.known ||= response.ok;
     return true;
   } catch {
     return false;

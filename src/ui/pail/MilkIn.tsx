@@ -8,7 +8,7 @@ import { places } from '@/core/standing/places';
 import type { Place } from '@/core/standing/places';
 import type { PailView } from '@/server/pail/views';
 import { useSay } from '../frame/FarmContext';
-import { useNow } from '../frame/useNow';
+import { clockSeconds, useNow } from '../frame/useNow';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import { Chips } from '../quantity/Chips';
@@ -18,6 +18,7 @@ import { milkCommand } from './milkCommand';
 import styles from './Pail.module.css';
 import type { MilkingDetails } from './usual';
 import { freeVessels, likeYesterday, vesselFor } from './usual';
+import { milkedNow, readMilkedWhen, WhenMilked } from './WhenMilked';
 
 export const milkRules = (system: PailView['farm']['unitSystem']) => ({
   system,
@@ -51,6 +52,8 @@ export function MilkIn({ view, open: wasOpen = false }: { view: PailView; open?:
   const [fatTyped, setFatTyped] = useState('');
   const [heatTyped, setHeatTyped] = useState('');
   const [unstrained, setUnstrained] = useState(false);
+  const [when, setWhen] = useState(milkedNow);
+  const { hours: ago } = readMilkedWhen(when);
   const amount = understand(typed, milkRules(say.system));
   const quantity = amount && 'quantity' in amount ? amount.quantity : undefined;
   const fat = understand(fatTyped, {
@@ -74,17 +77,17 @@ export function MilkIn({ view, open: wasOpen = false }: { view: PailView; open?:
   const from = chosenOf === 'herd' || chosenOf === 'bought' ? chosenOf : 'animals';
   const animals =
     from === 'animals' ? view.animals.filter(({ id }) => id === chosenOf) : from === 'herd' ? milked : [];
-  const day = isoDay(now, view.farm.timeZone);
+  const day = isoDay(now - 3600 * (ago ?? 0), view.farm.timeZone);
   const block = milkBlock(animals, day);
   const expected = pooledMilkFat(animals, day);
   const volume = quantity?.value ?? (before ? before.mass / 1.03 : 2000);
   const wouldBe = vesselFor(view, before, volume);
   const free = freeVessels(view, 'milk');
   const filled = view.lots.filter(({ kind, vessel }) => kind === 'milk' && vessel);
-  const wrong = [fat, heat].some((one) => one && 'wrong' in one);
+  const wrong = ago === undefined || [fat, heat].some((one) => one && 'wrong' in one);
 
   async function send() {
-    if (!quantity) return;
+    if (!quantity || ago === undefined) return;
     const { input, says } = milkCommand(
       view,
       before,
@@ -97,6 +100,7 @@ export function MilkIn({ view, open: wasOpen = false }: { view: PailView; open?:
         ...(heat && 'quantity' in heat ? { celsius: heat.quantity.value } : {}),
         ...(place ? { place } : {}),
         strained: !unstrained,
+        ...(ago ? { atSeconds: clockSeconds() - 3600 * ago } : {}),
       },
       say,
       typed.trim(),
@@ -105,6 +109,7 @@ export function MilkIn({ view, open: wasOpen = false }: { view: PailView; open?:
       setTyped('');
       setOpen(false);
       setVesselId(undefined);
+      setWhen(milkedNow);
     }
   }
 
@@ -187,6 +192,7 @@ export function MilkIn({ view, open: wasOpen = false }: { view: PailView; open?:
               { key: 'bought', name: 'Bought' },
             ]}
           />
+          <WhenMilked when={when} onWhen={setWhen} />
           <Chips
             legend="Into"
             chosen={vesselId ?? wouldBe?.id ?? 'none'}

@@ -25,6 +25,8 @@ export function milkCommand(
         fat?: number | undefined;
         place?: string | undefined;
         strained?: boolean | undefined;
+        /** When it was milked, s since 1970; now when it is not said. */
+        atSeconds?: number | undefined;
       }
     | undefined,
   say: ReturnType<typeof useSay>,
@@ -65,6 +67,7 @@ export function milkCommand(
       vesselId: vessel?.id ?? null,
       place: told?.place ?? details.place ?? 'fridge',
       ...(told?.fat === undefined ? {} : { fat: told.fat }),
+      ...(told?.atSeconds === undefined ? {} : { atSeconds: told.atSeconds }),
     },
     says: `${say.volume(volume)} of milk${of}${vessel ? ` into ${vessel.name}` : ''}.`,
   };

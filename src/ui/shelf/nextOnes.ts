@@ -20,7 +20,6 @@ export const nextOnes = (creams: readonly LotNow[], capacity: number): ReturnTyp
       id: lot.id,
       volume,
       ageHours,
-      raw: lot.treatment === 'raw',
       ripened: story?.soured ?? lot.ripened,
       souring: story?.souring !== undefined,
       frozen: story?.frozen !== undefined,

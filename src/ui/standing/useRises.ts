@@ -5,6 +5,7 @@ import type { CreamRise, RiseInput } from '@/core/separating/creamRise.calc';
 import type { SeparationBefore } from '@/server/pail/views';
 import { inWorker } from '@/workers/inWorker';
 import type { LotNow } from './useStory';
+import { shapeOf } from './useStory';
 
 /** Depths at which a cut is worked out: enough to read any ladle depth between two of them. */
 const cutsAcross = 80;
@@ -15,10 +16,10 @@ export function riseOf(
   separations: readonly SeparationBefore[],
   moreHours = 0,
 ): RiseInput | undefined {
-  if (lot.kind !== 'milk' || !lot.vessel) return undefined;
-  const { diameter, height } = lot.vessel.shape;
+  if (lot.kind !== 'milk') return undefined;
+  const { diameter, height } = shapeOf(lot);
   const stops = separations.flatMap(({ foreseen, stopped, vesselId }) =>
-    vesselId === lot.vessel!.id && foreseen && stopped ? [{ foreseen, stopped }] : [],
+    vesselId === (lot.vessel?.id ?? null) && foreseen && stopped ? [{ foreseen, stopped }] : [],
   );
   const volume = lot.mass / 1.03;
   const depth = Math.min(height, (volume * 1000) / ((Math.PI / 4) * diameter ** 2));

@@ -4,20 +4,31 @@ import { useMemo } from 'react';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import type { LotStory, ToldLot } from '@/core/standing/lotStory';
 import { lotStory, secondsUntil } from '@/core/standing/lotStory';
+import type { VesselShape } from '@/core/standing/places';
+import { vesselShape } from '@/core/standing/places';
 import { souringNow } from '@/core/standing/souringNow';
 import type { LotJudgement, Waiting } from '@/core/standing/judgeLot';
 import { judgeLot } from '@/core/standing/judgeLot';
 import type { ShownLot } from '@/server/pail/views';
 import { useNow } from '../frame/useNow';
 
-/** A vessel nobody named: a jar of usual size, mm. */
-const anyVessel = { diameter: 120, height: 200 };
+/** A vessel nobody named is a jar that holds what is in it, mL at least; filled so far (engineering estimates). */
+const leastJar = 2000;
+const filledTo = 0.9;
+
+/** The shape of the vessel a lot stands in. */
+export const shapeOf = ({ vessel, events, mass }: ShownLot): VesselShape => {
+  if (vessel) return vessel.shape;
+  const first = events.find((event) => event.kind === 'poured');
+  const most = Math.max(mass, first?.kind === 'poured' ? first.mass : 0);
+  return vesselShape('jar', Math.max(leastJar, most / filledTo));
+};
 
 export const toldLot = (lot: ShownLot): ToldLot => ({
   kind: lot.kind,
   treatment: lot.treatment,
   ripened: lot.ripened,
-  vessel: lot.vessel?.shape ?? anyVessel,
+  vessel: shapeOf(lot),
   vesselFactor: lot.vesselFactor,
   events: lot.events,
 });

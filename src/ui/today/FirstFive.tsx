@@ -16,7 +16,13 @@ import { amountRules } from '../churning/planDraft';
 import { useFarm, useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';
 import { useOutbox } from '../outbox/OutboxProvider';
+import { rawCaution } from '@/core/keeping/cautions';
+import { places } from '@/core/standing/places';
+import { clockSeconds } from '../frame/useNow';
+import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
+import type { MilkedWhen } from '../pail/WhenMilked';
+import { readMilkedWhen, WhenMilked } from '../pail/WhenMilked';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
@@ -25,7 +31,7 @@ import styles from './FirstFive.module.css';
 
 /** The first five minutes: what is in front of you? No account, no set-up. */
 export function FirstFive() {
-  const [pail, setPail] = useState(false);
+  const [open, setOpen] = useState<'pail' | 'jar'>();
   const { unitSystem, settled } = useFarm();
   const settle = useSettle();
   useEffect(() => {
@@ -42,13 +48,21 @@ export function FirstFive() {
           </Link>
         </li>
         <li>
-          <Link href="/churn/new?front=jar">
+          <button
+            type="button"
+            aria-expanded={open === 'jar'}
+            onClick={() => setOpen(open === 'jar' ? undefined : 'jar')}
+          >
             <JarWithLine />A jar with a cream line
             <small>milk that stood, ready to skim</small>
-          </Link>
+          </button>
         </li>
         <li>
-          <button type="button" aria-expanded={pail} onClick={() => setPail((open) => !open)}>
+          <button
+            type="button"
+            aria-expanded={open === 'pail'}
+            onClick={() => setOpen(open === 'pail' ? undefined : 'pail')}
+          >
             <CreamDrawing shape="pail" fill={0.66} fat={0.04} stage="fluid" label="" />A warm pail
             <small>milk, just now</small>
           </button>
@@ -61,7 +75,8 @@ export function FirstFive() {
           </Link>
         </li>
       </ul>
-      {pail && <WarmPail />}
+      {open === 'pail' && <WarmPail />}
+      {open === 'jar' && <StoodJar />}
       <Chips
         legend="I measure in"
         chosen={unitSystem}
@@ -116,6 +131,79 @@ function JarWithLine() {
       />
       <path d="M56 28h88" stroke="var(--rim)" strokeWidth="5" strokeLinecap="round" />
     </svg>
+  );
+}
+
+/** Milk that already stands: how much, how long, where; then the gauge shows its line and how deep to skim. */
+function StoodJar() {
+  const say = useSay();
+  const router = useRouter();
+  const { act, refused, busy } = useAct();
+  const [typed, setTyped] = useState('');
+  const [when, setWhen] = useState<MilkedWhen>({ chosen: 'h24', typed: '' });
+  const [place, setPlace] = useState<'fridge' | 'cool' | 'room'>('fridge');
+  const understood = understand(typed, amountRules(say.system));
+  const quantity = understood && 'quantity' in understood ? understood.quantity : undefined;
+  const { hours } = readMilkedWhen(when);
+  const milkMass =
+    quantity && (quantity.kind === 'mass' ? quantity.value : quantity.value * creamDensity(0.04, 10));
+  async function toTheGauge() {
+    if (milkMass === undefined || hours === undefined) return;
+    const lotId = newId();
+    const done = await act(
+      'milk.in',
+      {
+        lotId,
+        from: 'herd',
+        mass: milkMass,
+        massSd: quantity?.sd ?? 0.03 * milkMass,
+        amountTyped: typed.trim(),
+        celsius: 35,
+        place,
+        atSeconds: clockSeconds() - 3600 * hours,
+      },
+      `${say.volume(milkMass / creamDensity(0.04, 10))} of milk that stands is written down.`,
+    );
+    if (done) router.push(`/pail/${lotId}`);
+  }
+  return (
+    <Enamel className={styles.pail} aria-label="A jar with a cream line">
+      <h2>How much is in it, cream and all?</h2>
+      <QuantityField
+        label="Milk in the jar"
+        typed={typed}
+        onTyped={setTyped}
+        understood={understood}
+        system={say.system}
+        hint={{ metric: '2.5 L', us: '1/2 gal', imperial: '4 pints' }[say.system]}
+        onEnter={() => void toTheGauge()}
+      />
+      <WhenMilked legend="It was milked" when={when} onWhen={setWhen} withNow={false} />
+      <Chips
+        legend="It has stood"
+        chosen={place}
+        onChoose={setPlace}
+        choices={(['fridge', 'cool', 'room'] as const).map((key) => ({
+          key,
+          name: places[key].name,
+          small: say.temperature(places[key].celsius),
+        }))}
+      />
+      <Cautions cautions={[rawCaution]} />
+      <RefusedSentence refused={refused} />
+      <div className={styles.acts}>
+        <Button
+          variant="contained"
+          disabled={!quantity || hours === undefined || busy}
+          onClick={() => void toTheGauge()}
+        >
+          How deep to skim
+        </Button>
+        <Button component={Link} href="/churn/new?front=jar" variant="outlined">
+          The cream is off already
+        </Button>
+      </div>
+    </Enamel>
   );
 }
 
