@@ -8,6 +8,7 @@ import {
   temperature,
 } from '../calculation';
 import { creamDensity } from '../dairy/creamDensity';
+import { thinCream } from '../dairy/creamFat';
 import type { Contents } from './contents';
 import { changed } from './contents';
 import type { ChurnConditions, Happening } from './simulateChurn';
@@ -196,9 +197,12 @@ export function standingBefore(all: readonly ChurnHappening[], clockMinutes: num
 
 /** Minutes after which a churning that has not broken is called stuck, as a multiple of its usual time. */
 export const patience = 8;
+/** Thin cream takes several times as long as rich cream, and is churned all the same: it is given longer (handbook §3). */
+const patienceWithThin = 16;
 
 /** Longest the model is run for a load, s on the clock. */
 export function longestSeconds(input: ChurnInput, logPace = 0): number {
   const median = tools[input.tool].medianBreakMinutes * Math.exp(logPace);
-  return 60 * (patience * Math.max(median, 2) + standingBefore(input.happenings, Infinity));
+  const times = input.creamFat < thinCream ? patienceWithThin : patience;
+  return 60 * (times * Math.max(median, 2) + standingBefore(input.happenings, Infinity));
 }

@@ -116,13 +116,17 @@ function BreakSentence({ foreseen, facts }: { foreseen: Foreseen; facts: BatchFa
   const say = useSay();
   const window = foreseen.breakMinutes;
   const { better } = foreseen;
+  const thin = facts.creamFat < thinCream && <p className={styles.sentence}>{thinWords(facts.creamFat)}</p>;
   if (!window) {
     return (
-      <p className={styles.sentence}>
-        {foreseen.outcome === 'oils'
-          ? `At ${say.temperature(facts.temperature)} the fat is too soft: it oils and will not grain. Chill it to ${say.temperature(better.temperature)} first.`
-          : `At ${say.temperature(facts.temperature)} it will whip and hardly break.${better.breakMinutes ? ` At ${say.temperature(better.temperature)} it would take about ${text(spokenMinutes(better.breakMinutes))}.` : ''}`}
-      </p>
+      <>
+        <p className={styles.sentence}>
+          {foreseen.outcome === 'oils'
+            ? `At ${say.temperature(facts.temperature)} the fat is too soft: it oils and will not grain. Chill it to ${say.temperature(better.temperature)} first.`
+            : `At ${say.temperature(facts.temperature)} it will whip and hardly break.${better.breakMinutes ? ` At ${say.temperature(better.temperature)} it would take about ${text(spokenMinutes(better.breakMinutes))}.` : ''}`}
+        </p>
+        {thin}
+      </>
     );
   }
   return (
@@ -131,7 +135,7 @@ function BreakSentence({ foreseen, facts }: { foreseen: Foreseen; facts: BatchFa
         Should break after <strong>{text(spokenRange(window.low, window.high, spokenMinutes))}</strong>
         {facts.loads > 1 ? ', each load.' : '.'}
       </p>
-      {facts.creamFat < thinCream && <p className={styles.sentence}>{thinWords(facts.creamFat)}</p>}
+      {thin}
       {worthTempering(foreseen) && (
         <p className={styles.sentence}>
           {better.temperature > facts.temperature ? 'Warmed' : 'Chilled'} to{' '}

@@ -31,10 +31,15 @@ export function Curve({
     to ?? (story.around < story.celsius ? Math.max(story.around + 0.5, 4.5) : story.around - 0.5);
   const until = secondsUntil(toldLot(lot), story, mass, fat, target);
   const start = Math.max(story.firstSeconds, now - 8 * 3600);
-  const end = now + Math.min(8 * 3600, Math.max(3600, (until ?? 3600) * 1.15));
+  const end = Math.max(now, start) + Math.min(8 * 3600, Math.max(3600, (until ?? 3600) * 1.15));
   const ahead = Array.from({ length: 40 }, (_, i) => now + ((end - now) * (i + 1)) / 40);
   const future = follow(lot, story, mass, fat, now, ahead);
-  const past = story.curve.filter(({ atSeconds }) => atSeconds >= start);
+  // What had settled before these hours has no point of its own in them: its line comes in from the side.
+  const before = story.curve.findLast(({ atSeconds }) => atSeconds < start);
+  const past = [
+    ...(before ? [{ ...before, atSeconds: start, read: false }] : []),
+    ...story.curve.filter(({ atSeconds }) => atSeconds >= start),
+  ];
   const points = [...past, ...future];
   const top = Math.max(12, ...points.map(({ celsius }) => celsius), to ?? 0) + 2;
   const bottom = Math.min(0, ...points.map(({ celsius }) => celsius));
