@@ -3,7 +3,7 @@ import { execFileSync, spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
-import type { Browser, Page } from '@playwright/test';
+import type { Browser, BrowserContext, Page } from '@playwright/test';
 import seedrandom from 'seedrandom';
 
 /**
@@ -14,22 +14,32 @@ import seedrandom from 'seedrandom';
  */
 const churnings = Number(process.argv[2] ?? 200);
 const seed = process.argv[3] ?? 'larkfold';
-const beside = 4;
+const beside = Number(process.env.BESIDE ?? 4);
 const marksEach = 12;
-const { SERVER_FOLDER, SERVER_PORT, DATABASE_FOLDER, DATABASE_START } = process.env;
+/** A device makes so many churnings before another takes its place: some of them without a page ever prepared anew. */
+const eachDevice = 5;
+const { SERVER_FOLDERS, SERVER_PORT, DATABASE_FOLDER, DATABASE_START } = process.env;
+/** One build, or several: a server that is set up again may be a newer one, in the middle of a batch. */
+const builds = SERVER_FOLDERS!.split(':');
 const address = `http://127.0.0.1:${SERVER_PORT}`;
 const draw = seedrandom(seed);
 const between = (low: number, high: number) => low + draw() * (high - low);
 const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-const kills = { server: 0, database: 0, network: 0, reloads: 0, deadPages: 0 };
+const kills = { server: 0, database: 0, network: 0, reloads: 0, deadPages: 0, hangs: 0, builds: 0, early: 0 };
+/** What devices' clocks are wrong by, ms: most are right, some are minutes off, some two days. */
+const clocks = [0, 0, 0, 6 * 60_000, -6 * 60_000, 2 * 86_400_000, -2 * 86_400_000];
+let standing = builds[0]!;
 
 let server: ChildProcess | undefined;
 const startServer = () => {
+  const before = standing;
+  standing = builds[Math.floor(draw() * builds.length)]!;
+  if (standing !== before) kills.builds += 1;
   server = spawn(
     'node',
     ['node_modules/next/dist/bin/next', 'start', '-p', SERVER_PORT!, '-H', '127.0.0.1'],
     {
-      cwd: SERVER_FOLDER!,
+      cwd: standing,
       stdio: 'ignore',
     },
   );
@@ -132,13 +142,7 @@ async function mark(page: Page, batchId: string, celsius: number): Promise<void>
         () => false,
       );
   for (let tries = 0; tries < 20; tries += 1) {
-    try {
-      const field = page.getByLabel('Jot it down');
-      await field.fill(`${celsius} C`, { timeout: 8000 });
-      await field.press('Enter', { timeout: 2000 });
-    } catch {
-      // Gone from under the hand: below.
-    }
+    await jot(page, `${celsius} C`);
     if (await shows(3000)) return;
     await open(page, batchId);
     if (await shows(1500)) return;
@@ -147,44 +151,122 @@ async function mark(page: Page, batchId: string, celsius: number): Promise<void>
   throw new Error(`${celsius} °C could not be written down.`);
 }
 
+/** What a page is told to suffer: requests that never answer, a house that fails at one kind of entry. */
+interface Trouble {
+  hangs?: boolean;
+  failsAt?: string;
+}
+
+/** A device with a clock of its own, whose requests can be made to hang or to fail. */
+async function newDevice(browser: Browser): Promise<{ context: BrowserContext; page: Page }> {
+  const context = await browser.newContext();
+  const off = clocks[Math.floor(draw() * clocks.length)]!;
+  await context.addInitScript((wrongBy) => {
+    const Real = Date;
+    globalThis.Date = class extends Real {
+      constructor(...given: []) {
+        if (given.length === 0) super(Real.now() + wrongBy);
+        else super(...given);
+      }
+      static override now = () => Real.now() + wrongBy;
+    } as DateConstructor;
+    const trouble: Trouble = {};
+    (globalThis as unknown as { trouble: Trouble }).trouble = trouble;
+    const real = globalThis.fetch;
+    globalThis.fetch = (input, init) => {
+      const body = String(init?.body ?? '');
+      if (String(input).includes('/api/commands')) {
+        if (trouble.failsAt && body.includes(`"kind":"${trouble.failsAt}"`))
+          return Promise.resolve(
+            new Response('{"error":{"message":"Something went wrong in the house itself."}}', {
+              status: 500,
+            }),
+          );
+        if (trouble.hangs)
+          return new Promise((_, reject) =>
+            init?.signal?.addEventListener('abort', () => reject(new DOMException('aborted', 'AbortError'))),
+          );
+      }
+      return real(input, init);
+    };
+  }, off);
+  return { context, page: await context.newPage() };
+}
+
+const suffer = (page: Page, change: Trouble): Promise<unknown> =>
+  page
+    .evaluate((to) => Object.assign((globalThis as unknown as { trouble: Trouble }).trouble, to), change)
+    .catch(() => undefined);
+
 /** One churning: readings that count up, so that each is known by its number. Returns what went wrong with it. */
-async function churn(browser: Browser, farm: string, number: number): Promise<string[]> {
+async function churn(
+  { context, page }: { context: BrowserContext; page: Page },
+  farm: string,
+  number: number,
+  fresh: boolean,
+): Promise<string[]> {
   const batchId = randomUUID();
+  const begun = Date.now() / 1000 - 120;
   await send(farm, 'batch.begin', {
     batchId,
     creamLotId: randomUUID(),
     startedEventId: randomUUID(),
-    startedAtSeconds: Date.now() / 1000 - 120,
+    startedAtSeconds: begun,
     facts,
   });
-  const context = await browser.newContext();
-  const page = await context.newPage();
-  try {
-    await open(page, batchId);
-    await prepare(page, batchId);
-    const wanted: number[] = [];
-    for (let i = 0; i < marksEach; i += 1) {
-      if (draw() < 0.12) {
-        kills.network += 1;
-        await context.setOffline(true);
-        setTimeout(() => void context.setOffline(false).catch(() => undefined), between(200, 1500));
-      }
-      if (draw() < 0.06) {
-        kills.reloads += 1;
-        await open(page, batchId);
-      }
-      const celsius = coldest + i;
-      await mark(page, batchId, celsius);
-      wanted.push(celsius);
-      await sleep(between(10, 350));
+  // A mark in the first moments of a page, before its outbox has opened.
+  const early = !fresh && draw() < 0.3;
+  if (early) kills.early += 1;
+  await open(page, batchId, !early);
+  if (fresh) await prepare(page, batchId);
+  const failing = draw() < 0.15 ? Math.floor(between(1, marksEach - 2)) : -1;
+  const wanted: number[] = [];
+  for (let i = 0; i < marksEach; i += 1) {
+    if (draw() < 0.12) {
+      kills.network += 1;
+      await context.setOffline(true);
+      setTimeout(() => void context.setOffline(false).catch(() => undefined), between(200, 1500));
     }
-    await context.setOffline(false);
-    const got = await told(batchId, wanted.length);
-    const right =
-      got.length === wanted.length && got.every((celsius, i) => Math.abs(celsius - wanted[i]!) < 1e-9);
-    return right ? [] : [`churning ${number}: ${wanted.length} marks made, the house has ${got.join(' ')}`];
-  } finally {
-    await context.close();
+    if (draw() < 0.05) {
+      kills.hangs += 1;
+      await suffer(page, { hangs: true });
+      setTimeout(() => void suffer(page, { hangs: false }), between(500, 3000));
+    }
+    if (draw() < 0.06) {
+      kills.reloads += 1;
+      await open(page, batchId);
+    }
+    if (i === failing) {
+      await suffer(page, { failsAt: 'tasted' });
+      await jot(page, 'tastes sweet');
+    }
+    const celsius = coldest + i;
+    await mark(page, batchId, celsius);
+    wanted.push(celsius);
+    await sleep(between(10, 250));
+  }
+  await context.setOffline(false);
+  await suffer(page, { hangs: false });
+  const { readings: got, times } = await told(batchId, wanted.length);
+  const wrong: string[] = [];
+  const right =
+    got.length === wanted.length && got.every((celsius, i) => Math.abs(celsius - wanted[i]!) < 1e-9);
+  if (!right) wrong.push(`churning ${number}: ${wanted.length} marks made, the house has ${got.join(' ')}`);
+  const strayed = times.filter((at) => at < begun || at > Date.now() / 1000 + 30);
+  if (strayed.length > 0)
+    wrong.push(
+      `churning ${number}: ${strayed.length} marks not at their time, ${strayed.map((at) => Math.round(at - begun)).join(' ')} s`,
+    );
+  return wrong;
+}
+
+async function jot(page: Page, words: string): Promise<void> {
+  try {
+    const field = page.getByLabel('Jot it down');
+    await field.fill(words, { timeout: 8000 });
+    await field.press('Enter', { timeout: 2000 });
+  } catch {
+    // The page died under the hand: nothing was said then.
   }
 }
 
@@ -207,11 +289,15 @@ async function prepare(page: Page, batchId: string): Promise<void> {
   throw new Error('A device could not be prepared to go without the house.');
 }
 
-async function open(page: Page, batchId: string): Promise<void> {
+async function open(page: Page, batchId: string, settled = true): Promise<void> {
   for (let tries = 0; ; tries += 1) {
     try {
-      await page.goto(`${address}/churn/${batchId}`, { timeout: 10_000 });
+      await page.goto(`${address}/churn/${batchId}`, {
+        timeout: 10_000,
+        waitUntil: settled ? 'load' : 'commit',
+      });
       await page.getByLabel('Jot it down').waitFor({ timeout: 10_000 });
+      if (!settled) return;
       // Alive once it has read its outbox.
       await page.waitForFunction(() => document.readyState === 'complete');
       await sleep(400);
@@ -224,8 +310,9 @@ async function open(page: Page, batchId: string): Promise<void> {
 }
 
 /** Readings as the house has them, in the order of their times, once it has as many as were made. */
-async function told(batchId: string, enough: number): Promise<number[]> {
+async function told(batchId: string, enough: number): Promise<{ readings: number[]; times: number[] }> {
   let readings: number[] = [];
+  let times: number[] = [];
   for (let tries = 0; tries < 200; tries += 1) {
     const news = await fetch(`${address}/api/batches/${batchId}`)
       .then((response) => (response.ok ? response.json() : undefined))
@@ -233,17 +320,50 @@ async function told(batchId: string, enough: number): Promise<number[]> {
     const { events = [] } = (news ?? {}) as {
       events?: { kind: string; atSeconds: number; temperature: number }[];
     };
-    readings = events
+    const marks = events
       .filter(({ kind }) => kind === 'reading')
-      .toSorted((a, b) => a.atSeconds - b.atSeconds)
-      .map(({ temperature }) => Math.round(temperature * 10) / 10);
+      .toSorted((a, b) => a.atSeconds - b.atSeconds);
+    readings = marks.map(({ temperature }) => Math.round(temperature * 10) / 10);
+    times = marks.map(({ atSeconds }) => atSeconds);
     if (readings.length >= enough) break;
     await sleep(300);
   }
   // Whatever might still come twice has time to.
   await sleep(300);
-  return readings;
+  return { readings, times };
 }
+
+/** What the house failed at stands in sight, and nothing else is left on the device. */
+async function setAside(page: Page): Promise<string[]> {
+  const left = () =>
+    page.evaluate(
+      () =>
+        new Promise<string[]>((resolve, reject) => {
+          const opening = indexedDB.open('immulgo-outbox', 1);
+          opening.onerror = () => reject(opening.error!);
+          opening.onsuccess = () => {
+            const all = opening.result.transaction('waiting').objectStore('waiting').getAll();
+            all.onsuccess = () =>
+              resolve(
+                (all.result as { command: { input: unknown } }[]).map(({ command }) =>
+                  JSON.stringify(command.input),
+                ),
+              );
+            all.onerror = () => reject(all.error!);
+          };
+        }),
+    );
+  for (let tries = 0; tries < 150; tries += 1) {
+    const waiting = await left().catch(() => ['the page']);
+    if (waiting.every((input) => input.includes('"kind":"tasted"'))) {
+      kept += waiting.length;
+      return [];
+    }
+    await sleep(300);
+  }
+  return [`left on a device: ${(await left().catch(() => [])).join(' ').slice(0, 300)}`];
+}
+let kept = 0;
 
 async function main(): Promise<void> {
   startServer();
@@ -259,12 +379,20 @@ async function main(): Promise<void> {
   const wrong: string[] = [];
   const troubles = trouble(() => over);
   const hand = async () => {
-    while (next < churnings) {
+    let device = await newDevice(browser);
+    for (let made = 0; next < churnings; made += 1) {
       next += 1;
-      wrong.push(...(await churn(browser, farm.id, next)));
+      if (made > 0 && made % eachDevice === 0) {
+        wrong.push(...(await setAside(device.page)));
+        await device.context.close();
+        device = await newDevice(browser);
+      }
+      wrong.push(...(await churn(device, farm.id, next, made % eachDevice === 0)));
       done += 1;
       if (done % 10 === 0) console.log(`  ${done} of ${churnings} churnings, ${wrong.length} wrong`);
     }
+    wrong.push(...(await setAside(device.page)));
+    await device.context.close();
   };
   try {
     await Promise.all(Array.from({ length: Math.min(beside, churnings) }, hand));
@@ -275,7 +403,7 @@ async function main(): Promise<void> {
     server?.kill('SIGKILL');
   }
   console.log(
-    `${churnings} churnings, ${churnings * marksEach} marks; server killed ${kills.server} times, database ${kills.database}, network cut ${kills.network}, pages opened anew ${kills.reloads}, died and opened again ${kills.deadPages}.`,
+    `${churnings} churnings, ${churnings * marksEach} marks; server killed ${kills.server} times, database ${kills.database}, network cut ${kills.network}, pages opened anew ${kills.reloads}, died and opened again ${kills.deadPages}; requests hung ${kills.hangs}, marks in a page’s first moments ${kills.early}, another build ${kills.builds}, entries the house failed at and kept ${kept}.`,
   );
   for (const words of wrong) console.log(words);
   console.log(

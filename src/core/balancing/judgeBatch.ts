@@ -407,8 +407,8 @@ export function judgeWith(
   };
 }
 
-/** So many standard deviations off before the maker is told that something is wrong: a doubt of the account is no fault of theirs. */
-const plainly = 1.645;
+/** So many standard deviations off (five in six sure: “most likely”) before the maker is told that something is wrong: a doubt of the account is no fault of theirs. */
+const plainly = 1;
 
 /** What the account plainly says of the butter: off by the handbook's limits, and by more than the account is unsure. */
 function accountVerdict(implied: number, sd: number): Verdict {

@@ -54,7 +54,7 @@ const asMeasured: typeof temperatures = [{ z: 0, weight: 1 }];
 /** From this spread on a temperature is a guess, K; and as many paces are then tried at each. */
 const guessedFrom = 1;
 const pacesWhenGuessed = 11;
-/** K·Δt of these runs: four times coarser than a single run, and the same to a hundredth (belief.test.ts). */
+/** K·Δt of these runs: four times coarser than a single run, and the same to two hundredths (oneAccount.test.ts). */
 const coarse = 0.012;
 
 /** The model's run of a load at a pace, for cream that went in so much warmer than was said. */

@@ -63,7 +63,9 @@ const cementingWidth = 0.08;
 const alwaysCements = 9;
 
 // Taken out once: the right-hand side calls them some ten thousand times a run.
-const { exp, max } = Math;
+const { exp, max, min } = Math;
+/** Warmer than this all fat is oil and nothing is left to shear: further on the slope would only grow stiff, °C. */
+const shearsMost = 30;
 
 export const sigmoid = (z: number): number => 1 / (1 + exp(-z));
 
@@ -137,7 +139,7 @@ export function churnSlope(p: Prepared, state: Float64Array, out: Float64Array):
   const j14 = j4 * j4 * j4 * j2;
   const gate = j14 / (j14 + fullGate);
   const capture = k * joining * f * (0.1 + 0.6 * a + 4.2 * c + 13 * g);
-  const shear = k * p.shearLoss * (0.022 + 0.07 * exp((felt - 18) / 2.1)) * joined;
+  const shear = k * p.shearLoss * (0.022 + 0.07 * exp((min(felt, shearsMost) - 18) / 2.1)) * joined;
   const together = k * joining * 26 * c * gate * (0.004 + g);
   out[air] =
     rate * moving * 3 * (airGoal - a) * (a < airGoal ? 1 : 0.3) * max(0, 1 - g / 0.3) - k * 20 * a * g;

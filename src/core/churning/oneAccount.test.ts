@@ -189,3 +189,13 @@ describe('what the break says', () => {
     expect(paceShown(facts, broke(facts, 10))).toBeUndefined();
   });
 });
+
+test('the coarse runs of a belief are those of a single run, to two hundredths', () => {
+  for (const temperature of [8, 12, 16, 20])
+    for (const tool of ['jar', 'standMixer', 'blender'] as const) {
+      const one = load({ temperature, tool, capacity: 4000 });
+      const fine = simulateChurn(conditionsOf(one), 12 * 3600).breakSeconds!;
+      expect(runAt(one, 0).breakSeconds! / fine).toBeCloseTo(1, 1);
+      expect(Math.abs(runAt(one, 0).breakSeconds! / fine - 1)).toBeLessThan(0.02);
+    }
+});

@@ -1,12 +1,15 @@
 import * as v from 'valibot';
+import { tapLayerFat } from '@/core/separating/tapLayer';
 import { outOf } from '@/core/standing/lotEvents';
+import { standingEvents } from '@/core/standing/lotStory';
+import { places, vesselShape } from '@/core/standing/places';
 import type { FarmScope } from '@/data/farmScope';
 import { takeLotNumber } from '@/data/house/house';
 import type { LotKind, NewEntry, NewLot, Treatment } from '@/data/ledger/ledger';
 import { makeLot, postEntry } from '@/data/ledger/ledger';
 import { lastTaken, unseenBy } from '@/data/ledger/movements';
 import type { LotDetails, StandingLot } from '@/data/ledger/standing';
-import { addLotEvents, changeLot, lotsById } from '@/data/ledger/standing';
+import { addLotEvents, changeLot, lotEventsOf, lotsById } from '@/data/ledger/standing';
 import type { Sender } from '../commands/command';
 import { Refusal } from '../refusal';
 import { retell } from './retell';
@@ -99,14 +102,42 @@ export async function draw(
     const left = lot.mass - (mass ?? lot.mass);
     const all = left <= 0 || (left < clings.grams && left < clings.share * lot.mass);
     const taken = all ? lot.mass : milligrams(mass!);
+    const share = all ? lot.fat / lot.mass : await fatOfDrawn(scope, lot, taken, sender.receivedAt);
     drawn.push({
       lot,
       mass: taken,
-      fat: all ? lot.fat : Math.min(lot.fat, milligrams((taken * lot.fat) / lot.mass)),
+      fat: all ? lot.fat : Math.min(lot.fat, taken, milligrams(taken * share)),
       all,
     });
   }
   return drawn;
+}
+
+/** Fat of part of a lot, mass fraction: a can with a tap lets its lowest layer out, everything else is taken stirred. */
+async function fatOfDrawn(scope: FarmScope, lot: StandingLot, taken: number, at: Date): Promise<number> {
+  const stirred = lot.fat / lot.mass;
+  if (lot.kind !== 'milk' || lot.vessel?.kind !== 'tapCan') return stirred;
+  const told = standingEvents((await lotEventsOf(scope, [lot.id])).get(lot.id) ?? []);
+  const poured = told.findLast((event) => event.kind === 'poured');
+  const placed = told.findLast((event) => event.kind === 'placed');
+  if (!poured) return stirred;
+  const { diameter, height } = vesselShape(lot.vessel.kind, lot.vessel.capacity, lot.vessel.diameter);
+  const fat = tapLayerFat(
+    {
+      vessel: { bottomDiameter: diameter, topDiameter: diameter, height: 1.2 * height },
+      mass: lot.mass,
+      fat: Math.min(0.12, Math.max(0.001, stirred)),
+      temperature:
+        placed?.kind === 'placed'
+          ? Math.min(25, Math.max(0, placed.celsius ?? places[placed.place].celsius))
+          : 4,
+      species: lot.details.species ?? 'cow',
+      heated: lot.treatment !== 'raw' || lot.details.homogenised === true,
+    },
+    Math.min(168, Math.max(0, at.getTime() / 1000 - poured.atSeconds) / 3600),
+    taken,
+  );
+  return Math.min(stirred, fat);
 }
 
 const nameOf = (lot: StandingLot): string => (lot.vessel ? `${lot.vessel.name} (${lot.code})` : lot.code);

@@ -10,6 +10,8 @@ import { aDairy, milk, skim, sums, balanced, animal, sentAt } from '../testing/a
 import { pailView } from './views';
 
 const house = aDairy();
+const lotNow = async (farm: string, lotId: string) =>
+  (await inFarm(farm, (scope) => lotsById(scope, [lotId]))).get(lotId)!;
 
 describe('what was said of a lot', () => {
   const said = async (farm: string, lotId: string, ...events: object[]) => {
@@ -23,9 +25,6 @@ describe('what was said of a lot', () => {
     expect(answer).toMatchObject({ status: 'done' });
     return id;
   };
-  const lotNow = async (farm: string, lotId: string) =>
-    (await inFarm(farm, (scope) => lotsById(scope, [lotId]))).get(lotId)!;
-
   it('is taken back with what followed from it: a look, a heating, a reading', async () => {
     const farm = await house.farm();
     const lotId = await milk(farm);
@@ -169,6 +168,21 @@ describe('a lot', () => {
       });
     expect([await sums(farm), await lotNow()]).toEqual(before);
   });
+});
+
+describe('a can with a tap', () => {
+  it('lets skim out from under the cream, and leaves the fat in the can', async () => {
+    const farm = await house.farm();
+    const vesselId = randomUUID();
+    expect(await send(farm, 'vessel.add', { id: vesselId, name: 'Tap can', kind: 'tapCan', tool: null, capacity: 12_000 })).toMatchObject({ status: 'done' });
+    const lotId = await milk(farm, { mass: 9000, vesselId, celsius: 6, atSeconds: morning - 14 * 3600 });
+    const before = await lotNow(farm, lotId);
+    expect(await send(farm, 'lot.use', { lotId, mass: 3000, to: 'drunk', knowing: true })).toMatchObject({ status: 'done' });
+    const left = await lotNow(farm, lotId);
+    expect(before!.fat - left!.fat).toBeLessThan(0.4 * (3000 / 9000) * before!.fat);
+    expect(left!.fat / left!.mass).toBeGreaterThan(before!.fat / before!.mass);
+    expect(await sums(farm)).toMatchObject(balanced);
+  }); // prettier-ignore
 });
 
 describe('cream off milk', () => {
