@@ -15,22 +15,30 @@ export function intoPieces(mass: number, piece: number): { count: number; each: 
 const leastLeft = 8;
 
 /**
- * A portion as the lots it is shaped into: whole pieces, and what is over as a portion of its own. Masses in g; butter
- * and salt add up to what they were.
+ * A portion as the lots it is shaped into: whole pieces, and what is over as a portion of its own. Masses in g; butter,
+ * salt and what is mixed in add up to what they were.
  * @param restId the id of what is over, if anything is
  */
-export function shapedPortions<P extends { mass: number; saltMass: number; name: string; portionId: string }>(
-  portion: P,
-  pieces: Pieces,
-  restId: string,
-): (P & { pieces?: Pieces })[] {
+export function shapedPortions<
+  P extends {
+    mass: number;
+    saltMass: number;
+    additionMass?: number | undefined;
+    name: string;
+    portionId: string;
+  },
+>(portion: P, pieces: Pieces, restId: string): (P & { pieces?: Pieces })[] {
   const whole = intoPieces(portion.mass, pieces.each).count * pieces.each;
   const left = portion.mass - whole;
   if (whole <= 0) return [portion];
   if (left <= leastLeft) return [{ ...portion, pieces }];
-  const salt = (portion.saltMass * left) / portion.mass;
+  const share = left / portion.mass;
+  const beside = (part: number) => ({
+    saltMass: portion.saltMass * part,
+    ...(portion.additionMass === undefined ? {} : { additionMass: portion.additionMass * part }),
+  });
   return [
-    { ...portion, mass: whole, saltMass: portion.saltMass - salt, pieces },
-    { ...portion, mass: left, saltMass: salt, name: `${portion.name}, the rest`, portionId: restId },
+    { ...portion, ...beside(1 - share), mass: whole, pieces },
+    { ...portion, ...beside(share), mass: left, name: `${portion.name}, the rest`, portionId: restId },
   ];
 }

@@ -63,6 +63,16 @@ export function PortionOptions({
             </label>
           ))}
         </fieldset>
+        {mixed.length > 0 && (
+          <QuantityField
+            label="What is mixed in weighs"
+            typed={draft.mixedTyped ?? ''}
+            onTyped={(to) => change({ mixedTyped: to })}
+            understood={read.mixedRead}
+            system={say.system}
+            hint="part of what the butter weighs; may be left, and then counts as butter"
+          />
+        )}
         {tick('Made into ghee', draft.ghee, (ghee) => change({ ghee }))}
         {draft.ghee && (
           <QuantityField

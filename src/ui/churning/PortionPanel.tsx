@@ -243,7 +243,8 @@ function Places({
       />
       {chosen.days === 0 && (
         <p className={styles.note} role="status">
-          Not in the {storageNames[storage].toLowerCase()}: {say.words(chosen.reasons.join('; '))}.
+          Not {storage === 'counter' ? 'on' : 'in'} the {storageNames[storage].toLowerCase()}:{' '}
+          {say.words(chosen.reasons.join('; '))}.
         </p>
       )}
     </>

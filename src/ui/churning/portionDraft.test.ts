@@ -110,6 +110,19 @@ test('a portion is called by what is in it unless the maker names it', () => {
   expect(named({ mixed: ['honey'], name: ' For Rowan ' })).toBe('For Rowan');
 });
 
+test('what is mixed in and weighed is no butter: neither salted, nor counted as it, nor lost among the pieces', () => {
+  const mixed = { mixed: ['honey'], mixedTyped: '200 g', typed: '1.1 kg' } as const;
+  const { read, events } = portion({ ...mixed, mixed: ['honey'] });
+  expect(events[0]).toMatchObject({ mass: 1100, additionMass: 200 });
+  expect(events[0]!.saltMass).toBeCloseTo(0.016 * 900, 6);
+  expect(read.heavier).toBeUndefined();
+  expect(portion({ typed: '1.1 kg' }).read.heavier).toBeGreaterThan(40);
+  const pieces = portion({ ...mixed, mixed: ['honey'], piece: '250 g' }).events;
+  expect(sum(pieces.map(({ additionMass }) => additionMass!))).toBeCloseTo(200, 9);
+  expect(portion({ ...mixed, mixed: ['honey'], mixedTyped: '2 kg' }).read.ready).toBe(false);
+  expect(portion({ ...mixed, mixed: [] }).events[0]!.additionMass).toBeUndefined();
+});
+
 test('more salt than butter is no butter', () => {
   expect(portion({ typed: '100 g', salt: { way: 'mass', typed: '120 g', kind: 'fine' } }).read.ready).toBe(
     false,

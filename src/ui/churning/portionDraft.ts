@@ -38,6 +38,8 @@ export interface PortionDraft {
   salt: SaltDraft;
   changing: boolean;
   mixed: Addition[];
+  /** Typed: what it all weighs that is mixed in; not in drafts kept from before it was asked. */
+  mixedTyped?: string;
   storage: Storage;
   name: string;
   /** Typed: what each piece is to weigh, and what it is shaped into. */
@@ -68,6 +70,7 @@ export function freshPortion(
     salt: saltDraftOf(facts.usualSalt, system),
     changing: false,
     mixed: [],
+    mixedTyped: '',
     storage: facts.usualStorage,
     name: '',
     piece: facts.usualPieces ? sayPiece(facts.usualPieces.each, system) : '',
@@ -110,7 +113,7 @@ export function readPortion(
 ) {
   const { noScale, typed, count, container, saltIn, piece, ghee, gheeTyped } = draft;
   const bareUnit = { metric: 'g', us: 'oz', imperial: 'oz' }[system];
-  const already = story.portions.reduce((sum, portion) => sum + portion.mass, 0);
+  const already = story.portions.reduce((sum, { mass, additionMass = 0 }) => sum + mass - additionMass, 0);
   const typedMass: Understood = understand(typed, {
     system,
     kinds: ['mass', 'volume'],
@@ -123,8 +126,23 @@ export function readPortion(
       : (moulds.find((mould) => mould.id === container)?.capacity ?? 250);
   const weighed = noScale ? byCount(count, containerVolume) : byScale(typedMass);
   const { salting } = readSalt(draft.salt, system);
+  const mixedRead: Understood =
+    draft.mixed.length === 0
+      ? undefined
+      : understand(draft.mixedTyped ?? '', {
+          system,
+          kinds: ['mass'],
+          bareUnit,
+          check: ({ value }) =>
+            weighed !== undefined && value >= weighed.mass
+              ? 'What is mixed in weighs less than the butter with it.'
+              : undefined,
+        });
+  const mixedMass = mixedRead && 'quantity' in mixedRead ? mixedRead.quantity.value : 0;
+  /** Butter and its salt alone, g. */
+  const butter = weighed && Math.max(0, weighed.mass - mixedMass);
   const expected = Math.max(1, foreseen.butter.mass - already);
-  const unsalted = salting && weighed ? unsaltedFrom(salting, weighed.mass, saltIn) : expected;
+  const unsalted = salting && butter !== undefined ? unsaltedFrom(salting, butter, saltIn) : expected;
   const ways =
     salting && saltWays(salting, unsalted, facts.creamVolume * Math.min(1, unsalted / foreseen.butter.mass));
   const total = weighed && ways && (saltIn ? weighed.mass : weighed.mass + ways.salt);
@@ -148,14 +166,16 @@ export function readPortion(
         : undefined,
   });
   const gheeForeseen = gheeYield({ butterMass: total ?? expected, ...gheeButter });
-  const tooMuch = weighed !== undefined && already + weighed.mass > facts.creamMass;
+  const tooMuch = butter !== undefined && already + butter > facts.creamMass;
   const spread = ninety * foreseen.butter.sd;
   const low = Math.max(0, foreseen.butter.mass - spread - already);
   const high = foreseen.butter.mass + spread - already;
-  const toCome = weighed && !tooMuch && low - weighed.mass > leastToCome;
+  const toCome = butter !== undefined && !tooMuch && low - butter > leastToCome;
   return {
     typedMass,
     weighed,
+    mixedRead,
+    mixedMass,
     salting,
     ways,
     total,
@@ -166,26 +186,23 @@ export function readPortion(
     tooMuch,
     /** What is typed is a tenth of what was to be expected, or several times that: asked about, never refused. */
     odd:
-      weighed !== undefined &&
+      butter !== undefined &&
       !tooMuch &&
       already === 0 &&
       high > 0 &&
-      (weighed.mass < oddlyLight * low || weighed.mass > oddlyHeavy * high)
+      (butter < oddlyLight * low || butter > oddlyHeavy * high)
         ? foreseen.butter.mass
         : undefined,
     /** Heavier than its fat explains, by so much. */
     heavier:
-      weighed !== undefined &&
-      !tooMuch &&
-      high > 0 &&
-      weighed.mass - high > Math.max(leastToCome, 0.03 * high)
-        ? weighed.mass - high
+      butter !== undefined && !tooMuch && high > 0 && butter - high > Math.max(leastToCome, 0.03 * high)
+        ? butter - high
         : undefined,
     /** What the scale should read, at least and at most. */
     low,
     high,
     /** Less is weighed than there should be: so much is still to come. */
-    toCome: toCome ? { low: low - weighed.mass, high: high - weighed.mass } : undefined,
+    toCome: toCome ? { low: low - butter, high: high - butter } : undefined,
     called: nameOf(draft, salting?.way),
     ready:
       weighed !== undefined &&
@@ -193,6 +210,7 @@ export function readPortion(
       total !== undefined &&
       ways.salt < total &&
       !tooMuch &&
+      !(mixedRead !== undefined && 'wrong' in mixedRead) &&
       !(ghee && gheeRead !== undefined && 'wrong' in gheeRead),
   };
 }
@@ -211,7 +229,7 @@ function nameOf({ name, ghee, mixed }: PortionDraft, way: string | undefined): s
  */
 export function portionEvents(
   { mixed, storage, form, ghee }: PortionDraft,
-  { weighed, ways, total, salting, called, pieces, gheeRead, gheeForeseen, ready }: ReadPortion,
+  { weighed, ways, total, salting, called, mixedMass, pieces, gheeRead, gheeForeseen, ready }: ReadPortion,
   newId: () => string,
 ): Body[] {
   if (!ready || !weighed || !ways || !total || !salting) return [];
@@ -225,6 +243,7 @@ export function portionEvents(
     saltMass: ways.salt,
     salting,
     additions: mixed,
+    ...(mixedMass > 0 ? { additionMass: mixedMass } : {}),
     storage,
   } satisfies Omit<EventOf<'portion'>, 'id' | 'atSeconds'>;
   if (ghee)

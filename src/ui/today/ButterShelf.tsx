@@ -130,8 +130,8 @@ export function ButterShelf({ butter, today }: { butter: ButterShown[]; today: s
                   </p>
                 )}
                 <p style={{ margin: 0 }}>
-                  Made {say.day(pat.madeOn, today)}, kept in the {places[pat.storage]}. The date is the
-                  earliest of the rules that apply:
+                  Made {say.day(pat.madeOn, today)}, kept {pat.storage === 'counter' ? 'on' : 'in'} the{' '}
+                  {places[pat.storage]}. The date is the earliest of the rules that apply:
                 </p>
                 <ul style={{ margin: 0, paddingLeft: 20, lineHeight: 1.6 }}>
                   {pat.keepReasons.map((reason) => (

@@ -1,0 +1,148 @@
+import { randomUUID } from 'node:crypto';
+import { beginBatch, expect, expectSound, test } from './farm';
+
+/** What lies between two acts, two moments and two screens. */
+
+test('a jar with a cream line: how much and how long it stood lead to the gauge of milk that has its age', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('house.settle', { unitSystem: 'metric' });
+  await page.goto('/');
+  await page.getByRole('button', { name: /A jar with a cream line/ }).click();
+  await page.getByLabel('Milk in the jar').fill('2.5 l');
+  await page.getByRole('radio', { name: /^12 h ago/ }).click();
+  await expectSound(page);
+  await page.getByRole('button', { name: 'How deep to skim' }).click();
+  await expect(page).toHaveURL(/\/pail\//);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('12 h old');
+  // Cold since, it stands ready: the gauge says where the ladle stops.
+  await expect(page.getByText(/ladle|skim/i).first()).toBeVisible();
+});
+
+test('what the house fails at is set aside in sight, and the marks after it go on', async ({
+  page,
+  farm,
+}) => {
+  test.setTimeout(90_000);
+  const batchId = await beginBatch(farm, 4);
+  await page.goto(`/churn/${batchId}`);
+  await page.evaluate(() => {
+    const real = window.fetch;
+    const trouble = { on: true };
+    (window as unknown as { trouble: typeof trouble }).trouble = trouble;
+    window.fetch = (input, init) =>
+      trouble.on && String(input).includes('/api/commands') && String(init?.body).includes('"kind":"tasted"')
+        ? Promise.resolve(
+            new Response('{"error":{"message":"Something went wrong in the house itself."}}', {
+              status: 500,
+            }),
+          )
+        : real(input, init);
+  });
+  const jot = async (words: string) => {
+    await page.getByLabel('Jot it down').fill(words);
+    await page.getByLabel('Jot it down').press('Enter');
+  };
+  await jot('tastes sweet');
+  await jot('13 C');
+  const told = async () => {
+    const response = await page.request.get(`/api/batches/${batchId}`);
+    return ((await response.json()) as { events: { kind: string }[] }).events.map(({ kind }) => kind);
+  };
+  await expect.poll(told).toContain('reading');
+  const aside = page.getByRole('region', { name: 'Set aside' });
+  await expect(aside).toContainText('a taste', { timeout: 45_000 });
+  await expect(aside).toContainText('Something went wrong');
+  await expectSound(page);
+  expect(await told()).not.toContain('tasted');
+  await page.evaluate(() => ((window as unknown as { trouble: { on: boolean } }).trouble.on = false));
+  await aside.getByRole('button', { name: 'Try again' }).click();
+  await expect(aside).toBeHidden();
+  await expect.poll(told).toContain('tasted');
+});
+
+test('cream that should be thrown out: Today names it first, the Shelf offers no churning, the plan asks who knows', async ({
+  page,
+  farm,
+}) => {
+  const lotId = randomUUID();
+  await farm.send('house.settle', { unitSystem: 'metric' });
+  await farm.send('cream.in', {
+    lotId,
+    mass: 1500,
+    fat: 0.36,
+    fatSd: 0.01,
+    fatMethod: 'label',
+    treatment: 'raw',
+  });
+  await farm.send('lot.record', {
+    lotId,
+    events: [{ id: randomUUID(), atSeconds: Date.now() / 1000, kind: 'looked', seen: 'mould' }],
+  });
+  // A batch somewhere, so that Today is no first visit.
+  await beginBatch(farm, 300);
+  await page.goto('/');
+  await expect(page.getByRole('heading', { level: 1 }).first()).toContainText(
+    /throw it out\. Mould was seen/,
+  );
+  await page.goto('/shelf');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('throw it out');
+  await expect(page.getByRole('link', { name: /^Churn / })).toHaveCount(0);
+  await page.goto(`/shelf/${lotId}`);
+  await expect(page.getByText(/not tasted and not churned/)).toBeVisible();
+  await page.goto(`/churn/new?lots=${lotId}`);
+  await expect(page.getByText(/should be thrown out, not churned: mould was seen in it/)).toBeVisible();
+  const start = page.getByRole('button', { name: 'Start churning' });
+  await expect(start).toBeDisabled();
+  await expectSound(page);
+  await page.getByLabel('I know, and churn it all the same').check();
+  await start.click();
+  await expect(page.getByRole('timer')).toBeVisible();
+});
+
+test('a page left open through a night wakes up right', async ({ page, farm }) => {
+  const lotId = randomUUID();
+  await farm.send('house.settle', { unitSystem: 'metric' });
+  await farm.send('cream.in', { lotId, mass: 1500, fat: 0.36, fatSd: 0.01, fatMethod: 'label', treatment: 'pasteurised', place: 'room', celsius: 5 });
+  await beginBatch(farm, 300);
+  await page.clock.install();
+  for (const path of [`/shelf/${lotId}`, '/shelf', '/', `/churn/new?lots=${lotId}`]) {
+    await page.goto(path);
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+    await page.clock.fastForward('11:00:00');
+    await page.clock.runFor(20_000);
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
+    await expect(page.getByText('could not be shown')).toHaveCount(0);
+  }
+  // Heated cream that stood out for a night: the plan that was open says so.
+  await expect(page.getByText(/should be thrown out, not churned/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Start churning' })).toBeDisabled();
+}); // prettier-ignore
+
+test('butter chosen for the counter that may not stand there says why, and is never carried over', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('house.settle', { unitSystem: 'metric' });
+  const batchId = await beginBatch(farm, 30, { treatment: 'raw', usualStorage: 'counter' });
+  const at = Date.now() / 1000;
+  await farm.send('batch.record', {
+    batchId,
+    events: [
+      { id: randomUUID(), atSeconds: at - 600, kind: 'mark', stage: 'break' },
+      { id: randomUUID(), atSeconds: at - 500, kind: 'drained', measured: 'skipped' },
+      { id: randomUUID(), atSeconds: at - 400, kind: 'washed', clarity: 'clear' },
+    ],
+  });
+  await page.goto(`/churn/${batchId}`);
+  await expect(page.getByRole('radio', { name: /^Fridge/ })).toHaveAttribute('aria-checked', 'true');
+  await page.getByRole('radio', { name: /^Counter/ }).click();
+  await expect(page.getByText(/Not on the counter/)).toContainText('raw milk butter has no counter time');
+  // A tenth of what was to be expected raises the question while it is typed.
+  await page.getByRole('radio', { name: /^Fridge/ }).click();
+  await page.getByLabel(/butter weighs/i).fill('59 g');
+  await expect(page.getByText(/Is it really 59 g\?/)).toBeVisible();
+  await page.getByLabel(/butter weighs/i).fill('790 g');
+  await expect(page.getByText(/heavier than its fat explains/)).toBeVisible();
+}); // prettier-ignore
