@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 import type { BrowserContext, Page } from '@playwright/test';
+import { ownTime } from './ownTime';
 
 /** The README's pictures: Larkfold at a fixed hour, so that the same sources give the same pictures. */
 const folder = 'docs/screenshots';
@@ -102,6 +103,7 @@ async function main(only: string[]): Promise<void> {
 
 async function take(context: BrowserContext, { name, path, first }: Picture): Promise<void> {
   const page = await context.newPage();
+  await ownTime(page);
   await page.clock.setFixedTime(new Date(clock));
   await page.goto(`${address}${path}`);
   await first?.(page);

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { ownTime } from '../../src/cli/ownTime';
 import { beginBatch, expect, expectSound, test } from './farm';
 
 /** What lies between two acts, two moments and two screens. */
@@ -106,6 +107,7 @@ test('a page left open through a night wakes up right', async ({ page, farm }) =
   await farm.send('house.settle', { unitSystem: 'metric' });
   await farm.send('cream.in', { lotId, mass: 1500, fat: 0.36, fatSd: 0.01, fatMethod: 'label', treatment: 'pasteurised', place: 'room', celsius: 5 });
   await beginBatch(farm, 300);
+  await ownTime(page);
   await page.clock.install();
   for (const path of [`/shelf/${lotId}`, '/shelf', '/', `/churn/new?lots=${lotId}`]) {
     await page.goto(path);
@@ -146,3 +148,19 @@ test('butter chosen for the counter that may not stand there says why, and is ne
   await page.getByLabel(/butter weighs/i).fill('790 g');
   await expect(page.getByText(/heavier than its fat explains/)).toBeVisible();
 }); // prettier-ignore
+
+test('a device that is six minutes slow writes down the right minute', async ({ page, farm }) => {
+  const batchId = await beginBatch(farm, 8);
+  await page.clock.install({ time: Date.now() - 6 * 60_000 });
+  await page.goto(`/churn/${batchId}`);
+  await expect(page.getByRole('timer').first()).toHaveText(/^(8|9):/);
+  const before = Date.now() / 1000;
+  await page.locator('[data-act=whipped]').first().click();
+  const marks = async () => {
+    const response = await page.request.get(`/api/batches/${batchId}`);
+    const { events } = (await response.json()) as { events: { kind: string; atSeconds: number }[] };
+    return events.filter(({ kind }) => kind === 'mark').map(({ atSeconds }) => Math.abs(atSeconds - before));
+  };
+  await expect.poll(async () => (await marks()).length).toBe(1);
+  expect((await marks())[0]).toBeLessThan(30);
+});

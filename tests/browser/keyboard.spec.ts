@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { ownTime } from '../../src/cli/ownTime';
 import { beginBatch, expect, test } from './farm';
 
 /** Tabs until the wanted thing has the focus; fails when the keyboard cannot reach it. */
@@ -72,6 +73,7 @@ test('a churning by keyboard alone, with a night in the fridge and a bath in the
     }
     await expect(wanted).toHaveAttribute('aria-checked', 'true');
   };
+  await ownTime(page);
   await page.clock.install({ time });
   await page.goto('/churn/new?front=tub');
   await expect(page.getByLabel('How much cream')).toBeFocused();

@@ -42,7 +42,8 @@ test('two loads side by side in two churns, each on its own clock, become one bu
   await page.locator('[data-act=break]').first().click();
   await page.locator('[data-act=stopped]').first().click();
   await expect(page.getByLabel('2 of 2 loads broke')).toBeVisible();
-  await page.getByLabel('Buttermilk, if you measure it').fill('370 ml');
+  await expect(page.getByText('380 mL was drained before')).toBeVisible();
+  await page.getByLabel('Buttermilk of this pour alone').fill('370 ml');
   await page.locator('button[data-act=drained]').click();
   await page.locator('[data-act=washed-clear]').click();
   await page.getByLabel('The butter weighs').fill('600 g');

@@ -62,7 +62,8 @@ test.describe('a butter day, as last time', () => {
     for (const name of [
       'Fat in',
       'Churn efficiency',
-      'Implied fat content',
+      'Fat of the butter',
+      'Water in the butter',
       'Overrun',
       'Net buttermilk',
       'Butter per litre of cream',

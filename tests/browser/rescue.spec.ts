@@ -4,6 +4,7 @@ import { conditionsOf, longestSeconds } from '../../src/core/churning/churnInput
 import type { ChurnRun } from '../../src/core/churning/simulateChurn';
 import { simulateChurn } from '../../src/core/churning/simulateChurn';
 import type { TestFarm } from './farm';
+import { ownTime } from '../../src/cli/ownTime';
 import { beginBatch, expect, test } from './farm';
 
 /** A churning as it really goes: the model at a pace of its own, which the screen is not told. */
@@ -34,6 +35,7 @@ const celsiusAt = ({ moments }: ChurnRun, minutes: number): number =>
 /** The screen beside a churning whose clock the test moves on. */
 async function churning(page: Page, farm: TestFarm, temperature: number) {
   const start = Date.now() - 20 * 3600_000;
+  await ownTime(page);
   await page.clock.install({ time: start });
   const batchId = await beginBatch(farm, 20 * 60, {
     creamFat: cream.creamFat,

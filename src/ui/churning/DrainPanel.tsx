@@ -56,6 +56,7 @@ export function DrainPanel({
     share * foreseen.butter.buttermilkMass + story.addedWater - (again ? before : 0),
   );
   const shutIn = trapped[story.gathered ?? 'grains'] * foreseen.butter.mass;
+  const density = creamDensity(foreseen.buttermilkFat.mid, 12);
   function drain() {
     if (wrong) return;
     change({ typed: '', washTyped: '' });
@@ -64,7 +65,6 @@ export function DrainPanel({
     if (!understood || !('quantity' in understood))
       return record({ kind: 'drained', measured: 'skipped', ...wash });
     const { kind, value, sd } = understood.quantity;
-    const density = creamDensity(foreseen.buttermilkFat.mid, 12);
     const mass = kind === 'mass' ? value : value * density;
     const massSd =
       sd !== undefined
@@ -84,8 +84,8 @@ export function DrainPanel({
         system={say.system}
         hint={
           again
-            ? `${before > 0 ? `${say.volume(before / 1.03)} was drained before` : 'the first was not measured'}; ${expected > 20 ? `about ${say.volume(expected / 1.03)} more to expect` : 'little is left'}`
-            : `about ${say.volume(expected / 1.03)} to expect; may be skipped`
+            ? `${before > 0 ? `${say.volume(before / density)} was drained before` : 'the first was not measured'}; ${expected > 20 ? `about ${say.volume(expected / density)} more to expect` : 'little is left'}`
+            : `about ${say.volume(expected / density)} to expect; may be skipped`
         }
         onEnter={drain}
       />
