@@ -101,3 +101,14 @@ export async function letGo(
   });
   return despite.length === 0 ? undefined : [...new Set(despite)].join('; ').slice(0, 300);
 }
+
+/** Lets lots be poured into others ({@link letGo}); what speaks against it stays in their details, and so goes on with them. */
+export async function letPour(
+  scope: FarmScope,
+  lots: readonly StandingLot[],
+  at: Date,
+  knowing: boolean,
+): Promise<void> {
+  const despite = await letGo(scope, lots, 'pour', at, knowing);
+  if (despite) for (const lot of lots) lot.details = { ...lot.details, despite };
+}

@@ -10,7 +10,7 @@ import { addLotEvents, standingLots } from '@/data/ledger/standing';
 import { command } from '../commands/command';
 import type { Into } from '../ledger/move';
 import { blendOf, draw, milligrams, momentOf, move, outs } from '../ledger/move';
-import { letGo } from '../ledger/judgedLots';
+import { letPour } from '../ledger/judgedLots';
 import { Refusal } from '../refusal';
 
 /** Milk this cold does not separate (handbook §5, §6.3), °C. */
@@ -151,14 +151,12 @@ export const separateMilk = command({
           'cuts.vesselId',
         );
     }
-    const despite = await letGo(
+    await letPour(
       scope,
       drawn.map(({ lot }) => lot),
-      'pour',
       at,
       input.knowing,
     );
-    if (despite) for (const { lot } of drawn) lot.details = { ...lot.details, despite };
     const milk = blendOf(drawn.map(({ lot }) => lot));
     const treatment = input.way === 'boiled' ? 'boiled' : milk.treatment;
     const shared = {

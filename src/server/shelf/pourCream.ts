@@ -7,7 +7,7 @@ import { vesselsOf } from '@/data/house/house';
 import { addLotEvents, standingLots } from '@/data/ledger/standing';
 import { command } from '../commands/command';
 import { blendOf, draw, milligrams, momentOf, move, outs } from '../ledger/move';
-import { letGo } from '../ledger/judgedLots';
+import { letPour } from '../ledger/judgedLots';
 import { Refusal } from '../refusal';
 
 /** Pools lots, thins them with skim, milk or water, tops one up, or sets part of one aside: grams flow, nothing else. */
@@ -59,14 +59,12 @@ export const pourCream = command({
       mass: milligrams(drawn.reduce((sum, one) => sum + one.mass, 0) + input.waterMass),
       fat: milligrams(drawn.reduce((sum, one) => sum + one.fat, 0)),
     };
-    const despite = await letGo(
+    await letPour(
       scope,
       drawn.map(({ lot }) => lot),
-      'pour',
       at,
       input.knowing,
     );
-    if (despite) for (const { lot } of drawn) lot.details = { ...lot.details, despite };
     const all = blendOf(drawn.map(({ lot }) => lot));
     // Independent errors of the parts, each by its share of the whole.
     const fatSd = Math.hypot(...drawn.map((one) => ((one.lot.fatSd ?? 0.03) * one.mass) / total.mass));
