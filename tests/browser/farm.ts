@@ -157,6 +157,8 @@ export async function expectSound(page: Page): Promise<void> {
     undefined,
     { polling: 50 },
   );
+  // A title lands a moment after its page.
+  await expect(page).toHaveTitle(/./);
   const { violations } = await new AxeBuilder({ page }).analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(

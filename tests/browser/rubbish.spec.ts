@@ -76,6 +76,6 @@ test('rubbish typed into any field gets a clear sentence and stays as typed', as
   await page.getByLabel('Its name').fill('Oak churn');
   await page.getByLabel('Holds, to the brim').fill('5 l');
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();
-  await expect(page.getByText('That name is taken on this farm.').first()).toBeVisible();
+  await expect(page.getByText('There is a vessel of that name on this farm already').first()).toBeVisible();
   await expect(page.getByLabel('Its name')).toHaveValue('Oak churn');
 });
