@@ -73,11 +73,11 @@ for (const unitSystem of ['metric', 'imperial'] as const)
     await expect(page.getByRole('link', { name: /Blue jar/ }).first()).toBeVisible();
     await expect(page.getByText(/pigs/i).first()).toBeVisible();
 
-    // On the Shelf the heavy top is kept apart, what is too old is left out, and the rest makes the next churning.
+    // On the Shelf the heavy top is kept apart, and the rest, the oldest first, makes the next churning.
     await page.goto('/shelf');
     await expect(page.getByText(/Left out: .*kept apart for the table/)).toBeVisible();
     await expect(page.getByText('to whip', { exact: true }).first()).toBeVisible();
-    await expect(page.getByText('too old', { exact: true }).first()).toBeVisible();
+    await expect(page.getByText('churn at once', { exact: true }).first()).toBeVisible();
     await page.getByText('Pour together, or thin').click();
     await expectSound(page);
     await page.getByRole('button', { name: 'Pour together' }).click();
