@@ -1,4 +1,5 @@
 import type { Transaction } from 'sequelize';
+import { QueryTypes } from 'sequelize';
 import { database } from './connection';
 
 /** A transaction that sees one farm's rows and no other's: the only way into farm data. */
@@ -29,6 +30,22 @@ export async function inFarm<T>(farmId: string, work: (scope: FarmScope) => Prom
       if (attempt === mostTries || !retryable.has(sqlState(error) ?? '')) throw error;
     }
   }
+}
+
+/**
+ * The rows of one SELECT, seen as the farm's, in a single message to the database and back: for what is asked every few
+ * seconds. PostgreSQL runs statements that come in one message as one transaction, so the binding holds for the second.
+ */
+export async function lookInFarm<Row extends object>(
+  farmId: string,
+  select: string,
+  replacements: Record<string, string>,
+): Promise<Row[]> {
+  const rows = await database().query<Row>(`SELECT set_config('immulgo.farm', :farmId, true); ${select}`, {
+    replacements: { ...replacements, farmId },
+    type: QueryTypes.SELECT,
+  });
+  return rows.slice(1);
 }
 
 /** The SQLSTATE of a database error, if it is one. */

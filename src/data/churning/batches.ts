@@ -6,6 +6,7 @@ import { Op, QueryTypes } from 'sequelize';
 import { database } from '../connection';
 import type { ToolKey } from '@/core/churning/tools';
 import type { FarmScope } from '../farmScope';
+import { lookInFarm } from '../farmScope';
 import { LotRow } from '../ledger/models';
 import { BatchEventRow, BatchRow, PortionRow } from './models';
 
@@ -280,15 +281,11 @@ export async function batchTotals({ farmId, transaction }: FarmScope): Promise<{
 }
 
 /** The revision of a batch alone: one indexed look. */
-export async function revisionOf(
-  { farmId, transaction }: FarmScope,
-  id: string,
-): Promise<number | undefined> {
-  const row = await BatchRow.findOne({
-    where: { farmId, id },
-    attributes: ['revision'],
-    transaction,
-    raw: true,
-  });
+export async function revisionOf(farmId: string, id: string): Promise<number | undefined> {
+  const [row] = await lookInFarm<{ revision: number }>(
+    farmId,
+    'SELECT revision FROM batch WHERE farm_id = :farmId AND id = :id',
+    { id },
+  );
   return row?.revision;
 }

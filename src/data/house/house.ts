@@ -78,7 +78,12 @@ export async function openFarm(id: string): Promise<void> {
 }
 
 export async function farmOf({ farmId, transaction }: FarmScope): Promise<Farm> {
-  const row = await FarmRow.findByPk(farmId, { transaction, rejectOnEmpty: true });
+  const [row] = await database().query<FarmRow>(
+    `SELECT id, name, unit_system AS "unitSystem", time_zone AS "timeZone", fat_hardness AS "fatHardness", settled
+     FROM farm WHERE id = :farmId`,
+    { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
+  );
+  if (!row) throw new Error('That farm is not in this house.');
   return {
     id: row.id,
     name: row.name,
@@ -117,12 +122,10 @@ async function take(
 }
 
 export async function vesselsOf({ farmId, transaction }: FarmScope): Promise<Vessel[]> {
-  const rows = await VesselRow.findAll({
-    where: { farmId },
-    transaction,
-    order: [['name', 'ASC']],
-    raw: true,
-  });
+  const rows = await database().query<VesselRow>(
+    `SELECT id, name, kind, tool, capacity, diameter, equipment FROM vessel WHERE farm_id = :farmId ORDER BY name`,
+    { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
+  );
   return rows.map((row) => ({
     id: row.id,
     name: row.name,
@@ -148,7 +151,12 @@ export async function addVessel({ farmId, transaction }: FarmScope, vessel: Vess
 
 /** The herd, in the order of their names. */
 export async function animalsOf({ farmId, transaction }: FarmScope): Promise<Animal[]> {
-  const rows = await AnimalRow.findAll({ where: { farmId }, transaction, order: [['name', 'ASC']] });
+  const rows = await database().query<AnimalRow>(
+    `SELECT id, name, breed, calved_on AS "calvedOn", shares_with_calf AS "sharesWithCalf", withdrawn_from AS "withdrawnFrom",
+            withdrawn_until AS "withdrawnUntil", withdrawn_reason AS "withdrawnReason", milked
+     FROM animal WHERE farm_id = :farmId ORDER BY name`,
+    { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
+  );
   return rows.map((row) => ({
     id: row.id,
     name: row.name,

@@ -147,14 +147,15 @@ export const batchView = (farmId: string, batchId: string): Promise<BatchView | 
  * A batch's events and revision only, for devices that look again every few seconds: nothing but one indexed look while
  * nothing happened since `known`.
  */
-export const batchNews = (
+export async function batchNews(
   farmId: string,
   batchId: string,
   known?: number,
-): Promise<{ revision: number; events?: RecordedEvent[] } | undefined> =>
-  inFarm(farmId, async (scope) => {
-    const revision = await revisionOf(scope, batchId);
-    if (revision === undefined || revision === known)
-      return revision === undefined ? undefined : { revision };
-    return { revision, events: (await eventsOf(scope, [batchId])).get(batchId) ?? [] };
-  });
+): Promise<{ revision: number; events?: RecordedEvent[] } | undefined> {
+  const revision = await revisionOf(farmId, batchId);
+  if (revision === undefined || revision === known) return revision === undefined ? undefined : { revision };
+  return inFarm(farmId, async (scope) => ({
+    revision,
+    events: (await eventsOf(scope, [batchId])).get(batchId) ?? [],
+  }));
+}
