@@ -13,7 +13,7 @@ import { takeOutCalendar } from './shelf/calendar';
 import { todayView } from './today/views';
 import { HouseClock } from '@/ui/outbox/houseClock';
 import type { DeviceStore, KeptCommand } from '@/ui/outbox/deviceStore';
-import type { Answer } from '@/ui/outbox/outbox';
+import type { Answer } from '@/ui/outbox/queuedCommand';
 import { Outbox } from '@/ui/outbox/outbox';
 
 const house = aDairy();

@@ -22,3 +22,6 @@ export const priorPace: ChurnPace = {
   scatter: usualScatter,
   batches: 0,
 };
+
+/** Spread of buttermilk fat around the model, standard deviation of the logarithm (engineering estimate). */
+export const buttermilkScatter = Math.log(1.3);

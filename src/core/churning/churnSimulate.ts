@@ -10,7 +10,7 @@ import { churnEntries, conditionsOf, fillOf, longestSeconds } from './churnInput
 import { usualScatter } from './churnPace';
 import type { Trouble } from './churnTroubles';
 import { churnTroubles } from './churnTroubles';
-import { buttermilkScatter } from './foresee';
+import { buttermilkScatter } from './churnPace';
 import type { ChurnMoment, ChurnRun } from './simulateChurn';
 import { simulateChurn } from './simulateChurn';
 import type { Stage } from './stages';

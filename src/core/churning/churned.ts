@@ -3,7 +3,7 @@ import type { BatchStory } from './batchStory';
 import type { Possibility } from './belief';
 import { believe, churnedMinutes, runAt } from './belief';
 import { priorPace, usualScatter } from './churnPace';
-import { buttermilkScatter } from './foresee';
+import { buttermilkScatter } from './churnPace';
 import type { ChurnInput } from './churnInput';
 import { liveLoad } from './liveChurn';
 

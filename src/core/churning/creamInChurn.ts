@@ -1,6 +1,28 @@
 import type { BatchFacts } from './batchEvents';
 import type { Contents } from './contents';
-import type { CreamInChurn } from './foresee';
+import type { ToolKey } from './tools';
+
+/** What is known of a load before it is churned. */
+export interface CreamInChurn {
+  /** g and mass fraction, each with its standard deviation. */
+  mass: number;
+  massSd: number;
+  fat: number;
+  fatSd: number;
+  temperature: number;
+  /** One standard deviation, K. */
+  temperatureSd: number;
+  treatment: 'raw' | 'pasteurised';
+  ripened: boolean;
+  /** Homogenised, UHT or with stabilisers: slower and less certain. */
+  homogenised: boolean;
+  /** Shift of the solid fat curve, K. */
+  hardness: number;
+  tool: ToolKey;
+  /** One load in its churn. */
+  load: Contents;
+  roomTemperature?: number;
+}
 
 /** How well the cream's temperature is known, one standard deviation, K: by a thermometer, or by where it stood (engineering estimates). */
 export const temperatureSpread = ({ temperatureAssumed }: Pick<BatchFacts, 'temperatureAssumed'>): number =>

@@ -1,12 +1,12 @@
 import { logEstimate } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
-import { priorPace } from './churnPace';
+import { buttermilkScatter, priorPace } from './churnPace';
 import type { ChurnPace } from './churnPace';
 import type { Churned } from './churned';
 import type { ChurnInput } from './churnInput';
 import { usualRoom } from './churnInput';
 import { believe, breakWindow, runAt } from './belief';
-import type { Contents } from './contents';
+import type { CreamInChurn } from './creamInChurn';
 import type { CoursePoint } from './course';
 import { courseOf, middleWay } from './course';
 import { expectedButter } from './expectedButter';
@@ -14,30 +14,7 @@ import type { ExpectedButter } from './expectedButter';
 import type { StageTimes } from './stageTimes';
 import { believedStageTimes, middleOf } from './stageTimes';
 import type { Stage } from './stages';
-import type { ToolKey } from './tools';
 import { tools } from './tools';
-
-/** What is known of a load before it is churned. */
-export interface CreamInChurn {
-  /** g and mass fraction, each with its standard deviation. */
-  mass: number;
-  massSd: number;
-  fat: number;
-  fatSd: number;
-  temperature: number;
-  /** One standard deviation, K. */
-  temperatureSd: number;
-  treatment: 'raw' | 'pasteurised';
-  ripened: boolean;
-  /** Homogenised, UHT or with stabilisers: slower and less certain. */
-  homogenised: boolean;
-  /** Shift of the solid fat curve, K. */
-  hardness: number;
-  tool: ToolKey;
-  /** One load in its churn. */
-  load: Contents;
-  roomTemperature?: number;
-}
 
 /** The churning at one temperature, in brief. */
 export interface Glimpse {
@@ -70,8 +47,6 @@ export interface Foreseen {
 
 /** Two degrees either way is what a maker can choose between (product: “what two degrees either way would do”). */
 export const otherWay = 2;
-/** Spread of buttermilk fat around the model, standard deviation of the logarithm (engineering estimate). */
-export const buttermilkScatter = Math.log(1.3);
 
 /** A load before it is churned, as the churning calculations take it. */
 export const churnInputOf = (cream: CreamInChurn): ChurnInput => ({

@@ -1,5 +1,5 @@
 import { someCream } from '../testing/someCream';
-import type { CreamInChurn } from './foresee';
+import type { CreamInChurn } from './creamInChurn';
 import { foresee } from './foresee';
 import { worthTempering } from './worthTempering';
 

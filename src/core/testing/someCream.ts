@@ -1,4 +1,4 @@
-import type { CreamInChurn } from '../churning/foresee';
+import type { CreamInChurn } from '../churning/creamInChurn';
 
 /** Well-known cool cream in a stand mixer, less than a third full: what tests start from. */
 export const someCream: CreamInChurn = {

@@ -11,7 +11,7 @@ import { clockSeconds } from '../frame/useNow';
 import type { KeptFrame, KeptShelf } from '../frame/WithoutHouse';
 import { kept, keptUnder } from '../outbox/kept';
 import { waitingCommands } from '../outbox/deviceStore';
-import type { QueuedCommand } from '../outbox/outbox';
+import type { QueuedCommand } from '../outbox/queuedCommand';
 import { list } from '../pail/SkimNow';
 import { churnable, nextCapacity, nextOnes } from '../shelf/nextOnes';
 import { PlanFromShelf } from '../shelf/PlanFromShelf';

@@ -17,7 +17,7 @@ import { clockSeconds } from '../frame/useNow';
 import { takenOffShelf } from '../frame/WithoutHouse';
 import { newId } from '../outbox/newId';
 import { keep } from '../outbox/kept';
-import type { Answer } from '../outbox/outbox';
+import type { Answer } from '../outbox/queuedCommand';
 import { useOutbox } from '../outbox/OutboxProvider';
 import { BreedSelect } from '../quantity/BreedSelect';
 import { Chips } from '../quantity/Chips';

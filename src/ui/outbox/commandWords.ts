@@ -1,4 +1,4 @@
-import type { QueuedCommand } from './outbox';
+import type { QueuedCommand } from './queuedCommand';
 
 const words: Record<string, string> = {
   'batch.begin': 'the start of a churning',

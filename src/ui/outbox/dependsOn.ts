@@ -1,4 +1,4 @@
-import type { QueuedCommand } from './outbox';
+import type { QueuedCommand } from './queuedCommand';
 
 /**
  * What a command is about, and what it makes: commands about different batches and lots do not wait for one another, and

@@ -1,6 +1,6 @@
 import type { DBSchema, IDBPDatabase } from 'idb';
 import { openDB } from 'idb';
-import type { QueuedCommand } from './outbox';
+import type { QueuedCommand } from './queuedCommand';
 
 /** A command as the device keeps it. */
 export interface KeptCommand {

@@ -1,7 +1,7 @@
 import type { DeviceStore, KeptCommand } from './deviceStore';
 import { subjectsOf } from './dependsOn';
 import { houseClock, shiftTimes } from './houseClock';
-import type { Answer, QueuedCommand } from './outbox';
+import type { Answer, QueuedCommand } from './queuedCommand';
 import { Outbox } from './outbox';
 
 /** A house that can be reached or not, can hang or fail, and remembers what it carried out. */

@@ -4,18 +4,8 @@ import { BrowserStore, keptCommand } from './deviceStore';
 import type { HouseClock } from './houseClock';
 import { houseClock, shiftTimes } from './houseClock';
 import { newId } from './newId';
-
-export interface QueuedCommand {
-  id: string;
-  farm: string;
-  device: string;
-  name: string;
-  input: unknown;
-  at: string;
-}
-
-export type Answer =
-  { status: 'done'; result: unknown } | { status: 'refused'; message: string; field?: string };
+import type { Answer, QueuedCommand } from './queuedCommand';
+import { askTheTime, post } from './post';
 
 /** A command on this device that the house has not answered yet. */
 export interface Waiting extends KeptCommand {
@@ -50,8 +40,6 @@ type Told =
 
 /** Longest wait before trying the house again, ms. */
 const longestWait = 8000;
-/** A request that has not answered by then has not been answered, ms. */
-const answersWithin = 15_000;
 /** So many are on their way at once, each about something else. */
 const mostInFlight = 4;
 /** The house failed at a command this often: it is set aside in sight, and the rest goes on. */
@@ -279,7 +267,7 @@ export class Outbox {
 
   /** Before the first of a page is sent the house says what time it is: a device's own clock may be wrong by days. */
   private askTheTime(): Promise<boolean> {
-    this.asking ??= ask('/api/time', this.clock).finally(() => (this.asking = undefined));
+    this.asking ??= askTheTime('/api/time', this.clock).finally(() => (this.asking = undefined));
     return this.asking;
   }
 
@@ -445,78 +433,6 @@ export class Outbox {
 }
 
 const keptOf = (held: Held): KeptCommand => keptCommand(held.command, held);
-
-type Outcome =
-  | { kind: 'answer'; answer: Answer }
-  /** Nobody there; or somebody who says that it cannot be done just now. */
-  | { kind: 'away'; said?: string }
-  | { kind: 'failed'; why: string };
-
-/** What may be gone the next time: too long, too early, too many, or nobody behind the door. */
-const passing = new Set([408, 425, 429, 502, 503, 504]);
-
-/** Sends one command; never waits longer than an answer may take. */
-async function post(
-  command: QueuedCommand,
-  controller: AbortController,
-  clock: HouseClock,
-): Promise<Outcome> {
-  const late = setTimeout(() => controller.abort(), answersWithin);
-  const sentAt = clock.deviceNow();
-  try {
-    const response = await fetch('/api/commands', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(command),
-      signal: controller.signal,
-    });
-    clock.learn(response, sentAt);
-    if (response.ok) return { kind: 'answer', answer: (await response.json()) as Answer };
-    const { message, path } = await errorOf(response);
-    if (response.status === 400)
-      return {
-        kind: 'answer',
-        answer: {
-          status: 'refused',
-          message: message ?? 'The house could not read this.',
-          ...(path ? { field: path } : {}),
-        },
-      };
-    if (passing.has(response.status))
-      return { kind: 'away', said: message ?? `The house answered ${response.status}.` };
-    return { kind: 'failed', why: message ?? `The house failed at this (${response.status}).` };
-  } catch {
-    return { kind: 'away' };
-  } finally {
-    clearTimeout(late);
-  }
-}
-
-async function errorOf(response: Response): Promise<{ message?: string; path?: string }> {
-  try {
-    return ((await response.json()) as { error?: { message?: string; path?: string } }).error ?? {};
-  } catch {
-    return {};
-  }
-}
-
-/** Asks the house for nothing but its time. */
-async function ask(path: string, clock: HouseClock): Promise<boolean> {
-  const controller = new AbortController();
-  const late = setTimeout(() => controller.abort(), answersWithin);
-  const sentAt = clock.deviceNow();
-  try {
-    const response = await fetch(path, { cache: 'no-store', signal: controller.signal });
-    clock.learn(response, sentAt);
-    // A house that does not say its time is older than this page: what is sent is sent as it was said.
-    clock.known ||= response.ok;
-    return true;
-  } catch {
-    return false;
-  } finally {
-    clearTimeout(late);
-  }
-}
 
 function deviceName(): string {
   if (typeof localStorage === 'undefined') return 'server';
