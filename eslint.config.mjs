@@ -41,6 +41,23 @@ const rules = [
       '@typescript-eslint/consistent-type-imports': 'error',
     },
   },
+  {
+    // 0.041 * 100 is 4.1000000000000005: a product is rounded before anybody reads it.
+    files: ['src/**/*.ts', 'src/**/*.tsx'],
+    ignores: ['src/**/*.test.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...[
+          'TemplateLiteral > BinaryExpression',
+          'JSXElement > JSXExpressionContainer > BinaryExpression',
+        ].map((where) => ({
+          selector: `${where}[operator='*'][right.value=100]`,
+          message: 'Round it, or say it with percent() or say.',
+        })),
+      ],
+    },
+  },
 ];
 
 export default rules;

@@ -211,14 +211,14 @@ function books(batches: number): Finding[] {
     const score = scoreBooks(new Noise(kit.name), kit, batches);
     return [
       {
-        what: `Books with the ${kit.name}: ${kit.planted * 100} % error in the butter’s weight noticed`,
-        asked: `at least ${notices * 100} %`,
+        what: `Books with the ${kit.name}: ${percent(kit.planted)} error in the butter’s weight noticed`,
+        asked: `at least ${percent(notices)}`,
         reached: percent(score.noticed),
         enough: score.noticed >= notices,
       },
       {
         what: `… and the weight among the first two suspects`,
-        asked: blames === undefined ? 'told only' : `at least ${blames * 100} %`,
+        asked: blames === undefined ? 'told only' : `at least ${percent(blames)}`,
         reached: percent(score.amongFirstTwo),
         enough: blames === undefined || score.amongFirstTwo >= blames,
       },

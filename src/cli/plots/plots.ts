@@ -1,3 +1,4 @@
+import { percent } from '@/core/quantities/formatQuantity';
 import { butterMoisture } from '@/core/working/butterMoisture';
 import { butterWorkability } from '@/core/working/butterWorkability';
 import { breakTime } from '@/core/churning/breakTime';
@@ -160,7 +161,7 @@ export function modelPlots(): Record<string, Plot> {
       x: '°C',
       y: 'g/mL',
       series: [0.05, 0.2, 0.4].map((fat) => ({
-        name: `${fat * 100} % fat`,
+        name: `${percent(fat)} fat`,
         as: 'line' as const,
         points: range(0, 40, 1).map((celsius) => [celsius, creamDensity(fat, celsius)] as const),
       })),

@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import type { BatchFacts } from '../churning/batchEvents';
 import type { BatchStory } from '../churning/batchStory';
 import type { Churned } from '../churning/churned';
@@ -323,7 +324,7 @@ export function judgeWith(
         butter,
         salt,
       ],
-      source: `${source} Under ${wetBelow * 100} % by the account says wet, over ${suspectAbove * 100} % says fat went uncounted; farm butter is usually 80–84 %.`,
+      source: `${source} Under ${percent(wetBelow)} by the account says wet, over ${percent(suspectAbove)} says fat went uncounted; farm butter is usually 80–84 %.`,
     },
     {
       key: 'moisture',
@@ -471,10 +472,10 @@ const words: Record<BatchVerdict, { meaning: string; advice: string }> = {
   },
 };
 
-const percent = (share: number): number => Math.round(Math.min(1, share) * 100);
+const wholePercent = (share: number): number => Math.round(Math.min(1, share) * 100);
 
 function unsureWords(implied: number, sd: number, facts: BatchFacts): string {
-  const range = `${percent(implied - ninety * sd)} to ${percent(implied + ninety * sd)} %`;
+  const range = `${wholePercent(implied - ninety * sd)} to ${wholePercent(implied + ninety * sd)} %`;
   const byAmount = facts.creamMassSd / facts.creamMass;
   const why =
     byAmount > facts.creamFatSd / facts.creamFat
@@ -486,5 +487,5 @@ function unsureWords(implied: number, sd: number, facts: BatchFacts): string {
 function scaleWords(fatToButter: number, unsalted: number, butterSd: number): string {
   const low = fatToButter / (unsalted + ninety * butterSd);
   const high = fatToButter / Math.max(1, unsalted - ninety * butterSd);
-  return `Measured by volume, so the butter’s fat could be anything from ${percent(low)} to ${percent(high)} %. A scale would settle whether it is ${low < wetBelow ? 'wet' : 'good'}${high > suspectAbove ? ', good, or short of fat' : ' or good'}.`;
+  return `Measured by volume, so the butter’s fat could be anything from ${wholePercent(low)} to ${wholePercent(high)} %. A scale would settle whether it is ${low < wetBelow ? 'wet' : 'good'}${high > suspectAbove ? ', good, or short of fat' : ' or good'}.`;
 }

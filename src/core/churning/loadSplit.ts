@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import * as v from 'valibot';
 import { calculation, positiveVolume } from '../calculation';
 import { estimateSchema, predictedEntries, ranked } from '../prediction';
@@ -43,8 +44,8 @@ export function loadSplit(input: v.InferOutput<typeof splitInput>): LoadSplit {
     reasons: ranked([
       {
         says: closed
-          ? `Whipped cream swells to nearly twice itself: at most ${fillLimit * 100} % full leaves it room to fall.`
-          : `An open bowl splashes and climbs: at most ${fillLimit * 100} % full.`,
+          ? `Whipped cream swells to nearly twice itself: at most ${percent(fillLimit)} full leaves it room to fall.`
+          : `An open bowl splashes and climbs: at most ${percent(fillLimit)} full.`,
         weight: 2,
       },
       {

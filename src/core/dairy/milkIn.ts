@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import { addDays, daysBetween } from '../keeping/civilDate';
 import { colostrumDays } from '../planning/lactation';
 import { curveWithPeak, fatAtYield, meanYield, usualMilking, woodYield } from '../planning/lactation';
@@ -53,7 +54,7 @@ export function pooledMilkFat(
   share: (animal: MilkedAnimal) => number = () => 1,
 ): { fat: number; sd: number; how: string[] } {
   if (animals.length === 0)
-    return { fat: breedFat.mixed.fat, sd: breedFatSd, how: [`Mixed herd: ${breedFat.mixed.fat * 100} %`] };
+    return { fat: breedFat.mixed.fat, sd: breedFatSd, how: [`Mixed herd: ${percent(breedFat.mixed.fat)}`] };
   const total = animals.reduce((sum, animal) => sum + share(animal), 0);
   const parts = animals.map((animal) => ({ ...expectedMilkFat(animal, day), part: share(animal) / total }));
   return {

@@ -1,5 +1,6 @@
 import {
   clockText,
+  percent,
   saidMass,
   saidMassRange,
   spokenDegrees,
@@ -117,4 +118,10 @@ describe('a sentence of the core in the farm’s units', () => {
     );
     expect(wordsIn(said, 'imperial')).toContain('35–40 °C');
   });
+});
+
+test('no share shows the digits of its arithmetic, in new sentences or in kept ones', () => {
+  expect(percent(0.041)).toBe('4.1 %');
+  expect(percent(0.36)).toBe('36 %');
+  expect(wordsIn('Mixed herd: 4.1000000000000005 %.', 'metric')).toBe('Mixed herd: 4.1 %.');
 });

@@ -64,6 +64,9 @@ export function spokenFraction(share: number, places = 1): Spoken {
   return { number: (share * 100).toFixed(places).replace(/\.0+$/, '').replace('-', '−'), unit: '%' };
 }
 
+/** A share in words: “4.1 %”. */
+export const percent = (share: number, places = 1): string => text(spokenFraction(share, places));
+
 /** `minutes` as a person would say it: 40 s, 12 min, 2 h 10. */
 export function spokenMinutes(minutes: number): Spoken {
   if (minutes < 0.95) return { number: String(Math.max(5, Math.round((minutes * 60) / 5) * 5)), unit: 's' };
@@ -123,12 +126,15 @@ export function spokenLength(millimetres: number, system: UnitSystem): Spoken {
 
 const celsiusSaid = /(−|-)?(\d+(?:\.\d+)?)(?:(–| to )(\d+(?:\.\d+)?))? °C/g;
 const millilitresSaid = /(\d+(?:\.\d+)?) mL\b/g;
+const unrounded = /\d+\.\d{9,}/g;
 const gramsSaid = /(\d+(?:\.\d+)?) (k?)g\b/g;
 
 /** A sentence of the core, which speaks °C, mL and g, in the farm's own units. */
 export function wordsIn(words: string, system: UnitSystem): string {
-  if (system === 'metric') return words;
-  return words
+  // Sentences kept from before they were rounded.
+  const rounded = words.replace(unrounded, (number) => String(Number(Number(number).toFixed(3))));
+  if (system === 'metric') return rounded;
+  return rounded
     .replace(celsiusSaid, (_, minus: string | undefined, from: string, dash?: string, to?: string) => {
       const low = spokenTemperature(Number(from) * (minus ? -1 : 1), system);
       return to === undefined

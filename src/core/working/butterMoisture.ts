@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import * as v from 'valibot';
 import { churnBalance } from '../balancing/churnBalance';
 import { moistureTest } from '../balancing/moistureTest';
@@ -183,8 +184,6 @@ function moistureCautions(moisture: Estimate, disagree: boolean, tested: boolean
     });
   return cautions;
 }
-
-const percent = (share: number): string => `${Math.round(share * 1000) / 10} %`;
 
 export const butterMoistureCalculation = calculation({
   name: 'butter.moisture',

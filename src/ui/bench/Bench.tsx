@@ -14,7 +14,7 @@ import { Amount } from '../quantity/Amount';
 import { BreedSelect } from '../quantity/BreedSelect';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
-import { spokenVolume } from '@/core/quantities/formatQuantity';
+import { spokenVolume, percent } from '@/core/quantities/formatQuantity';
 import { readSalt, SaltChooser } from '../churning/SaltChooser';
 import type { SaltDraft } from '../churning/SaltChooser';
 import { Enamel, Quiet } from '../theme/Enamel';
@@ -79,7 +79,7 @@ function WhatItTakes() {
           choices={Object.entries(usualSeparations).map(([key, { name, creamFat: fat }]) => ({
             key: key as SeparationWay,
             name,
-            small: `${fat * 100} % cream`,
+            small: `${percent(fat)} cream`,
           }))}
         />
         {breed === 'goat' && way === 'ladle' && (
@@ -108,7 +108,7 @@ function WhatItTakes() {
             </div>
             <Quiet>
               = butter × 82 % fat ÷ (milk fat × {(parts.recovery * 100).toFixed(0)} % recovered ×{' '}
-              {churnEfficiency * 100} % churned). Breed means are good to about 0.6 points of fat; your own
+              {percent(churnEfficiency)} churned). Breed means are good to about 0.6 points of fat; your own
               milk decides.
             </Quiet>
           </>

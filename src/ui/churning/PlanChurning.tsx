@@ -218,7 +218,7 @@ export function PlanChurning({
                 ...usualCreams.map(({ key, name, fat, method }) => ({
                   key: key as string,
                   name,
-                  small: `${fat * 100} %, ± ${(fatMethods[method].sd * 100).toFixed(0)}`,
+                  small: `${text(spokenFraction(fat))}, ± ${(fatMethods[method].sd * 100).toFixed(0)}`,
                 })),
                 { key: 'other', name: 'Another', small: 'tested, label, breed' },
               ]}
@@ -232,7 +232,7 @@ export function PlanChurning({
                   choices={(['test', 'label', 'breed'] as const).map((key) => ({
                     key,
                     name: fatMethods[key].name,
-                    small: `± ${fatMethods[key].sd * 100} points`,
+                    small: `± ${(fatMethods[key].sd * 100).toFixed(1).replace('.0', '')} points`,
                   }))}
                 />
                 {draft.fatMethod === 'breed' ? (

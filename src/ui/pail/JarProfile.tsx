@@ -1,5 +1,6 @@
 'use client';
 
+import { percent } from '@/core/quantities/formatQuantity';
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { useRef } from 'react';
 import type { CreamRise } from '@/core/separating/creamRise.calc';
@@ -97,7 +98,7 @@ export function JarProfile({
                 fontSize="12"
                 fill="var(--quiet)"
               >
-                {fat * 100} %
+                {percent(fat)}
               </text>
             </g>
           ))}
