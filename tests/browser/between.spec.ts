@@ -53,7 +53,7 @@ test('what the house fails at is set aside in sight, and the marks after it go o
   };
   await expect.poll(told).toContain('reading');
   const aside = page.getByRole('region', { name: 'Set aside' });
-  await expect(aside).toContainText('a taste', { timeout: 45_000 });
+  await expect(aside).toContainText('A taste', { timeout: 45_000 });
   await expect(aside).toContainText('Something went wrong');
   await expectSound(page);
   expect(await told()).not.toContain('tasted');

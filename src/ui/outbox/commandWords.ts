@@ -37,7 +37,12 @@ const eventWords: Record<string, string> = {
 };
 
 /** What a command was, for the maker who has to decide about it. */
-export function commandWords({ name, input }: Pick<QueuedCommand, 'name' | 'input'>): string {
+export function commandWords(command: Pick<QueuedCommand, 'name' | 'input'>): string {
+  const said = saidOf(command);
+  return said[0]!.toUpperCase() + said.slice(1);
+}
+
+function saidOf({ name, input }: Pick<QueuedCommand, 'name' | 'input'>): string {
   if (name !== 'batch.record') return words[name] ?? 'an entry';
   const events = (input as { events?: { kind?: string; stage?: string }[] }).events ?? [];
   const said = [

@@ -17,7 +17,7 @@ import { Quiet } from '../theme/Enamel';
 import { milkCommand } from './milkCommand';
 import styles from './Pail.module.css';
 import type { MilkingDetails } from './usual';
-import { freeVessels, likeYesterday, vesselFor } from './usual';
+import { freeVessels, likeWhen, likeYesterday, vesselFor } from './usual';
 import { milkedNow, readMilkedWhen, WhenMilked } from './WhenMilked';
 
 export const milkRules = (system: PailView['farm']['unitSystem']) => ({
@@ -133,7 +133,7 @@ export function MilkIn({ view, open: wasOpen = false }: { view: PailView; open?:
               void act('milk.in', input, says);
             }}
           >
-            Same as yesterday, {say.volume(before.mass / 1.03)}
+            Same as {likeWhen(before.atSeconds, now, say.dateOf)}, {say.volume(before.mass / 1.03)}
             <small className={styles.small}>
               {wouldBe ? `into ${wouldBe.name}` : 'into a pail'}
               {usual.from === 'animals' &&

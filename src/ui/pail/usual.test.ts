@@ -2,7 +2,7 @@ import type { Quantity } from '@/core/quantities/parseQuantity';
 import type { Milking, PailView, SeparationBefore, ShownLot, Vessel } from '@/server/pail/views';
 import type { useSay } from '../frame/FarmContext';
 import { milkCommand } from './milkCommand';
-import { creamGoesTo, freeVessels, likeYesterday, usualSkimUse, vesselFor } from './usual';
+import { creamGoesTo, freeVessels, likeWhen, likeYesterday, usualSkimUse, vesselFor } from './usual';
 
 const now = 1_800_000_000;
 const hour = 3600;
@@ -173,4 +173,12 @@ describe('milk in, as a command', () => {
     expect(input.mass as number).toBeGreaterThan(11_200);
     expect(input.massSd as number).toBeCloseTo(0.03 * (input.mass as number), 6);
   });
+});
+
+test('only what was yesterday is called yesterday', () => {
+  const dateOf = (atSeconds: number) => new Date(atSeconds * 1000).toISOString().slice(0, 10);
+  const noon = Date.UTC(2026, 4, 12, 12) / 1000;
+  expect(likeWhen(noon - 24 * 3600, noon, dateOf)).toBe('yesterday');
+  expect(likeWhen(noon - 10 * 3600, noon, dateOf)).toBe('earlier today');
+  expect(likeWhen(noon - 60 * 3600, noon, dateOf)).toBe('last time');
 });

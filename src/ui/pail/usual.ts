@@ -25,6 +25,16 @@ export function likeYesterday(milkings: readonly Milking[], nowSeconds: number):
   return near[0] ?? milkings[0];
 }
 
+/** When that milking was, in words: nothing is called yesterday's that was not. */
+export function likeWhen(
+  atSeconds: number,
+  nowSeconds: number,
+  dateOf: (atSeconds: number) => string,
+): 'yesterday' | 'earlier today' | 'last time' {
+  if (dateOf(atSeconds) === dateOf(nowSeconds)) return 'earlier today';
+  return dateOf(atSeconds) === dateOf(nowSeconds - 86_400) ? 'yesterday' : 'last time';
+}
+
 /** Where milk like that milking's goes now: its vessel when it is free, one of its kind, or any that is free. */
 export function vesselFor(view: PailView, milking: Milking | undefined, volume: number): Vessel | undefined {
   const free = freeVessels(view, 'milk').filter(({ capacity }) => capacity >= volume);

@@ -68,7 +68,7 @@ export function Today({ view }: { view: TodayView }) {
                 href={one.lot.kind === 'milk' ? `/pail/${one.lot.id}` : `/shelf/${one.lot.id}`}
                 variant={i === 0 ? 'contained' : 'outlined'}
                 size="large"
-                sx={{ minHeight: 96 }}
+                sx={{ minHeight: 96, minWidth: 180, fontSize: '1.35rem' }}
               >
                 To {nameOf(one)}
               </Button>
@@ -96,7 +96,7 @@ export function Today({ view }: { view: TodayView }) {
                 }
                 variant="contained"
                 size="large"
-                sx={{ minHeight: 96 }}
+                sx={{ minHeight: 96, minWidth: 180, fontSize: '1.35rem' }}
               >
                 To {dairy.cool.lot.vessel?.name ?? 'the milk'}
               </Button>
@@ -139,7 +139,7 @@ export function Today({ view }: { view: TodayView }) {
                 href="/churn/new"
                 variant="outlined"
                 size="large"
-                sx={{ minHeight: 96 }}
+                sx={{ minHeight: 96, minWidth: 180, fontSize: '1.35rem' }}
               >
                 Other cream
               </Button>
