@@ -74,7 +74,8 @@ function killDatabase(): void {
 /** Kills one thing or the other, and sets it up again, until told to stop. */
 async function trouble(over: () => boolean): Promise<void> {
   while (!over()) {
-    await sleep(between(1500, 5000));
+    // With more hands at work each churning takes longer: it still lives through about as many kills.
+    await sleep(between(1500, 5000) * Math.max(1, beside / 4));
     if (over()) return;
     if (draw() < 0.5) {
       kills.server += 1;
@@ -159,7 +160,11 @@ interface Trouble {
 
 /** A device with a clock of its own, whose requests can be made to hang or to fail. */
 async function newDevice(browser: Browser): Promise<{ context: BrowserContext; page: Page }> {
-  const context = await browser.newContext();
+  // Drawings that move cost this machine what the marks need.
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    reducedMotion: 'reduce',
+  });
   const off = clocks[Math.floor(draw() * clocks.length)]!;
   await context.addInitScript((wrongBy) => {
     const Real = Date;
