@@ -123,7 +123,7 @@ const facts = {
 }; // prettier-ignore
 
 /** Readings count up from here, °C. */
-const coldest = 5;
+const coldest = 12;
 
 /**
  * Writes one reading down, until the page shows it: a page that died under the hand is opened again, and only what it
