@@ -74,8 +74,8 @@ function killDatabase(): void {
 /** Kills one thing or the other, and sets it up again, until told to stop. */
 async function trouble(over: () => boolean): Promise<void> {
   while (!over()) {
-    // With more hands at work each churning takes longer: it still lives through about as many kills.
-    await sleep(between(1500, 5000) * Math.max(1, beside / 4));
+    // A long run is calmer: starting a server again takes this machine longer than a churning does.
+    await sleep(between(1500, 5000) * (churnings < 50 ? 1 : 2.5));
     if (over()) return;
     if (draw() < 0.5) {
       kills.server += 1;
