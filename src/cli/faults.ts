@@ -309,7 +309,8 @@ async function open(page: Page, batchId: string, settled = true): Promise<void> 
       return;
     } catch (error) {
       if (tries > 100) throw error;
-      await sleep(300);
+      // A page that finds nobody costs a process of its own: the server that is starting wants that time.
+      await sleep(1500);
     }
   }
 }
