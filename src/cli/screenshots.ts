@@ -53,7 +53,12 @@ const pictures: Picture[] = [
   {
     name: 'pail',
     path: '/pail',
-    first: (page) => page.getByRole('button', { name: /^Skim/ }).waitFor(),
+    first: (page) =>
+      page
+        .getByRole('button', { name: /^Skim/ })
+        .or(page.locator('main').getByRole('link', { name: /^To / }))
+        .first()
+        .waitFor(),
   },
   {
     name: 'gauge',

@@ -40,7 +40,7 @@ export function Pail({ view }: { view: PailView }) {
               href={`/pail/${cool.lot.id}`}
               variant="contained"
               size="large"
-              sx={{ minHeight: 96 }}
+              sx={{ minHeight: 96, minWidth: 180, fontSize: '1.35rem' }}
             >
               To {cool.lot.vessel?.name ?? 'the milk'}
             </Button>

@@ -59,7 +59,7 @@ export function Today({ view }: { view: TodayView }) {
       <ParkedEntries parked={view.parked} />
       {alarms.length > 0 && (
         <section className={styles.now} aria-label="First of all">
-          <h1>{alarmWords(alarms[0]!, now, say)}</h1>
+          <h1>{unbroken(alarmWords(alarms[0]!, now, say))}</h1>
           <div className={styles.acts}>
             {alarms.slice(0, mostAlarms).map((one, i) => (
               <Button
@@ -219,3 +219,6 @@ function creamSentence(
     };
   return undefined;
 }
+
+/** A number and its degrees stay on one line. */
+const unbroken = (words: string): string => words.replace(/(\d) (?=°)/g, '$1\u00a0');
