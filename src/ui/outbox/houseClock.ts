@@ -18,6 +18,8 @@ export class HouseClock {
   /** How far the house is ahead of this device, ms. */
   private offset = remembered();
   private listeners = new Set<Listener>();
+  /** What was last said to be the time, ms. */
+  private latest = 0;
   /** An answer of the house has said its time since this page was opened. */
   known = false;
 
@@ -29,15 +31,24 @@ export class HouseClock {
   }
 
   /** ms since 1970, as the house has it. */
-  now = (): number => this.deviceNow() + this.offset;
+  now = (): number => {
+    const at = this.deviceNow() + this.offset;
+    // A difference found to be a little smaller never puts what is marked next before what was marked last.
+    if (at <= this.latest && this.latest - at < slowest) return (this.latest += 1);
+    return (this.latest = at);
+  };
 
   /** Learns the house's time from its answer to a request that was sent at `sentAt` and answered now, ms on this device. */
   learn(answer: { headers: Headers }, sentAt: number): void {
     const said = Number(answer.headers.get(clockHeader));
     const gone = this.deviceNow() - sentAt;
     if (!(said > 0) || gone < 0 || gone > slowest) return;
+    // The house said it at some moment between asking and answering: within that, what is known already stays.
+    const [least, most] = [said - sentAt - gone, said - sentAt];
+    const agrees = this.known && this.offset >= least - jitter && this.offset <= most + jitter;
     this.known = true;
-    const offset = said - (sentAt + gone / 2);
+    if (agrees) return;
+    const offset = (least + most) / 2;
     // Small differences are not worth a jump of every clock on the page.
     const now = Math.abs(offset) < jitter ? 0 : Math.round(offset);
     if (Math.abs(now - this.offset) < jitter && (now !== 0 || this.offset === 0)) return;

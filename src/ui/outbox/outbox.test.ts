@@ -1,6 +1,6 @@
 import type { DeviceStore, KeptCommand } from './deviceStore';
 import { subjectsOf } from './dependsOn';
-import { houseClock, shiftTimes } from './houseClock';
+import { HouseClock, houseClock, shiftTimes } from './houseClock';
 import type { Answer, QueuedCommand } from './queuedCommand';
 import { Outbox } from './outbox';
 
@@ -478,4 +478,24 @@ describe('what a command is about', () => {
     const [a, b] = [of('batch.record', { batchId: batch(1) }), of('batch.record', { batchId: batch(2) })];
     expect([...a.about].filter((id) => b.about.has(id))).toEqual(['command-0001']);
   });
+});
+
+test('a slow answer after a quick one moves no clock, and a clock set back a little puts no mark before the last', () => {
+  let device = 1_000_000;
+  const clock = new HouseClock(() => device);
+  const says = (house: number, sentAt: number) =>
+    clock.learn({ headers: new Headers({ 'x-immulgo-now': String(house) }) }, sentAt);
+  // Answered after eight seconds: said at some moment between.
+  device += 8000;
+  says(1_360_000 + 8000, 1_000_000);
+  const first = clock.now();
+  // A quick one says better.
+  device += 100;
+  says(1_360_000 + 8050, device - 100);
+  const second = clock.now();
+  expect(second).toBeGreaterThan(first);
+  const { offsetMs } = clock;
+  device += 9000;
+  says(device + offsetMs - 200, device - 9000);
+  expect(clock.offsetMs).toBe(offsetMs);
 });
