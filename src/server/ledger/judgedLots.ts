@@ -64,7 +64,7 @@ export async function judgedLots(
   });
 }
 
-const toDo: Record<Purpose, string> = {
+const putTo: Record<Purpose, string> = {
   churn: 'churned',
   drink: 'drunk',
   heat: 'used in the kitchen',
@@ -91,10 +91,10 @@ export async function letGo(
     const why = judged.mayNot[purpose];
     if (why === undefined) return [];
     const name = lot.vessel ? `${lot.vessel.name} (${lot.code})` : lot.code;
-    if (lot.blockedReason !== null) throw new Refusal(`${name} is not ${toDo[purpose]}: ${why}.`, 'lotId');
+    if (lot.blockedReason !== null) throw new Refusal(`${name} is not ${putTo[purpose]}: ${why}.`, 'lotId');
     if (!knowing)
       throw new Refusal(
-        `${name} should not be ${toDo[purpose]}: ${why}. What is unsafe stays unsafe, whatever it is made into.`,
+        `${name} should not be ${putTo[purpose]}: ${why}. What is unsafe stays unsafe, whatever it is made into.`,
         'knowing',
       );
     return [why];
