@@ -136,6 +136,7 @@ export function PlanChurning({
   const own = plan.vessels.filter((vessel) => vessel.kind === 'churn');
   const chosenTool = tools[read.tool];
   const cautions = churningCautions({ tool: read.tool, treatment: from?.facts.treatment ?? draft.treatment });
+  const dangers = cautions.filter(({ level }) => level === 'danger');
   const system = say.system;
   return (
     <div className={styles.plan}>
@@ -345,7 +346,7 @@ export function PlanChurning({
                         {
                           key: 'despite',
                           level: 'danger',
-                          says: `This cream should be thrown out, not churned: ${despite}. Butter made of it is not safe however it is kept, and its pages and labels will say so.`,
+                          says: `This cream should be thrown out, not churned: ${despite}. Nothing makes its butter safe; its pages and labels will say so.`,
                         },
                       ]}
                     />
@@ -359,7 +360,7 @@ export function PlanChurning({
                     </label>
                   </>
                 )}
-                <Cautions cautions={cautions.filter((caution) => caution.level === 'danger')} />
+                {despite === undefined && <Cautions cautions={dangers} />}
                 <Button
                   variant={despite === undefined ? 'contained' : 'outlined'}
                   size="large"
@@ -376,7 +377,8 @@ export function PlanChurning({
                   </Quiet>
                 )}
               </div>
-              <Cautions cautions={cautions.filter((caution) => caution.level === 'caution')} />
+              {despite !== undefined && <Cautions cautions={dangers} />}
+              <Cautions cautions={cautions.filter(({ level }) => level === 'caution')} />
             </>
           }
           toolName={own.find((vessel) => `vessel:${vessel.id}` === draft.churn)?.name ?? chosenTool.name}

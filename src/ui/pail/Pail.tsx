@@ -5,7 +5,9 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import type { PailView } from '@/server/pail/views';
 import { useSay } from '../frame/FarmContext';
+import { useNow } from '../frame/useNow';
 import { JotLine } from '../jot/JotLine';
+import { alarmWords } from '../standing/alarm';
 import { StandingShelf } from '../standing/StandingShelf';
 import { useRises } from '../standing/useRises';
 import { useLotsNow } from '../standing/useStory';
@@ -24,7 +26,13 @@ export function Pail({ view }: { view: PailView }) {
   const milk = useMemo(() => lots.filter(({ lot }) => lot.kind === 'milk'), [lots]);
   const rises = useRises(milk, view.separations);
   const { putOff, later } = useLater();
-  const { says, skim, waits, cool } = pailSentence(lots, rises, say.about, putOff);
+  const now = Math.floor(useNow(15_000) / 60) * 60;
+  const { says, skim, waits, cool } = pailSentence(
+    lots,
+    rises,
+    { about: say.about, alarm: (one) => alarmWords(one, now, say) },
+    putOff,
+  );
   const byProducts = view.uses.filter(({ account }) => account in toUse);
   return (
     <div className={styles.pail}>

@@ -46,12 +46,12 @@ export function useLater(): {
 export function pailSentence(
   lots: readonly LotNow[],
   rises: ReadonlyMap<string, Risen>,
-  about: (grams: number) => string,
+  { about, alarm }: { about: (grams: number) => string; alarm: (one: LotNow) => string },
   putOff: (lotId: string) => boolean = () => false,
 ): PailSays {
   const name = (one: LotNow) => one.lot.vessel?.name ?? 'the milk';
   const bad = lots.find(({ waiting, lot }) => waiting.tone === 'danger' && lot.blockedReason === null);
-  if (bad) return { says: `${name(bad)}: ${bad.waiting.word}. Look at it first.`, skim: [], cool: bad };
+  if (bad) return { says: alarm(bad), skim: [], cool: bad };
   const warm = lots.find(({ waiting }) => waiting.word === 'cooling' && waiting.tone === 'now');
   if (warm) return { says: `${name(warm)} is still warm: cool it now.`, skim: [], cool: warm };
   const isReady = ({ lot, waiting }: LotNow) =>

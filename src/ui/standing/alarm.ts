@@ -18,10 +18,25 @@ export const nameOf = ({ lot }: LotNow): string => lot.vessel?.name ?? lot.code;
 
 /** Why a lot alarms, the same on every screen: since when, and what to do. */
 export function alarmWords(one: LotNow, nowSeconds: number, say: ReturnType<typeof useSay>): string {
-  const { discard } = one.judged;
-  if (!discard)
-    return `${nameOf(one)} will not be at ${say.temperature(10)} in time where it stands: put it in ice water now.`;
+  const { discard, urgent } = one.judged;
+  if (!discard) return unbroken(`${nameOf(one)} ${urgent ? notInTime() : stillWarm()}`);
   const since = discard.sinceSeconds;
   const when = since !== undefined && since < nowSeconds ? `, since ${say.when(since, nowSeconds)}` : '';
-  return `${nameOf(one)}: throw it out. ${discard.why[0]!.toUpperCase()}${say.words(discard.why.slice(1))}${when}.`;
+  return unbroken(
+    `${nameOf(one)}: throw it out. ${discard.why[0]!.toUpperCase()}${say.words(discard.why.slice(1))}${when}.`,
+  );
+
+  function notInTime(): string {
+    const late = `will not be at ${say.temperature(10)} in time`;
+    return one.story?.place === 'iceWater'
+      ? `${late} even in ice water: stir it, add ice, or part it into smaller vessels.`
+      : `${late} where it stands: put it in ice water now.`;
+  }
+
+  function stillWarm(): string {
+    return `is still at ${say.temperature(Math.round(one.celsius))} and was not cold in time: cool it now. It is not to drink or sell.`;
+  }
 }
+
+/** A number and its degrees stay on one line. */
+const unbroken = (words: string): string => words.replace(/(\d) (?=°)/g, '$1\u00a0');

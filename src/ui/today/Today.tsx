@@ -36,6 +36,7 @@ export function Today({ view }: { view: TodayView }) {
   const fat = butter.reduce((sum, pat) => sum + pat.fat, 0);
   const first = butter[0] && [...butter].sort((a, b) => (a.keepUntil < b.keepUntil ? -1 : 1))[0];
   const daysLeft = first ? daysBetween(today, first.keepUntil) : undefined;
+  const now = Math.floor(useNow(15_000) / 60) * 60;
   const all = useLotsNow(view.lots);
   const milk = useMemo(() => all.filter(({ lot }) => lot.kind === 'milk'), [all]);
   const rises = useRises(milk, view.separations);
@@ -43,12 +44,11 @@ export function Today({ view }: { view: TodayView }) {
   const dairy = pailSentence(
     all.filter(({ lot }) => lot.kind === 'milk' || lot.kind === 'skim'),
     rises,
-    say.about,
+    { about: say.about, alarm: (one) => alarmWords(one, now, say) },
     putOff,
   );
   const cream = creamSentence(all, daysLeft !== undefined && daysLeft <= 3, say);
   const hasMilk = view.milkings.length > 0 || milk.length > 0;
-  const now = Math.floor(useNow(15_000) / 60) * 60;
   const alarms = alarmsOf(all);
   // What safety asks comes first, then milk that is ready, then cream, then butter.
   const lead =
@@ -59,7 +59,7 @@ export function Today({ view }: { view: TodayView }) {
       <ParkedEntries parked={view.parked} />
       {alarms.length > 0 && (
         <section className={styles.now} aria-label="First of all">
-          <h1>{unbroken(alarmWords(alarms[0]!, now, say))}</h1>
+          <h1>{alarmWords(alarms[0]!, now, say)}</h1>
           <div className={styles.acts}>
             {alarms.slice(0, mostAlarms).map((one, i) => (
               <Button
@@ -219,6 +219,3 @@ function creamSentence(
     };
   return undefined;
 }
-
-/** A number and its degrees stay on one line. */
-const unbroken = (words: string): string => words.replace(/(\d) (?=°)/g, '$1\u00a0');
