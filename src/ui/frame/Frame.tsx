@@ -14,6 +14,7 @@ import { PlaceIcon } from './PlaceIcon';
 import type { Place } from './PlaceIcon';
 import { Recent } from './Recent';
 import { Unsent } from './Unsent';
+import { SettleFirst } from './useSettle';
 import { WithoutHouse } from './WithoutHouse';
 
 const places: { href: string; name: string; icon: Place }[] = [
@@ -138,6 +139,7 @@ export function Frame({
       <NowProvider seconds={nowSeconds}>
         <OutboxProvider farmId={farm.id}>
           <Notices>
+            <SettleFirst />
             <WithoutHouse farm={farm} hasMilk={hasMilk} />
             <Skip href="#room">Skip to what matters</Skip>
             <Rail>

@@ -17,6 +17,7 @@ import { useSay } from '../frame/FarmContext';
 import { useNotice } from '../frame/Notices';
 import { newId } from '../outbox/newId';
 import { useOutbox } from '../outbox/OutboxProvider';
+import { list } from '../pail/SkimNow';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
@@ -60,13 +61,14 @@ export function House({ view }: { view: WholeHouse }) {
     day: '2-digit',
   }).format(new Date(view.nowSeconds * 1000));
   const churns = view.vessels.filter((vessel) => vessel.kind === 'churn').length;
+  const said = list([...some(churns, 'churn'), ...some(view.vessels.length - churns, 'vessel')]);
   return (
     <div className={styles.house}>
       <section>
         <h1>
           {view.vessels.length === 0
             ? 'Nothing of your own on the shelf yet: add your churn.'
-            : `${churns === 1 ? 'One churn' : `${churns} churns`} and ${view.vessels.length - churns} vessels in the house.`}
+            : `${said[0]!.toUpperCase()}${said.slice(1)} in the house.`}
         </h1>
         <ul className={styles.vessels}>
           {view.vessels.map((vessel) => (
@@ -146,6 +148,7 @@ export function House({ view }: { view: WholeHouse }) {
           </Button>
         </div>
         <Autocomplete
+          sx={{ maxWidth: 420 }}
           options={zones}
           value={view.farm.timeZone}
           disableClearable
@@ -270,3 +273,7 @@ function AddVessel() {
     </Enamel>
   );
 }
+
+/** “one churn”, “10 vessels”, or nothing. */
+const some = (count: number, what: string): string[] =>
+  count === 0 ? [] : [count === 1 ? `one ${what}` : `${count} ${what}s`];

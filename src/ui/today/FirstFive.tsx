@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { SeparationWay } from '@/core/separating/usualSeparations';
 import { usualSeparations } from '@/core/separating/usualSeparations';
 import { separationBalance } from '@/core/separating/separationBalance';
@@ -14,8 +14,8 @@ import type { UnitSystem } from '@/core/quantities/units';
 import { Cautions } from '../caution/Caution';
 import { amountRules } from '../churning/planDraft';
 import { useFarm, useSay } from '../frame/FarmContext';
+import { useSettle } from '../frame/useSettle';
 import { newId } from '../outbox/newId';
-import { useOutbox } from '../outbox/OutboxProvider';
 import { rawCaution } from '@/core/keeping/cautions';
 import { places } from '@/core/standing/places';
 import { clockSeconds } from '../frame/useNow';
@@ -32,11 +32,8 @@ import styles from './FirstFive.module.css';
 /** The first five minutes: what is in front of you? No account, no set-up. */
 export function FirstFive() {
   const [open, setOpen] = useState<'pail' | 'jar'>();
-  const { unitSystem, settled } = useFarm();
+  const { unitSystem } = useFarm();
   const settle = useSettle();
-  useEffect(() => {
-    if (!settled) void settle(systemOfDevice());
-  }, [settled, settle]);
   return (
     <div className={styles.first}>
       <h1>What is in front of you?</h1>
@@ -90,22 +87,6 @@ export function FirstFive() {
     </div>
   );
 }
-
-/** Settles units and time zone with the house, and draws the page again in them. */
-function useSettle() {
-  const outbox = useOutbox();
-  const router = useRouter();
-  const [settle] = useState(() => async (unitSystem: UnitSystem) => {
-    const answer = await outbox.put('house.settle', {
-      unitSystem,
-      timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-    });
-    if (answer.status === 'done') router.refresh();
-  });
-  return settle;
-}
-
-const systemOfDevice = (): UnitSystem => (/^en-(us|lr)/i.test(navigator.language) ? 'us' : 'metric');
 
 function JarWithLine() {
   return (
