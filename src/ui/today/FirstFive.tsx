@@ -10,7 +10,6 @@ import { separationBalance } from '@/core/separating/separationBalance';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { expectedButter } from '@/core/churning/expectedButter';
 import { breedFat } from '@/core/dairy/breeds';
-import type { UnitSystem } from '@/core/quantities/units';
 import { Cautions } from '../caution/Caution';
 import { amountRules } from '../churning/planDraft';
 import { useFarm, useSay } from '../frame/FarmContext';
