@@ -9,6 +9,7 @@ import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
 import { HeatCard } from '../standing/HeatCard';
+import { AlarmCaution } from '../standing/AlarmCaution';
 import { TemperatureCard } from '../standing/TemperatureCard';
 import { UseCard } from '../standing/UseCard';
 import { useLotsNow, sayAge } from '../standing/useStory';
@@ -52,6 +53,7 @@ export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
             ]}
           />
         )}
+        <AlarmCaution one={one} now={now} />
       </header>
       <SkimGauge
         view={view}

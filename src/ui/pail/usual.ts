@@ -108,7 +108,7 @@ export const useNames: Record<Use, string> = {
   soap: 'Soap, not food',
   sold: 'Sold',
   spilled: 'Spilled',
-  spoiled: 'Spoiled',
+  spoiled: 'Thrown out',
 };
 export const toUse: Record<Use, string> = {
   pigs: 'to the pigs',
@@ -121,5 +121,5 @@ export const toUse: Record<Use, string> = {
   soap: 'for soap',
   sold: 'to sale',
   spilled: 'spilled',
-  spoiled: 'spoiled',
+  spoiled: 'thrown out',
 };

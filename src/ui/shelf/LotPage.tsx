@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
+import type { ReactNode } from 'react';
 import { useState } from 'react';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { LotView } from '@/server/shelf/views';
@@ -12,10 +13,12 @@ import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
+import { toUse } from '../pail/usual';
 import { HeatCard } from '../standing/HeatCard';
 import { TemperatureCard } from '../standing/TemperatureCard';
 import { UseCard } from '../standing/UseCard';
-import { alarmWords } from '../standing/alarm';
+import { AlarmCaution } from '../standing/AlarmCaution';
+import type { LotNow } from '../standing/useStory';
 import { sayAge, useLotsNow } from '../standing/useStory';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { LotDrawing } from '../vessel/LotDrawing';
@@ -51,6 +54,7 @@ export function LotPage({ view }: { view: LotView }) {
   if (!one) return null;
   const { lot, story } = one;
   const empty = lot.mass <= 0.5;
+  const out = one.judged.discard !== undefined && lot.blockedReason === null;
   const pourable = lot.kind !== 'butter' && lot.kind !== 'ghee';
   return (
     <div className={styles.pail}>
@@ -91,17 +95,7 @@ export function LotPage({ view }: { view: LotView }) {
             ]}
           />
         )}
-        {!empty && lot.blockedReason === null && one.judged.urgent && (
-          <Cautions
-            cautions={[
-              {
-                key: 'judged',
-                level: 'danger',
-                says: `${alarmWords(one, now, say)}${one.judged.discard ? ' It is not tasted and not churned. Before it goes to animals, ask what the law allows.' : ''}`,
-              },
-            ]}
-          />
-        )}
+        <AlarmCaution one={one} now={now} />
         {!empty && lot.details.despite && (
           <Cautions
             cautions={[
@@ -124,45 +118,48 @@ export function LotPage({ view }: { view: LotView }) {
       {!empty && pourable && (
         <div className={styles.two}>
           <div className={styles.stack}>
-            {lot.kind === 'cream' && !story?.souring && (
+            {out && <ThrowOut one={one} souring={<Ripen one={one} cultures={view.cultures} now={now} />} />}
+            {lot.kind === 'cream' && !out && !story?.souring && (
               <Temper one={one} now={now} usual={view.last?.temperature} />
             )}
-            {lot.kind !== 'culture' && <Ripen one={one} cultures={view.cultures} now={now} />}
-            {lot.kind === 'cream' && story?.souring && story.soured && (
+            {lot.kind !== 'culture' && !out && <Ripen one={one} cultures={view.cultures} now={now} />}
+            {lot.kind === 'cream' && !out && story?.souring && story.soured && (
               <Temper one={one} now={now} usual={view.last?.temperature} />
             )}
-            {lot.ripened && (lot.kind === 'buttermilk' || lot.kind === 'culture' || lot.kind === 'cream') && (
-              <Enamel className={styles.stack} aria-label="Keep a culture">
-                <h2 style={{ margin: 0 }}>Keep some as culture</h2>
-                <Quiet>
-                  {(lot.details.line?.generation ?? 0) >= 8
-                    ? 'This line has been carried on eight times and more: begin it anew from a bought culture soon.'
-                    : 'From what soured well: fresh, clean-smelling, kept cold in a clean jar.'}
-                </Quiet>
-                <Button
-                  variant="outlined"
-                  onClick={() =>
-                    void act(
-                      'culture.keep',
-                      { lotId: newId(), fromLotId: lot.id, mass: Math.min(keeps, lot.mass) },
-                      `${say.mass(Math.min(keeps, lot.mass))} kept as culture.`,
-                    )
-                  }
-                >
-                  Keep {say.mass(Math.min(keeps, lot.mass))}
-                </Button>
-              </Enamel>
-            )}
+            {lot.ripened &&
+              !out &&
+              (lot.kind === 'buttermilk' || lot.kind === 'culture' || lot.kind === 'cream') && (
+                <Enamel className={styles.stack} aria-label="Keep a culture">
+                  <h2 style={{ margin: 0 }}>Keep some as culture</h2>
+                  <Quiet>
+                    {(lot.details.line?.generation ?? 0) >= 8
+                      ? 'This line has been carried on eight times and more: begin it anew from a bought culture soon.'
+                      : 'From what soured well: fresh, clean-smelling, kept cold in a clean jar.'}
+                  </Quiet>
+                  <Button
+                    variant="outlined"
+                    onClick={() =>
+                      void act(
+                        'culture.keep',
+                        { lotId: newId(), fromLotId: lot.id, mass: Math.min(keeps, lot.mass) },
+                        `${say.mass(Math.min(keeps, lot.mass))} kept as culture.`,
+                      )
+                    }
+                  >
+                    Keep {say.mass(Math.min(keeps, lot.mass))}
+                  </Button>
+                </Enamel>
+              )}
             <RefusedSentence refused={refused} />
           </div>
           <div className={styles.stack}>
             <TemperatureCard one={one} now={now} title="Temperature" />
-            <UseCard one={one} usual={lot.kind === 'buttermilk' ? 'baked' : 'pigs'} />
+            {!out && <UseCard one={one} usual={lot.kind === 'buttermilk' ? 'baked' : 'pigs'} />}
             <Quiet>
               <a href={`/api/lots/${lot.id}/label`}>
-                {lot.blockedReason ? 'Jar label: not for drinking' : 'Jar label'}
+                {lot.blockedReason || out ? 'Jar label: not for drinking' : 'Jar label'}
               </a>
-              {!lot.blockedReason && (
+              {!lot.blockedReason && !out && (
                 <>
                   {' · '}
                   <a href={`/api/lots/${lot.id}/label?for=animals`}>the same, not for drinking</a>
@@ -170,6 +167,7 @@ export function LotPage({ view }: { view: LotView }) {
               )}
             </Quiet>
             {lot.treatment === 'raw' &&
+              !out &&
               !lot.ripened &&
               !story?.souring &&
               (more ? (
@@ -191,5 +189,36 @@ export function LotPage({ view }: { view: LotView }) {
         <Trail trail={view.trail} lotId={lot.id} />
       </section>
     </div>
+  );
+}
+
+/** What must be thrown out: that first, in one tap; what else may be done with it knowingly behind a door. */
+function ThrowOut({ one, souring }: { one: LotNow; souring: ReactNode }) {
+  const { lot } = one;
+  const { act, refused, busy } = useAct();
+  return (
+    <>
+      <Button
+        variant="contained"
+        size="large"
+        disabled={busy}
+        sx={{ minHeight: 96, fontSize: '1.35rem' }}
+        onClick={() => void act('lot.use', { lotId: lot.id, to: 'spoiled' }, `All of it ${toUse.spoiled}.`)}
+      >
+        Throw it out
+      </Button>
+      <Quiet>Scald the vessel before anything else goes into it.</Quiet>
+      <RefusedSentence refused={refused} />
+      <details>
+        <summary>Something else with it</summary>
+        <div className={styles.stack} style={{ paddingTop: 14 }}>
+          {one.story?.souring && souring}
+          <UseCard one={one} usual="soap" />
+          {lot.kind === 'cream' && (
+            <Link href={`/churn/new?lots=${lot.id}`}>Churn it all the same; its butter will say so</Link>
+          )}
+        </div>
+      </details>
+    </>
   );
 }

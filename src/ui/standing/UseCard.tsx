@@ -22,7 +22,10 @@ export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use }) {
   const { act, refused } = useAct();
   const { lot } = one;
   const blocked = lot.blockedReason !== null;
-  const [to, setTo] = useState<Use>(mayGoTo(usual, blocked) ? usual : 'spilled');
+  const safe = (use: Use) => mayGoTo(use, blocked) && !one.judged.mayNot[purposeOf[use] ?? 'pour'];
+  const [chosen, setTo] = useState<Use>();
+  // What was usual is offered only where it is safe for this lot, as it stands now.
+  const to = chosen ?? ([usual, blocked ? 'spilled' : 'pigs'] satisfies Use[]).find(safe) ?? 'spoiled';
   const [typed, setTyped] = useState('');
   const amount = understand(typed, {
     system: say.system,
