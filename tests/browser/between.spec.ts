@@ -95,7 +95,7 @@ test('cream that should be thrown out: Today names it first, the Shelf offers no
   await expect(page.getByText('To churn at')).toHaveCount(0);
   await page.getByRole('button', { name: 'Throw it out' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('empty');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('throw it out');
   await page.goto(`/churn/new?lots=${lotId}`);
   await expect(page.getByText(/should be thrown out, not churned: mould was seen in it/)).toBeVisible();

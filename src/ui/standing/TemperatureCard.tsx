@@ -81,7 +81,7 @@ export function TemperatureCard({ one, now, title }: { one: LotNow; now: number;
           : here === undefined
             ? `${say.temperature(celsius)} now; it does not get to ${say.temperature(4)} ${places[place].inSentence}.`
             : `${say.temperature(celsius)} now; ${say.temperature(4)} in ${text(spokenMinutes(here / 60))} ${places[place].inSentence}.`;
-  const late = milk && story && story.hoursTo10 === undefined && one.ageHours + (here ?? Infinity) / 3600 > 6;
+  const late = milk && one.waiting.tone === 'danger' && !one.judged.discard;
   return (
     <Enamel className={styles.stack} aria-label={title}>
       <h2 style={{ margin: 0 }}>{says}</h2>
