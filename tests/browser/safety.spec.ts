@@ -67,13 +67,13 @@ test('warm milk alarms in the same words on Today, the Pail and its own page, an
 
 test('by-products past their time are asked about once, and leave the shelf', async ({ page, farm }) => {
   const { vessels } = await openMilkRoom(farm);
-  const milk = await milkStands(farm, vessels.blue, 24 * 30);
+  const milk = await milkStands(farm, vessels.blue, 24 * 19);
   await farm.send('milk.separate', {
     way: 'ladle',
     from: [{ lotId: milk }],
     cuts: [{ lotId: randomUUID(), mass: 300, fat: 0.25, fatSd: 0.02, vesselId: vessels.tub }],
     skim: { to: 'lot', lotId: randomUUID(), vesselId: vessels.green },
-    atSeconds: Date.now() / 1000 - 29 * 86_400,
+    atSeconds: Date.now() / 1000 - 18 * 86_400,
   });
   await page.goto('/');
   const asked = page.getByRole('region', { name: 'What became of it' });
