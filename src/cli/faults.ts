@@ -188,9 +188,12 @@ async function newDevice(browser: Browser): Promise<{ context: BrowserContext; p
             }),
           );
         if (trouble.hangs)
-          return new Promise((_, reject) =>
-            init?.signal?.addEventListener('abort', () => reject(new DOMException('aborted', 'AbortError'))),
-          );
+          return new Promise((_, reject) => {
+            const given = () => reject(new DOMException('aborted', 'AbortError'));
+            // As a browser has it: what was given up before it was asked is given up.
+            if (init?.signal?.aborted) given();
+            init?.signal?.addEventListener('abort', given);
+          });
       }
       return real(input, init);
     };
@@ -393,7 +396,9 @@ async function main(): Promise<void> {
         await device.context.close();
         device = await newDevice(browser);
       }
-      wrong.push(...(await churn(device, farm.id, next, made % eachDevice === 0)));
+      const found = await churn(device, farm.id, next, made % eachDevice === 0);
+      for (const words of found) console.log(`  ${words}`);
+      wrong.push(...found);
       done += 1;
       if (done % 10 === 0) console.log(`  ${done} of ${churnings} churnings, ${wrong.length} wrong`);
     }

@@ -11,8 +11,8 @@ export const id = v.pipe(
   v.regex(/^[0-9a-zA-Z-]{8,64}$/, 'an id of 8 to 64 letters, digits and dashes is needed.'),
 );
 
-/** Seconds since 1970, from the device's clock. */
-const atSeconds = v.pipe(
+/** When it was, seconds since 1970, by the house's clock. */
+export const atSeconds = v.pipe(
   v.number(),
   v.minValue(946684800, 'a time after the year 2000 is needed.'),
   v.maxValue(4102444800, 'a time before the year 2100 is needed.'),

@@ -107,6 +107,9 @@ export interface ChurnRun {
 /** Largest step as a share of 1/K, and while the cream stands, s. */
 const stepShare = 0.003;
 const standingStep = 30;
+/** After so long standing it changes slowly enough for steps four times as long; and after so much longer no more, s. */
+const slows = 2 * 3600;
+const settles = 36 * 3600;
 /** Every how many steps a moment is kept. */
 const keepEvery = 4;
 /** A probe (± 0.5 °C) against the model's own temperature (± 1 °C): the share of the difference taken over. */
@@ -176,9 +179,14 @@ export function simulateChurn(
     const start = seconds;
     const churnedBefore = churned;
     for (let n = 1; seconds < until - 1e-9 && seconds < stop - 1e-9; n += 1) {
+      if (!moves && seconds - start >= settles) {
+        seconds = Math.min(until, stop);
+        break;
+      }
       before.set(state);
       const from = seconds;
-      seconds = Math.min(until, stop, start + n * longestStep);
+      const next = !moves && from - start >= slows ? from + 4 * standingStep : start + n * longestStep;
+      seconds = Math.min(until, stop, next);
       rungeKutta(prepared, state, seconds - from);
       if (moves) churned = churnedBefore + seconds - start;
       steps += 1;

@@ -1,14 +1,7 @@
 import * as v from 'valibot';
 import { fraction, mass, positiveMass, temperature } from '../calculation';
-import { id } from '../churning/batchEvents';
+import { atSeconds, id } from '../churning/batchEvents';
 import { placeKeys } from './places';
-
-/** Seconds since 1970, from the device's clock. */
-export const atSeconds = v.pipe(
-  v.number(),
-  v.minValue(946684800, 'a time after the year 2000 is needed.'),
-  v.maxValue(4102444800, 'a time before the year 2100 is needed.'),
-);
 
 /** Culture routes, and what a culture can be. */
 export const routes = ['mesophilic', 'yoghurt', 'both', 'natural'] as const;

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import type { BatchFacts } from '@/core/churning/batchEvents';
-import { batchFacts, id } from '@/core/churning/batchEvents';
+import { atSeconds, batchFacts, id } from '@/core/churning/batchEvents';
 import { batchStory } from '@/core/churning/batchStory';
 import { leanestChurnable } from '@/core/dairy/creamFat';
 import { leastTreated } from '@/core/standing/lotNature';
@@ -11,7 +11,7 @@ import { park } from '@/data/ledger/movements';
 import { addLotEvents } from '@/data/ledger/standing';
 import { command } from '../commands/command';
 import { letGo } from '../ledger/judgedLots';
-import { blendOf, outs } from '../ledger/move';
+import { blendOf, momentOf, outs } from '../ledger/move';
 import { factTreatment } from '../ledger/redateButter';
 import { Refusal } from '../refusal';
 import { drawChurned, heardWithin } from './drawChurned';
@@ -29,7 +29,7 @@ export const beginBatch = command({
     batchId: id,
     creamLotId: id,
     startedEventId: id,
-    startedAtSeconds: v.number(),
+    startedAtSeconds: atSeconds,
     facts: batchFacts,
     /** Cream from the Shelf; without it the cream comes in with the batch. */
     fromLots: v.optional(outs),
@@ -55,7 +55,7 @@ export const beginBatch = command({
     if (told.vesselId !== null && !(await vesselsOf(scope)).some((vessel) => vessel.id === told.vesselId)) {
       throw new Refusal('That churn is not one of this farm’s.', 'vesselId');
     }
-    const startedAt = new Date(startedAtSeconds * 1000);
+    const startedAt = momentOf(startedAtSeconds, sender);
     const { drawn, lots, late } = fromLots
       ? await drawChurned(scope, fromLots, sender)
       : { drawn: [], lots: [], late: undefined };

@@ -8,6 +8,8 @@ import { paceShown } from '@/core/churning/churned';
 import { addEvents, batchById, changeBatch, eventsOf } from '@/data/churning/batches';
 import type { Batch } from '@/data/churning/batches';
 import { command } from '../commands/command';
+import type { Sender } from '../commands/command';
+import { momentOf } from '../ledger/move';
 import { Refusal } from '../refusal';
 import { bookButter } from './bookButter';
 
@@ -28,7 +30,10 @@ export const recordEvents = command({
   carryOut: async (scope, { batchId, events }, sender) => {
     const batch = await batchById(scope, batchId, true);
     if (!batch) throw new Refusal('There is no such batch on this farm.', 'batchId');
-    for (const event of events) refuseImpossible(event);
+    for (const event of events) {
+      refuseImpossible(event);
+      withinTheBatch(event, batch.startedAt, sender);
+    }
     const added = await addEvents(scope, batchId, events, {
       device: sender.device,
       commandId: sender.commandId,
@@ -58,6 +63,8 @@ export const recordEvents = command({
   },
 });
 
+/** How long before its first button a batch may have begun in truth, ms. */
+const earliestMs = 86_400_000;
 /** What says nothing of how the churning itself went. */
 const afterwards = new Set<BatchEvent['kind']>([
   'tasted',
@@ -79,6 +86,17 @@ function paceTaught(batch: Batch, story: BatchStory, events: readonly BatchEvent
   if (known && events.every(({ kind }) => afterwards.has(kind))) return batch.paceRatio;
   const ratio = paceShown(batch.facts, story);
   return ratio !== undefined && ratio > 0.01 && ratio < 100 ? ratio : null;
+}
+
+/** What is said of a batch happened between a day before it was begun, for one written down late, and now. */
+function withinTheBatch(event: BatchEvent, startedAt: Date, sender: Sender): void {
+  const times = event.kind === 'retimed' ? [event.atSeconds, event.toSeconds] : [event.atSeconds];
+  for (const at of times)
+    if (momentOf(at, sender).getTime() < startedAt.getTime() - earliestMs)
+      throw new Refusal(
+        `That is ${Math.round((startedAt.getTime() / 1000 - at) / 86_400)} days before this batch was begun: look at its day.`,
+        'atSeconds',
+      );
 }
 
 function refuseImpossible(event: BatchEvent): void {

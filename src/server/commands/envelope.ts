@@ -14,7 +14,11 @@ export const envelope = v.strictObject({
   name: v.pipe(v.string(), v.maxLength(40, 'a command name.')),
   input: v.unknown(),
   /** ISO time on the device. */
-  at: v.pipe(v.string(), v.isoTimestamp('an ISO time is needed.')),
+  at: v.pipe(
+    v.string(),
+    v.isoTimestamp('an ISO time is needed.'),
+    v.check((at) => at >= '2000' && at < '2100', 'a time between the years 2000 and 2100 is needed.'),
+  ),
 });
 export type Envelope = v.InferOutput<typeof envelope>;
 

@@ -1,8 +1,7 @@
 import * as v from 'valibot';
 import { purposeOf, uses } from '@/core/byProducts/uses';
 import { positiveMass } from '@/core/calculation';
-import { id } from '@/core/churning/batchEvents';
-import { atSeconds } from '@/core/standing/lotEvents';
+import { atSeconds, id } from '@/core/churning/batchEvents';
 import { command } from '../commands/command';
 import { letGo } from './judgedLots';
 import { draw, momentOf, move } from './move';

@@ -1,9 +1,8 @@
 import * as v from 'valibot';
 import { mass, positiveMass, temperature } from '@/core/calculation';
-import { id } from '@/core/churning/batchEvents';
+import { atSeconds, id } from '@/core/churning/batchEvents';
 import { breedFat } from '@/core/dairy/breeds';
 import { milkBlock, pooledMilkFat, richestMilk } from '@/core/dairy/milkIn';
-import { atSeconds } from '@/core/standing/lotEvents';
 import { placeKeys, places } from '@/core/standing/places';
 import { animalsOf, farmOf, vesselsOf } from '@/data/house/house';
 import { addLotEvents, standingLots } from '@/data/ledger/standing';

@@ -1,9 +1,8 @@
 import * as v from 'valibot';
 import { uses } from '@/core/byProducts/uses';
 import { fraction, mass, positiveMass, temperature } from '@/core/calculation';
-import { id } from '@/core/churning/batchEvents';
+import { atSeconds, id } from '@/core/churning/batchEvents';
 import { richestCream } from '@/core/dairy/creamFat';
-import { atSeconds } from '@/core/standing/lotEvents';
 import { placeKeys, places } from '@/core/standing/places';
 import { vesselsOf } from '@/data/house/house';
 import { addLotEvents, standingLots } from '@/data/ledger/standing';

@@ -1,8 +1,7 @@
 import * as v from 'valibot';
 import { positiveMass, temperature } from '@/core/calculation';
-import { id } from '@/core/churning/batchEvents';
+import { atSeconds, id } from '@/core/churning/batchEvents';
 import { richestCream } from '@/core/dairy/creamFat';
-import { atSeconds } from '@/core/standing/lotEvents';
 import { placeKeys, places } from '@/core/standing/places';
 import { vesselsOf } from '@/data/house/house';
 import { addLotEvents } from '@/data/ledger/standing';

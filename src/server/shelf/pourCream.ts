@@ -1,7 +1,6 @@
 import * as v from 'valibot';
 import { mass, temperature } from '@/core/calculation';
-import { id } from '@/core/churning/batchEvents';
-import { atSeconds } from '@/core/standing/lotEvents';
+import { atSeconds, id } from '@/core/churning/batchEvents';
 import { placeKeys, places } from '@/core/standing/places';
 import { vesselsOf } from '@/data/house/house';
 import { addLotEvents, standingLots } from '@/data/ledger/standing';

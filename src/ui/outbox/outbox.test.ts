@@ -43,12 +43,14 @@ class Shelf implements DeviceStore {
   readonly kept = new Map<string, KeptCommand>();
   opensAfterMs = 0;
   full = false;
+  hangs = false;
   async load(): Promise<KeptCommand[]> {
     if (this.opensAfterMs > 0) await new Promise((later) => setTimeout(later, this.opensAfterMs));
     return structuredClone([...this.kept.values()]);
   }
   async save(one: KeptCommand): Promise<void> {
     if (this.full) throw new DOMException('The device is full.', 'QuotaExceededError');
+    if (this.hangs) return new Promise(() => undefined);
     this.kept.set(one.command.id, structuredClone(one));
   }
   async remove(id: string): Promise<void> {
@@ -278,6 +280,46 @@ describe('what must never be lost, hang or be blocked', () => {
     outbox.hurry();
     await settle(2000);
     expect(house.carriedOut).toHaveLength(1);
+  });
+
+  it('what was given up before it was even asked is asked again, by a house that hangs without end', async () => {
+    // A request that is never answered, and does not hear that it was given up.
+    let deaf = true;
+    const { fetch } = house;
+    globalThis.fetch = ((url, init) =>
+      deaf && url === '/api/commands'
+        ? new Promise(() => undefined)
+        : fetch(url, init as RequestInit)) as typeof fetch & typeof globalThis.fetch;
+    void outbox.put('batch.record', { batchId: batch(1) });
+    await Promise.resolve();
+    outbox.hurry();
+    await settle(100);
+    outbox.hurry();
+    await settle(1000);
+    deaf = false;
+    await settle(30_000);
+    expect(house.carriedOut).toHaveLength(1);
+    expect(outbox.waiting()).toEqual([]);
+  });
+
+  it('a device store that never answers is said, and keeps nothing from the house', async () => {
+    shelf.hangs = true;
+    const answer = outbox.put('batch.record', { batchId: batch(1) });
+    void outbox.put('batch.record', { batchId: batch(1) });
+    await settle(40_000);
+    expect(await answer).toMatchObject({ status: 'done' });
+    expect(house.carriedOut).toHaveLength(2);
+    void outbox.put('batch.record', { batchId: batch(1) });
+    await settle(9000);
+    expect(outbox.state().storeFails).toBe(true);
+  });
+
+  it('a page that never hears its answer to the end does not hold up the next mark', async () => {
+    outbox.onAnswered(() => new Promise(() => undefined));
+    for (let n = 0; n < 3; n += 1) void outbox.put('batch.record', { batchId: batch(1), n });
+    await settle(30_000);
+    expect(house.carriedOut).toHaveLength(3);
+    expect(outbox.waiting()).toEqual([]);
   });
 
   it('a hanging request about one batch holds up no other', async () => {

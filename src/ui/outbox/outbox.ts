@@ -50,6 +50,10 @@ const otherTabsTurn = 6000;
 const wellLately = 5000;
 /** What the device has not written down by then is shown all the same, ms. */
 const shownWithin = 120;
+/** A device's store that has not answered by then has failed, ms. */
+const storeWithin = 8000;
+/** Pages that were told of an answer are waited for no longer, ms. */
+const heardWithin = 6000;
 /** A clock that turns out to be wrong by less is left alone, ms. */
 const clockSlack = 20_000;
 
@@ -339,7 +343,7 @@ export class Outbox {
 
   private async write(one: Held): Promise<void> {
     try {
-      await this.store.save(keptOf(one));
+      await soon(this.store.save(keptOf(one)), storeWithin);
       const was = one.kept;
       one.kept = true;
       this.storeState(false);
@@ -351,9 +355,9 @@ export class Outbox {
 
   private async strikeOff(one: Held, answer: Answer): Promise<void> {
     const { id } = one.command;
-    await Promise.allSettled([...this.answeredListeners].map((listener) => listener(one.command)));
+    await this.tellAnswered(one);
     try {
-      await this.store.remove(id);
+      await soon(this.store.remove(id), storeWithin);
     } catch {
       // It is sent once more after a reload, and the house knows it again.
       this.storeState(true);
@@ -366,6 +370,12 @@ export class Outbox {
     if (answer.status === 'refused' && !wasAside)
       for (const listener of this.refusedListeners) listener(answer.message);
     void this.rescue();
+  }
+
+  /** Pages fetch what came of a command before it leaves the list; one that takes too long is not waited for. */
+  private async tellAnswered({ command }: Held): Promise<void> {
+    const all = [...this.answeredListeners].map((listener) => listener(command));
+    await soon(Promise.allSettled(all), heardWithin).catch(() => undefined);
   }
 
   /** What could not be written down is tried again now that something was let go. */
@@ -399,7 +409,7 @@ export class Outbox {
       return;
     }
     one.inFlight?.abort();
-    void Promise.allSettled([...this.answeredListeners].map((listener) => listener(one.command))).then(() => {
+    void this.tellAnswered(one).then(() => {
       this.held = this.held.filter((other) => other !== one);
       this.tell();
       this.settle(told.id, told.answer);
@@ -429,6 +439,19 @@ export class Outbox {
   private tell(): void {
     this.list = undefined;
     for (const listener of this.listeners) listener();
+  }
+}
+
+/** What a promise becomes, if it does so soon. @throws an error when it takes longer */
+async function soon<T>(promise: Promise<T>, longest: number): Promise<T> {
+  let late: ReturnType<typeof setTimeout> | undefined;
+  const given = new Promise<never>((_, reject) => {
+    late = setTimeout(() => reject(new Error(`Nothing came of it in ${longest} ms.`)), longest);
+  });
+  try {
+    return await Promise.race([promise, given]);
+  } finally {
+    clearTimeout(late);
   }
 }
 

@@ -20,9 +20,14 @@ export async function post(
   controller: AbortController,
   clock: HouseClock,
 ): Promise<Outcome> {
-  const late = setTimeout(() => controller.abort(), answersWithin);
   const sentAt = clock.deviceNow();
   try {
+    return await within(answersWithin, controller, () => asked());
+  } catch {
+    return { kind: 'away' };
+  }
+
+  async function asked(): Promise<Outcome> {
     const response = await fetch('/api/commands', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -44,8 +49,22 @@ export async function post(
     if (passing.has(response.status))
       return { kind: 'away', said: message ?? `The house answered ${response.status}.` };
     return { kind: 'failed', why: message ?? `The house failed at this (${response.status}).` };
-  } catch {
-    return { kind: 'away' };
+  }
+}
+
+/**
+ * Waits for an answer, and no longer: what hangs is given up, and not waited for even when it does not let go.
+ * @throws whatever asking throws; an error when it took too long or was given up before
+ */
+async function within<T>(longest: number, controller: AbortController, ask: () => Promise<T>): Promise<T> {
+  let late: ReturnType<typeof setTimeout> | undefined;
+  const given = new Promise<never>((_, reject) => {
+    controller.signal.addEventListener('abort', () => reject(new Error('Given up.')));
+    if (controller.signal.aborted) reject(new Error('Given up before it was asked.'));
+    late = setTimeout(() => controller.abort(), longest);
+  });
+  try {
+    return await Promise.race([given, ask()]);
   } finally {
     clearTimeout(late);
   }
@@ -62,17 +81,16 @@ async function errorOf(response: Response): Promise<{ message?: string; path?: s
 /** Asks the house for nothing but its time. */
 export async function askTheTime(path: string, clock: HouseClock): Promise<boolean> {
   const controller = new AbortController();
-  const late = setTimeout(() => controller.abort(), answersWithin);
   const sentAt = clock.deviceNow();
   try {
-    const response = await fetch(path, { cache: 'no-store', signal: controller.signal });
+    const response = await within(answersWithin, controller, () =>
+      fetch(path, { cache: 'no-store', signal: controller.signal }),
+    );
     clock.learn(response, sentAt);
     // A house that does not say its time is older than this page: what is sent is sent as it was said.
     clock.known ||= response.ok;
     return true;
   } catch {
     return false;
-  } finally {
-    clearTimeout(late);
   }
 }
