@@ -92,7 +92,7 @@ async function main(): Promise<void> {
     executablePath: execFileSync('sh', ['-c', 'command -v chromium'], { encoding: 'utf8' }).trim(),
     args: process.getuid?.() === 0 ? ['--no-sandbox'] : [],
   });
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, locale: 'en-IE' });
   const page = await context.newPage();
   await page.goto(`${address}/churn/${await begin()}`);
   await page.locator('[data-act=thickening]').first().waitFor();

@@ -163,6 +163,8 @@ async function newDevice(browser: Browser): Promise<{ context: BrowserContext; p
   // Drawings that move cost this machine what the marks need.
   const context = await browser.newContext({
     viewport: { width: 390, height: 844 },
+    // The first device of a farm chooses its units: readings are counted in °C here.
+    locale: 'en-IE',
     reducedMotion: 'reduce',
   });
   const off = clocks[Math.floor(draw() * clocks.length)]!;

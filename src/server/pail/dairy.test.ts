@@ -296,7 +296,7 @@ describe('two devices that did not know of one another', () => {
     const can = randomUUID();
     for (const [lotId, mass] of [[tub, 900], [can, 1100]] as const)
       expect(await send(farm, 'cream.in', { lotId, mass, fat: 0.36, fatSd: 0.01, fatMethod: 'label', treatment: 'raw' })).toMatchObject({ status: 'done' });
-    const shed = new Date(morning * 1000 - 60_000);
+    const shed = new Date(morning * 1000 - 600_000);
     // At home the tub was baked with while the churn stood in the shed.
     await sentAt(farm, 'lot.use', { lotId: tub, to: 'baked' }, 'tablet', new Date(morning * 1000));
     const batchId = randomUUID();

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
+import { now, setClock } from '../clock';
 import { carryOut } from '../commands/carryOut';
 import type { Answer } from '../commands/envelope';
 
@@ -29,15 +30,30 @@ export const facts: BatchFacts = {
 /** A morning in June, s since 1970. */
 export const morning = 1812090000;
 
-/** Sends one command as a device would. */
+/** The latest time that is said anywhere in something, s since 1970. */
+const latestIn = (said: unknown): number =>
+  said === null || typeof said !== 'object'
+    ? 0
+    : Math.max(
+        0,
+        ...Object.entries(said).map(([key, value]) =>
+          key.endsWith('Seconds') && typeof value === 'number' ? value : latestIn(value),
+        ),
+      );
+
+/** Sends one command as a device would, once the house’s clock has come to what is said in it (within a year of that morning). */
 export const send = (
   farmId: string,
   name: string,
   input: unknown,
   id: string = randomUUID(),
   device = 'tablet',
-): Promise<Answer> =>
-  carryOut(farmId, { id, farm: farmId, device, name, input, at: new Date(morning * 1000).toISOString() });
+): Promise<Answer> => {
+  const said = latestIn(input);
+  const at = Math.max(morning, said < morning + 366 * 86_400 ? said : 0) * 1000;
+  if (at > now().getTime()) setClock(new Date(at + 1000));
+  return carryOut(farmId, { id, farm: farmId, device, name, input, at: new Date(at).toISOString() });
+};
 
 export async function begin(farmId: string, change: Partial<BatchFacts> = {}): Promise<string> {
   const batchId = randomUUID();

@@ -18,10 +18,11 @@ export function aDairy(): Pick<TestDatabase, 'farm'> {
   let house: TestDatabase;
   beforeAll(async () => {
     house = await testDatabase();
-    setClock(new Date(morning * 1000 + 1000));
     // Sequelize warns of a commit that the database refused; some tests make it refuse on purpose.
     jest.spyOn(console, 'warn').mockImplementation(() => undefined);
   });
+  // Each begins at that morning; what it sends moves the clock on (`send`).
+  beforeEach(() => setClock(new Date(morning * 1000 + 1000)));
   afterAll(() => {
     setClock(undefined);
     return house.close();

@@ -289,7 +289,7 @@ describe('what must never be lost, hang or be blocked', () => {
     globalThis.fetch = ((url, init) =>
       deaf && url === '/api/commands'
         ? new Promise(() => undefined)
-        : fetch(url, init as RequestInit)) as typeof fetch & typeof globalThis.fetch;
+        : fetch(url, init as never)) as typeof fetch & typeof globalThis.fetch;
     void outbox.put('batch.record', { batchId: batch(1) });
     await Promise.resolve();
     outbox.hurry();
