@@ -29,8 +29,8 @@ const copies = (n: number): string[] => {
     `INSERT INTO command SELECT farm_id, ${id('id')}, device, name, '{}', at - ${days}, received_at - ${days}, result FROM command WHERE id !~ 'y\\d$'`,
     `INSERT INTO lot (farm_id, id, code, kind, vessel_id, made_at, raw, ripened, fat_method, storage, keep_until, keep_reasons, details, treatment, oldest_at, fat_sd, mass_now, fat_now, origin)
        SELECT farm_id, ${id('id')}, code || 'y${n}', kind, vessel_id, made_at - ${days}, raw, ripened, fat_method, storage, keep_until - ${n * lived}, keep_reasons, details, treatment, oldest_at - ${days}, fat_sd, 0, 0, origin FROM lot WHERE id !~ 'y\\d$'`,
-    `INSERT INTO entry (farm_id, id, command_id, kind, at, recorded_at, corrects_id, details)
-       SELECT farm_id, ${uuid('id')}, ${id('command_id')}, kind, at - ${days}, recorded_at - ${days}, ${uuid('corrects_id')}, details FROM entry WHERE command_id !~ 'y\\d$'`,
+    `INSERT INTO entry (farm_id, id, command_id, kind, at, recorded_at, corrects_id, details, line_count)
+       SELECT farm_id, ${uuid('id')}, ${id('command_id')}, kind, at - ${days}, recorded_at - ${days}, ${uuid('corrects_id')}, details, line_count FROM entry WHERE command_id !~ 'y\\d$'`,
     `INSERT INTO entry_line SELECT l.farm_id, ${uuid('l.entry_id')}, position, ${id('lot_id')}, account, mass, fat FROM entry_line l JOIN entry e ON e.farm_id = l.farm_id AND e.id = l.entry_id WHERE e.command_id !~ 'y\\d$'`,
     `INSERT INTO lot_event SELECT farm_id, ${id('lot_id')}, ${id('id')}, kind, at - ${days}, recorded_at - ${days}, device, ${id('command_id')}, ${data('data')} FROM lot_event ${renamed('data')} WHERE id !~ 'y\\d$'`,
     `INSERT INTO batch SELECT farm_id, ${id('id')}, number + ${n * 10_000}, ${id('cream_lot_id')}, vessel_id, facts, started_at - ${days}, CASE WHEN phase = 'packed' THEN phase ELSE 'abandoned' END, break_minutes, pace_ratio, judged, ${uuid('churned_entry_id')}, revision FROM batch WHERE id !~ 'y\\d$'`,

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { connect, databaseUrl } from '@/data/connection';
-import { migrate } from '@/data/migrate';
+import { giveRights, migrate } from '@/data/migrate';
 import { openHouse } from '@/server/house/openHouse';
 
 /** Brings the database forward and sees that the house has its farm. */
@@ -8,6 +8,7 @@ async function main(): Promise<void> {
   const owner = connect(process.env.MIGRATION_DATABASE_URL ?? databaseUrl(), 2);
   try {
     const done = await migrate(owner);
+    await giveRights(owner, databaseUrl());
     if (done.length > 0) console.log(`  ran ${done.join(', ')}`);
   } finally {
     await owner.close();

@@ -70,10 +70,50 @@ it('brings a house with batches forward to the signs of their amounts, and keeps
   await old.close();
 });
 
-it('guards every table that belongs to a farm, against its owner too', async () => {
+it('takes a farm over in which two lots were written down in one vessel: the newest keeps it, nothing else changes', async () => {
+  const old = await testDatabase('0006-what-stays');
+  const farm = await old.farm();
+  const write = (sql: string) =>
+    old.owner.transaction(async (transaction) => {
+      await old.owner.query(`SELECT set_config('immulgo.farm', '${farm}', true)`, { transaction });
+      return old.owner.query(sql, { transaction });
+    });
+  await write(
+    `INSERT INTO vessel (farm_id, id, name, kind, capacity) VALUES ('${farm}', '00000000-0000-4000-8000-00000000000a', 'Blue jar', 'jar', 3000)`,
+  );
+  await write(
+    `INSERT INTO command (farm_id, id, device, name, input, at, received_at) VALUES ('${farm}', 'command-1', 'tablet', 'x', '{}', now(), now())`,
+  );
+  for (const [id, kind, days] of [
+    ['milk-00001', 'milk', 3],
+    ['milk-00002', 'milk', 1],
+    ['skim-00001', 'skim', 40],
+  ] as const) {
+    await write(
+      `INSERT INTO lot (farm_id, id, code, kind, vessel_id, made_at, oldest_at, raw, ripened) VALUES ('${farm}', '${id}', '${id}', '${kind}', '00000000-0000-4000-8000-00000000000a', now() - interval '${days} days', now() - interval '${days} days', true, false)`,
+    );
+    await write(`WITH e AS (INSERT INTO entry (farm_id, command_id, kind, at, recorded_at) VALUES ('${farm}', 'command-1', 'received', now(), now()) RETURNING id)
+      INSERT INTO entry_line (farm_id, entry_id, position, lot_id, account, mass, fat)
+      SELECT '${farm}', e.id, n, CASE n WHEN 1 THEN '${id}' END, CASE n WHEN 0 THEN 'received' END, (2 * n - 1) * 1000, 0 FROM e, generate_series(0, 1) n`);
+  }
+  expect(await migrate(old.owner)).toEqual(['0007-one-in-one']);
+  const [lots] = await write(
+    `SELECT id, vessel_id IS NOT NULL AS in_it, put_away_at IS NOT NULL AS away, mass_now::float AS mass FROM lot ORDER BY id`,
+  );
+  expect(lots).toEqual([
+    { id: 'milk-00001', in_it: false, away: false, mass: 1000 },
+    { id: 'milk-00002', in_it: true, away: false, mass: 1000 },
+    { id: 'skim-00001', in_it: true, away: true, mass: 1000 },
+  ]);
+  const [entries] = await write('SELECT DISTINCT line_count FROM entry');
+  expect(entries).toEqual([{ line_count: 2 }]);
+  await old.close();
+});
+
+it('guards every table that belongs to a farm, and the farm, against its owner too', async () => {
   const [open] = await house.owner.query(
-    `SELECT c.relname FROM pg_class c JOIN pg_attribute a ON a.attrelid = c.oid AND a.attname = 'farm_id'
-     WHERE c.relkind = 'r' AND c.relnamespace = 'public'::regnamespace AND NOT (c.relrowsecurity AND c.relforcerowsecurity)`,
+    `SELECT c.relname FROM pg_class c WHERE c.relkind = 'r' AND c.relnamespace = 'public'::regnamespace
+       AND c.relname <> 'schema_step' AND NOT (c.relrowsecurity AND c.relforcerowsecurity)`,
   );
   expect(open).toEqual([]);
 });

@@ -6,10 +6,12 @@ import { theAmounts } from './migrations/0003-the-amounts';
 import { theDairy } from './migrations/0004-the-dairy';
 import { theFinish } from './migrations/0005-the-finish';
 import { whatStays } from './migrations/0006-what-stays';
+import { oneInOne } from './migrations/0007-one-in-one';
 import { guard } from './migrations/migration';
+import { rights } from './rights';
 
 /** Every step, oldest first. A released step is never edited: what follows is a new one. */
-export const migrations = [theHouse, theBatch, theAmounts, theDairy, theFinish, whatStays];
+export const migrations = [theHouse, theBatch, theAmounts, theDairy, theFinish, whatStays, oneInOne];
 
 /**
  * Brings a database forward, to the newest step or to `upTo`. Each step is one transaction; two starts at once wait
@@ -34,4 +36,11 @@ export async function migrate(sequelize: Sequelize, upTo?: string): Promise<stri
     const done = await umzug.up(upTo ? { to: upTo } : {});
     return done.map((step) => step.name);
   });
+}
+
+/** Gives the role of the web server its rights, when it is not the owner itself. @param appUrl DATABASE_URL */
+export async function giveRights(owner: Sequelize, appUrl: string): Promise<void> {
+  const role = decodeURIComponent(new URL(appUrl).username);
+  const [[row]] = (await owner.query('SELECT current_user AS name')) as [[{ name: string }], unknown];
+  if (role && role !== row.name) await owner.query(rights(role), { raw: true });
 }

@@ -62,6 +62,7 @@ async function openFarm(request: APIRequestContext, baseURL: string): Promise<Te
   const id = randomUUID();
   const client = new Client({ connectionString: process.env.MIGRATION_DATABASE_URL });
   await client.connect();
+  await client.query("SELECT set_config('immulgo.farm', $1, false)", [id]);
   await client.query("INSERT INTO farm (id, created_at) VALUES ($1, now() + interval '1 hour')", [id]);
   await client.end();
   const sealed = await sealData({ farmId: id }, { password: process.env.IMMULGO_SECRET! });

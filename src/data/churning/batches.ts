@@ -142,6 +142,24 @@ export async function addEvents(
   return added.length;
 }
 
+/** Ids among `events` that are there already and say something else, or say it of another batch. */
+export async function saidOtherwise(
+  { farmId, transaction }: FarmScope,
+  batchId: string,
+  events: readonly BatchEvent[],
+): Promise<string[]> {
+  const rows = await database().query<{ id: string }>(
+    `SELECT e.id FROM batch_event e JOIN jsonb_array_elements(CAST(:events AS jsonb)) AS event ON e.id = event->>'id'
+     WHERE e.farm_id = :farmId AND (e.batch_id <> :batchId OR e.data <> event)`,
+    {
+      replacements: { farmId, batchId, events: JSON.stringify(events) },
+      type: QueryTypes.SELECT,
+      transaction,
+    },
+  );
+  return rows.map(({ id }) => id);
+}
+
 export async function eventsOf(
   { farmId, transaction }: FarmScope,
   batchIds: readonly string[],

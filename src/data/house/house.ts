@@ -4,6 +4,7 @@ import type { Breed } from '@/core/dairy/breeds';
 import type { UnitSystem } from '@/core/quantities/units';
 import { database } from '../connection';
 import type { FarmScope } from '../farmScope';
+import { inFarm, lookInFarm } from '../farmScope';
 import { AnimalRow, FarmRow, VesselRow } from './models';
 
 export interface Farm {
@@ -57,24 +58,22 @@ export interface Animal {
   milked: boolean;
 }
 
-/** Farms are found before any farm is bound: this sees that the connection is there first. */
-function farms(): typeof FarmRow {
-  database();
-  return FarmRow;
-}
-
 /** The house's farm: the first one there is, made when there is none. No account, no set-up. */
 export async function houseFarmId(): Promise<string | undefined> {
-  const farm = await farms().findOne({ order: [['created_at', 'ASC']], attributes: ['id'] });
-  return farm?.id;
+  const [row] = await database().query<{ id: string | null }>('SELECT house_farm() AS id', {
+    type: QueryTypes.SELECT,
+  });
+  return row?.id ?? undefined;
 }
 
 export async function farmExists(id: string): Promise<boolean> {
-  return (await farms().count({ where: { id } })) > 0;
+  return (await lookInFarm(id, 'SELECT id FROM farm WHERE id = :id', { id })).length > 0;
 }
 
 export async function openFarm(id: string): Promise<void> {
-  await database().query('INSERT INTO farm (id) VALUES (:id)', { replacements: { id } });
+  await inFarm(id, ({ transaction }) =>
+    database().query('INSERT INTO farm (id) VALUES (:id)', { replacements: { id }, transaction }),
+  );
 }
 
 export async function farmOf({ farmId, transaction }: FarmScope): Promise<Farm> {
@@ -135,6 +134,14 @@ export async function vesselsOf({ farmId, transaction }: FarmScope): Promise<Ves
     diameter: row.diameter === null ? null : Number(row.diameter),
     equipment: row.equipment as Vessel['equipment'],
   }));
+}
+
+/** Holds a vessel until the transaction ends: two who pour into it wait for one another. */
+export async function holdVessel({ farmId, transaction }: FarmScope, id: string): Promise<void> {
+  await database().query(
+    'SELECT id FROM vessel WHERE farm_id = :farmId AND id::text = :id FOR NO KEY UPDATE',
+    { replacements: { farmId, id }, type: QueryTypes.SELECT, transaction },
+  );
 }
 
 export async function addVessel({ farmId, transaction }: FarmScope, vessel: Vessel): Promise<void> {

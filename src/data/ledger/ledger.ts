@@ -26,6 +26,8 @@ export interface NewLot {
   keepUntil?: string | null;
   keepReasons?: string[];
   details?: Record<string, unknown>;
+  /** It is in the churn: what else is said to stand in that vessel does not concern it. */
+  inChurn?: boolean;
 }
 
 /** One side of an entry: grams into (or, below zero, out of) a lot or an account, and the fat among them. */
@@ -106,10 +108,12 @@ export async function linesOf({ farmId, transaction }: FarmScope, entryId: strin
 /** Writes an entry. The database refuses it when its two sides differ. Returns its id. */
 export async function postEntry({ farmId, transaction }: FarmScope, entry: NewEntry): Promise<string> {
   const id = randomUUID();
+  const lines = entry.lines.filter((line) => line.mass !== 0 || line.fat !== 0);
   await EntryRow.create(
     {
       farmId,
       id,
+      lineCount: lines.length,
       commandId: entry.commandId,
       kind: entry.kind,
       at: entry.at,
@@ -120,17 +124,15 @@ export async function postEntry({ farmId, transaction }: FarmScope, entry: NewEn
     { transaction },
   );
   await EntryLineRow.bulkCreate(
-    entry.lines
-      .filter((line) => line.mass !== 0 || line.fat !== 0)
-      .map((line, position) => ({
-        farmId,
-        entryId: id,
-        position,
-        lotId: line.lot ?? null,
-        account: line.account ?? null,
-        mass: line.mass.toFixed(3),
-        fat: line.fat.toFixed(3),
-      })),
+    lines.map((line, position) => ({
+      farmId,
+      entryId: id,
+      position,
+      lotId: line.lot ?? null,
+      account: line.account ?? null,
+      mass: line.mass.toFixed(3),
+      fat: line.fat.toFixed(3),
+    })),
     { transaction },
   );
   await checkNow(transaction);
@@ -138,7 +140,7 @@ export async function postEntry({ farmId, transaction }: FarmScope, entry: NewEn
 }
 
 /** Has the database judge the entry here and now, so that what it refuses is answered and not lost at commit. */
-async function checkNow(transaction: FarmScope['transaction']): Promise<void> {
+export async function checkNow(transaction: FarmScope['transaction']): Promise<void> {
   await database().query('SET CONSTRAINTS ALL IMMEDIATE', { transaction });
   await database().query('SET CONSTRAINTS ALL DEFERRED', { transaction });
 }
@@ -151,9 +153,10 @@ export async function counterEntry(
   recordedAt: Date,
 ): Promise<void> {
   const id = randomUUID();
-  await EntryRow.create(
-    { farmId, id, commandId, kind: 'correction', at: recordedAt, recordedAt, correctsId: entryId },
-    { transaction },
+  await database().query(
+    `INSERT INTO entry (farm_id, id, command_id, kind, at, recorded_at, corrects_id, line_count)
+     SELECT farm_id, :id, :commandId, 'correction', :recordedAt, :recordedAt, id, line_count FROM entry WHERE farm_id = :farmId AND id = :entryId`,
+    { replacements: { id, farmId, entryId, commandId, recordedAt }, transaction },
   );
   await database().query(
     `INSERT INTO entry_line (farm_id, entry_id, position, lot_id, account, mass, fat)

@@ -8,6 +8,7 @@ export class LotRow extends Model<InferAttributes<LotRow>, InferCreationAttribut
   declare kind: string;
   declare vesselId: string | null;
   declare batchId: string | null;
+  declare inChurn: CreationOptional<boolean>;
   declare madeAt: Date;
   declare raw: boolean;
   declare ripened: boolean;
@@ -33,6 +34,7 @@ export function defineLot(sequelize: Sequelize): void {
       kind: DataTypes.TEXT,
       vesselId: DataTypes.UUID,
       batchId: DataTypes.TEXT,
+      inChurn: DataTypes.BOOLEAN,
       madeAt: DataTypes.DATE,
       raw: DataTypes.BOOLEAN,
       ripened: DataTypes.BOOLEAN,
@@ -60,6 +62,7 @@ export class EntryRow extends Model<InferAttributes<EntryRow>, InferCreationAttr
   declare at: Date;
   declare recordedAt: Date;
   declare correctsId: string | null;
+  declare lineCount: number;
   declare details: CreationOptional<Record<string, unknown>>;
 }
 
@@ -73,6 +76,7 @@ export function defineEntry(sequelize: Sequelize): void {
       at: DataTypes.DATE,
       recordedAt: DataTypes.DATE,
       correctsId: DataTypes.UUID,
+      lineCount: DataTypes.SMALLINT,
       details: DataTypes.JSONB,
     },
     { sequelize, modelName: 'entry', tableName: 'entry' },

@@ -97,6 +97,31 @@ export const standingSql = `SELECT ${columns} FROM lot LEFT JOIN vessel ON vesse
     AND NOT EXISTS (SELECT 1 FROM batch WHERE batch.farm_id = lot.farm_id AND batch.cream_lot_id = lot.id AND batch.phase <> 'abandoned')
   ORDER BY lot.oldest_at, lot.code`;
 
+/**
+ * What stands in a vessel. By-products that left the shelf by themselves leave it for what comes in now.
+ * @returns what stands in it still; the database sees that it is one thing at most
+ */
+export async function standingIn(
+  scope: FarmScope,
+  vesselId: string,
+  now: Date,
+): Promise<StandingLot | undefined> {
+  const { farmId, transaction } = scope;
+  await database().query(
+    `UPDATE lot SET put_away_at = :now WHERE farm_id = :farmId AND vessel_id = :vesselId AND mass_now > 0 AND put_away_at IS NULL
+       AND kind IN ('skim', 'buttermilk') AND oldest_at <= :leaves
+       AND NOT EXISTS (SELECT 1 FROM lot_event f WHERE f.farm_id = lot.farm_id AND f.lot_id = lot.id AND f.kind = 'placed' AND f.data->>'place' = 'freezer')`,
+    { replacements: { ...standingFor(farmId, [], now), vesselId, now }, transaction },
+  );
+  const [row] = await database().query<Record<string, unknown>>(
+    `SELECT ${columns} FROM lot LEFT JOIN vessel ON vessel.farm_id = lot.farm_id AND vessel.id = lot.vessel_id
+     WHERE lot.farm_id = :farmId AND lot.vessel_id = :vesselId AND lot.mass_now > 0 AND lot.put_away_at IS NULL AND NOT lot.in_churn
+       AND lot.kind IN ('milk', 'cream', 'skim', 'buttermilk', 'culture') FOR NO KEY UPDATE OF lot`,
+    { replacements: { farmId, vesselId }, type: QueryTypes.SELECT, transaction },
+  );
+  return row && standingLot(row);
+}
+
 /** What {@link standingSql} is asked with. */
 export const standingFor = (farmId: string, kinds: readonly LotKind[], now: Date) => ({
   farmId,
@@ -195,6 +220,20 @@ export async function addLotEvents(
     })),
     { transaction, ignoreDuplicates: true },
   );
+}
+
+/** Ids among `events` that are there already of another lot, of another kind or at another time. */
+export async function lotSaidOtherwise(
+  { farmId, transaction }: FarmScope,
+  lotId: string,
+  events: readonly RecordedLotEvent[],
+): Promise<string[]> {
+  const rows = await database().query<{ id: string }>(
+    `SELECT e.id FROM lot_event e JOIN jsonb_array_elements(CAST(:events AS jsonb)) AS event ON e.id = event->>'id'
+     WHERE e.farm_id = :farmId AND (e.lot_id <> :lotId OR NOT e.data @> event)`,
+    { replacements: { farmId, lotId, events: JSON.stringify(events) }, type: QueryTypes.SELECT, transaction },
+  );
+  return rows.map(({ id }) => id);
 }
 
 /** What one command said of lots, with the lot it said it of, and whether it was taken back since. */

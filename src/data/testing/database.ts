@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
 import type { Sequelize } from 'sequelize';
 import { connect } from '../connection';
-import { migrate } from '../migrate';
+import { giveRights, migrate } from '../migrate';
 import { openFarm } from '../house/house';
 
 /** A database of a test's own: made, brought forward (to `upTo`), and dropped again. */
@@ -21,10 +21,13 @@ export async function testDatabase(upTo?: string): Promise<TestDatabase> {
   await asAdmin(admin, `CREATE DATABASE ${name} OWNER immulgo_owner`);
   const named = (url: string | undefined) => (url ?? '').replace(/\/[^/]+$/, `/${name}`);
   const owner = connect(named(process.env.MIGRATION_DATABASE_URL), 2);
-  await owner.query(`GRANT USAGE ON SCHEMA public TO immulgo_app;
-    ALTER DEFAULT PRIVILEGES IN SCHEMA public GRANT SELECT, INSERT, UPDATE, DELETE ON TABLES TO immulgo_app`);
+  // As an older version left it.
+  if (upTo)
+    await owner.query(`GRANT USAGE ON SCHEMA public TO immulgo_app;
+      ALTER DEFAULT PRIVILEGES IN SCHEMA public GRANT SELECT, INSERT, UPDATE, DELETE ON TABLES TO immulgo_app`);
   await migrate(owner, upTo);
   process.env.DATABASE_URL = named(process.env.DATABASE_URL);
+  if (!upTo) await giveRights(owner, process.env.DATABASE_URL);
   const app = connect(process.env.DATABASE_URL, 12);
   globalThis.immulgoDatabase = { url: process.env.DATABASE_URL, sequelize: app };
   return {

@@ -90,6 +90,7 @@ export const beginBatch = command({
       code: `C${number}`,
       kind: 'cream',
       vesselId: facts.vesselId,
+      inChurn: true,
       madeAt: startedAt,
       oldestAt: whole?.oldestAt ?? startedAt,
       treatment: whole?.treatment ?? facts.treatment,

@@ -5,7 +5,7 @@ import type { BatchEvent } from '@/core/churning/batchEvents';
 import { batchStory } from '@/core/churning/batchStory';
 import type { BatchStory, Phase } from '@/core/churning/batchStory';
 import { paceShown } from '@/core/churning/churned';
-import { addEvents, batchById, changeBatch, eventsOf } from '@/data/churning/batches';
+import { addEvents, batchById, changeBatch, eventsOf, saidOtherwise } from '@/data/churning/batches';
 import type { Batch } from '@/data/churning/batches';
 import { command } from '../commands/command';
 import type { Sender } from '../commands/command';
@@ -39,6 +39,8 @@ export const recordEvents = command({
       commandId: sender.commandId,
       recordedAt: sender.receivedAt,
     });
+    if (added < events.length && (await saidOtherwise(scope, batchId, events)).length > 0)
+      throw new Refusal('Something else was said under that id before: it is not told again.', 'events');
     if (added === 0) return { revision: batch.revision };
     const all = (await eventsOf(scope, [batchId])).get(batchId) ?? [];
     const story = batchStory(batch.facts, all);

@@ -229,6 +229,15 @@ describe('the database itself', () => {
   const raw = (farmId: string, sql: string) =>
     inFarm(farmId, ({ transaction }) => database().query(sql, { replacements: { farmId }, transaction }));
 
+  const asOwner = async (farmId: string, sql: string) =>
+    house.owner.transaction(async (transaction) => {
+      await house.owner.query(`SELECT set_config('immulgo.farm', :farmId, true)`, {
+        replacements: { farmId },
+        transaction,
+      });
+      return house.owner.query(sql, { transaction });
+    });
+
   it('keeps one farm from seeing or touching another', async () => {
     const [mine, theirs] = [await house.farm(), await house.farm()];
     const batchId = await begin(theirs);
@@ -248,15 +257,57 @@ describe('the database itself', () => {
   it('refuses an entry whose sides differ, fat above the whole, and any change to an entry', async () => {
     const farm = await house.farm();
     await begin(farm);
-    const entry = `INSERT INTO entry (farm_id, id, command_id, kind, at, recorded_at)
-      SELECT :farmId, gen_random_uuid(), id, 'used', now(), now() FROM command WHERE farm_id = :farmId LIMIT 1 RETURNING id`;
+    const entry = `INSERT INTO entry (farm_id, id, command_id, kind, at, recorded_at, line_count)
+      SELECT :farmId, gen_random_uuid(), id, 'used', now(), now(), 1 FROM command WHERE farm_id = :farmId LIMIT 1 RETURNING id`;
     const line = (mass: number, fat: number) =>
       `WITH e AS (${entry}) INSERT INTO entry_line (farm_id, entry_id, position, account, mass, fat) SELECT :farmId, id, 0, 'eaten', ${mass}, ${fat} FROM e`;
     await expect(raw(farm, line(5, 1))).rejects.toThrow(/two sides/);
     await expect(raw(farm, line(5, 6))).rejects.toThrow(/fat_within_mass/);
-    await expect(raw(farm, 'UPDATE entry SET at = now()')).rejects.toThrow(/never changed/);
-    await expect(raw(farm, 'DELETE FROM entry_line')).rejects.toThrow(/never changed/);
-    await expect(raw(farm, `UPDATE batch_event SET data = '{}'`)).rejects.toThrow(/never changed/);
+    // The web server has no right to; the owner of the tables is refused as well.
+    const changes = [
+      'UPDATE entry SET at = now()',
+      'DELETE FROM entry_line',
+      `UPDATE batch_event SET data = '{}'`,
+    ];
+    for (const change of changes) {
+      await expect(raw(farm, change)).rejects.toThrow(/permission denied/);
+      await expect(asOwner(farm, change)).rejects.toThrow(/never changed/);
+    }
+  });
+
+  it('keeps the web server to what its use-cases do', async () => {
+    const [mine, theirs] = [await house.farm(), await house.farm()];
+    await begin(mine);
+    await begin(theirs);
+    for (const denied of [
+      'UPDATE lot SET mass_now = 1',
+      'INSERT INTO lot (farm_id, id, mass_now) VALUES (:farmId, gen_random_uuid(), 5)',
+      `UPDATE command SET input = '{}'`,
+      'DELETE FROM command',
+      'DELETE FROM lot',
+      'UPDATE batch_event SET at = now()',
+      'SELECT * FROM schema_step',
+      'CREATE TABLE mine (id int)',
+      'ALTER TABLE lot DISABLE ROW LEVEL SECURITY',
+    ])
+      await expect(raw(mine, denied)).rejects.toThrow(/permission denied|must be owner/);
+    await expect(raw(mine, `UPDATE command SET result = '{}'`)).rejects.toThrow(/never changed/);
+    const append = `INSERT INTO entry_line (farm_id, entry_id, position, account, mass, fat)
+      SELECT :farmId, id, 90 + n, 'eaten', 1 - 2 * n, 0 FROM (SELECT id FROM entry WHERE farm_id = :farmId LIMIT 1) e, generate_series(0, 1) n`;
+    await expect(raw(mine, append)).rejects.toThrow(/lines and says/);
+    // Neither by asking for all farms nor without asking for one.
+    const seen = async (farm: string) =>
+      inFarm(mine, async ({ transaction }) => {
+        await database().query(`SELECT set_config('immulgo.farm', '${farm}', true)`, { transaction });
+        return (await database().query('SELECT farm_id FROM batch', { transaction }))[0];
+      });
+    expect(await seen('every farm')).toEqual([]);
+    expect(await seen('')).toEqual([]);
+    const farms = (await raw(mine, 'SELECT id FROM farm'))[0] as { id: string }[];
+    expect(farms.map(({ id }) => id)).toEqual([mine]);
+    expect((await raw(mine, `UPDATE farm SET name = 'Mine' WHERE id = '${theirs}' RETURNING id`))[0]).toEqual(
+      [],
+    );
   });
 
   it('refuses a batch without cream, and events whose amounts have the wrong sign', async () => {
@@ -289,8 +340,8 @@ describe('the database itself', () => {
     });
     const toPigs = (
       account: string,
-    ) => `WITH e AS (INSERT INTO entry (farm_id, id, command_id, kind, at, recorded_at)
-      SELECT :farmId, gen_random_uuid(), id, 'used', now(), now() FROM command WHERE farm_id = :farmId LIMIT 1 RETURNING id)
+    ) => `WITH e AS (INSERT INTO entry (farm_id, id, command_id, kind, at, recorded_at, line_count)
+      SELECT :farmId, gen_random_uuid(), id, 'used', now(), now(), 2 FROM command WHERE farm_id = :farmId LIMIT 1 RETURNING id)
       INSERT INTO entry_line (farm_id, entry_id, position, lot_id, account, mass, fat)
       SELECT :farmId, e.id, n, CASE WHEN n = 0 THEN '${lotId}' END, CASE WHEN n = 1 THEN '${account}' END, CASE WHEN n = 0 THEN -10 ELSE 10 END, 0 FROM e, generate_series(0, 1) n`;
     await expect(raw(farm, toPigs('sold'))).rejects.toThrow(/blocked lot/);

@@ -2,6 +2,7 @@ import { isDeepStrictEqual } from 'node:util';
 import { CalculationError, readInput } from '@/core/calculation';
 import { claimCommand, storedCommand, storeResult } from '@/data/commands/commands';
 import { failsAlways, inFarm, savepoint, sqlState } from '@/data/farmScope';
+import { checkNow } from '@/data/ledger/ledger';
 import { park } from '@/data/ledger/movements';
 import { beginBatch } from '../churning/beginBatch';
 import { dropWayCommand, keepWay } from '../churning/keepWay';
@@ -105,9 +106,12 @@ async function attempt(
   sender: Parameters<Command<unknown, unknown>['carryOut']>[2],
 ): Promise<Answer> {
   try {
-    const result = await savepoint(scope, (inner) =>
-      found.carryOut(inner, readInput(found.input, input), sender),
-    );
+    const result = await savepoint(scope, async (inner) => {
+      const made = await found.carryOut(inner, readInput(found.input, input), sender);
+      // What the database holds against it is answered now, and not lost when the transaction ends.
+      await checkNow(inner.transaction);
+      return made;
+    });
     return { status: 'done', result: result ?? null };
   } catch (error) {
     if (error instanceof LateOverdraw) {
@@ -138,6 +142,19 @@ async function attempt(
         message:
           'Some of this was used since: what was taken back or put right would leave a lot with less than nothing in it. Take that use back first.',
         field: 'lotId',
+      };
+    if (sqlState(error) === 'IM007')
+      return {
+        status: 'refused',
+        message: 'That id belongs to something else on this farm already.',
+        field: 'id',
+      };
+    if (sqlState(error) === '23P01')
+      return {
+        status: 'refused',
+        message:
+          'Something else stands in that vessel by now: use or pour that first, or take another vessel.',
+        field: 'vesselId',
       };
     if (
       sqlState(error) === '23505' &&

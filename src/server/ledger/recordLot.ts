@@ -9,7 +9,14 @@ import { lotStory, vesselFactor } from '@/core/standing/lotStory';
 import { vesselShape } from '@/core/standing/places';
 import type { FarmScope } from '@/data/farmScope';
 import type { LotDetails, RecordedLotEvent, StandingLot } from '@/data/ledger/standing';
-import { addLotEvents, changeLot, lotEventsOf, lotsById, shownFactors } from '@/data/ledger/standing';
+import {
+  addLotEvents,
+  changeLot,
+  lotEventsOf,
+  lotSaidOtherwise,
+  lotsById,
+  shownFactors,
+} from '@/data/ledger/standing';
 import { command } from '../commands/command';
 import { judgedLots } from './judgedLots';
 import { draw, milligrams, momentOf, move } from './move';
@@ -36,6 +43,8 @@ export const recordLot = command({
     const lot = (await lotsById(scope, [lotId], true)).get(lotId);
     if (!lot) throw new Refusal('There is no such lot on this farm.', 'lotId');
     for (const event of events) momentOf(event.atSeconds, sender);
+    if ((await lotSaidOtherwise(scope, lotId, events)).length > 0)
+      throw new Refusal('Something else was said under that id before: it is not told again.', 'events');
     const before = (await lotEventsOf(scope, [lotId])).get(lotId) ?? [];
     const known = new Set(before.map((event) => event.id));
     const fresh = events.filter((event) => !known.has(event.id));

@@ -4,9 +4,10 @@ import { atSeconds, id } from '@/core/churning/batchEvents';
 import { breedFat } from '@/core/dairy/breeds';
 import { milkBlock, pooledMilkFat, richestMilk } from '@/core/dairy/milkIn';
 import { placeKeys, places } from '@/core/standing/places';
-import { animalsOf, farmOf, vesselsOf } from '@/data/house/house';
-import { addLotEvents, standingLots } from '@/data/ledger/standing';
+import { animalsOf, farmOf } from '@/data/house/house';
+import { addLotEvents } from '@/data/ledger/standing';
 import { command } from '../commands/command';
+import { intoVessel } from '../ledger/intoVessel';
 import { move, milligrams, momentOf } from '../ledger/move';
 import { localDate } from '../localDate';
 import { Refusal } from '../refusal';
@@ -65,30 +66,16 @@ export const milkIn = command({
     const expected = pooledMilkFat(milked, day);
     const fat = input.fat ?? expected.fat;
     const fatSd = input.fat === undefined ? expected.sd : input.fatMethod === 'test' ? 0.001 : 0.002;
-    const vessels = await vesselsOf(scope);
-    const vessel = vessels.find((one) => one.id === input.vesselId);
-    if (input.vesselId !== null && !vessel)
-      throw new Refusal('That vessel is not one of this farm’s.', 'vesselId');
-    const inIt = vessel
-      ? (
-          await standingLots(scope, ['milk', 'cream', 'skim', 'buttermilk', 'culture'], sender.receivedAt)
-        ).filter((lot) => lot.vessel?.id === vessel.id)
-      : [];
-    const milkInIt = inIt.find((lot) => lot.kind === 'milk');
-    if (!milkInIt && inIt[0])
-      throw new Refusal(
-        `${vessel!.name} still holds ${inIt[0].kind} (${inIt[0].code}): use another, or empty it first.`,
-        'vesselId',
-      );
+    const { vessel, onto: milkInIt } = await intoVessel(
+      scope,
+      input.vesselId,
+      { mass: input.mass, onto: 'milk' },
+      sender,
+    );
     if (milkInIt && (milkInIt.blockedReason === null) !== (block === undefined))
       throw new Refusal(
         `${vessel!.name} holds ${milkInIt.blockedReason === null ? 'milk for people' : `milk kept from people (${milkInIt.blockedReason})`}, and this is ${block ? `kept from them (${block.reason})` : 'for them'}: use another vessel.`,
         'vesselId',
-      );
-    if (vessel && (milkInIt?.mass ?? 0) + input.mass > vessel.capacity * 1.1)
-      throw new Refusal(
-        `${vessel.name} holds ${(vessel.capacity / 1000).toFixed(1)} L to the brim: that is more than fits.`,
-        'mass',
       );
     const species = new Set<string>(milked.map((animal) => breedFat[animal.breed].species));
     const lotId = milkInIt?.id ?? input.lotId;

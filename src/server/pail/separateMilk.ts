@@ -4,18 +4,16 @@ import { fraction, mass, positiveMass, temperature } from '@/core/calculation';
 import { atSeconds, id } from '@/core/churning/batchEvents';
 import { richestCream } from '@/core/dairy/creamFat';
 import { placeKeys, places } from '@/core/standing/places';
-import { vesselsOf } from '@/data/house/house';
 import { addLotEvents, standingLots } from '@/data/ledger/standing';
 import { command } from '../commands/command';
 import type { Into } from '../ledger/move';
+import { intoVessel } from '../ledger/intoVessel';
 import { blendOf, draw, milligrams, momentOf, move, outs } from '../ledger/move';
 import { letPour } from '../ledger/judgedLots';
 import { Refusal } from '../refusal';
 
 /** Milk this cold does not separate (handbook §5, §6.3), °C. */
 const coldest = 25;
-/** A vessel to the brim, with the error of a jug. */
-const brimful = 1.08;
 /** Fat of the milk is known this badly at worst: cream may hold this much more of it than there was (engineering estimate). */
 const mostFatOver = 1.5;
 
@@ -133,23 +131,23 @@ export const separateMilk = command({
       details.skimFat !== undefined
         ? milligrams(details.skimFat * skimMass)
         : milligrams(Math.max(0.0005 * skimMass, milkFat - creamFat - spilledFat));
-    const vessels = await vesselsOf(scope);
-    const owns = (vesselId: string | null) =>
-      vesselId === null || vessels.some((vessel) => vessel.id === vesselId);
-    if (
-      !input.cuts.every((cut) => owns(cut.vesselId)) ||
-      (input.skim.to === 'lot' && !owns(input.skim.vesselId))
-    )
-      throw new Refusal('That vessel is not one of this farm’s.', 'vesselId');
-    for (const cut of input.cuts) {
-      const vessel = vessels.find((one) => one.id === cut.vesselId);
-      const there = creams.find((lot) => lot.vessel?.id === cut.vesselId)?.mass ?? 0;
-      if (vessel && there + cut.mass > vessel.capacity * brimful)
-        throw new Refusal(
-          `${vessel.name} holds ${(vessel.capacity / 1000).toFixed(1)} L to the brim${there > 0 ? ` and has ${(there / 1000).toFixed(1)} kg in it` : ''}: this cream does not fit.`,
-          'cuts.vesselId',
-        );
-    }
+    const emptied = new Set(drawn.filter(({ all }) => all).map(({ lot }) => lot.id));
+    for (const cut of input.cuts)
+      await intoVessel(
+        scope,
+        cut.vesselId,
+        { mass: cut.mass, onto: 'cream', emptied, field: 'cuts.vesselId' },
+        sender,
+      );
+    const onSkim =
+      input.skim.to === 'lot'
+        ? await intoVessel(
+            scope,
+            input.skim.vesselId,
+            { mass: skimMass, onto: 'skim', emptied, field: 'skim.vesselId' },
+            sender,
+          )
+        : {};
     await letPour(
       scope,
       drawn.map(({ lot }) => lot),
@@ -198,18 +196,22 @@ export const separateMilk = command({
       input.skim.to === 'lot' && skimMass > 0
         ? [
             {
-              lotId: input.skim.lotId,
+              lotId: onSkim.onto?.id ?? input.skim.lotId,
               mass: skimMass,
               fat: skimFat,
               celsius: input.celsius,
-              fresh: {
-                ...shared,
-                kind: 'skim',
-                vesselId: input.skim.vesselId,
-                fatMethod: 'batches',
-                fatSd: 0.002,
-                details: milk.details,
-              },
+              ...(onSkim.onto
+                ? {}
+                : {
+                    fresh: {
+                      ...shared,
+                      kind: 'skim' as const,
+                      vesselId: input.skim.vesselId,
+                      fatMethod: 'batches' as const,
+                      fatSd: 0.002,
+                      details: milk.details,
+                    },
+                  }),
             },
           ]
         : [];

@@ -3,9 +3,9 @@ import { positiveMass, temperature } from '@/core/calculation';
 import { atSeconds, id } from '@/core/churning/batchEvents';
 import { richestCream } from '@/core/dairy/creamFat';
 import { placeKeys, places } from '@/core/standing/places';
-import { vesselsOf } from '@/data/house/house';
 import { addLotEvents } from '@/data/ledger/standing';
 import { command } from '../commands/command';
+import { intoVessel } from '../ledger/intoVessel';
 import { milligrams, momentOf, move } from '../ledger/move';
 import { Refusal } from '../refusal';
 
@@ -46,8 +46,7 @@ export const creamIn = command({
         `${(input.fat * 100).toFixed(1)} % is milk: it comes in on the Pail. Cream holds 8 % and more.`,
         'fat',
       );
-    if (input.vesselId !== null && !(await vesselsOf(scope)).some(({ id: one }) => one === input.vesselId))
-      throw new Refusal('That vessel is not one of this farm’s.', 'vesselId');
+    await intoVessel(scope, input.vesselId, { mass: input.mass }, sender);
     const mass = milligrams(input.mass);
     const fat = milligrams(mass * input.fat);
     const codes = await move(scope, sender, {

@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { positiveMass } from '@/core/calculation';
 import { id } from '@/core/churning/batchEvents';
 import { command } from '../commands/command';
+import { intoVessel } from '../ledger/intoVessel';
 import { draw, momentOf, move } from '../ledger/move';
 import { letGo } from '../ledger/judgedLots';
 import { Refusal } from '../refusal';
@@ -35,6 +36,7 @@ export const keepCulture = command({
       );
     const despite = await letGo(scope, [lot], 'culture', sender.receivedAt, false);
     if (despite) throw new Refusal(despite, 'fromLotId');
+    await intoVessel(scope, input.vesselId, { mass: drawn!.mass }, sender);
     const before = lot.details.line;
     const line = {
       name: input.name ?? before?.name ?? 'House culture',

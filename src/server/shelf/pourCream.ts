@@ -2,9 +2,9 @@ import * as v from 'valibot';
 import { mass, temperature } from '@/core/calculation';
 import { atSeconds, id } from '@/core/churning/batchEvents';
 import { placeKeys, places } from '@/core/standing/places';
-import { vesselsOf } from '@/data/house/house';
-import { addLotEvents, standingLots } from '@/data/ledger/standing';
+import { addLotEvents, lotsById } from '@/data/ledger/standing';
 import { command } from '../commands/command';
+import { intoVessel, refuseOverfull } from '../ledger/intoVessel';
 import { blendOf, draw, milligrams, momentOf, move, outs } from '../ledger/move';
 import { letPour } from '../ledger/judgedLots';
 import { Refusal } from '../refusal';
@@ -34,25 +34,12 @@ export const pourCream = command({
     const drawn = await draw(scope, input.from, sender, [input.intoLotId]);
     const odd = drawn.find(({ lot }) => lot.kind === 'butter' || lot.kind === 'ghee');
     if (odd) throw new Refusal(`${odd.lot.code} is ${odd.lot.kind}: it does not pour.`, 'from');
-    if (input.vesselId !== null && !input.intoLotId) {
-      const vessels = await vesselsOf(scope);
-      const vessel = vessels.find((one) => one.id === input.vesselId);
-      if (!vessel) throw new Refusal('That vessel is not one of this farm’s.', 'vesselId');
-      const emptied = new Set(drawn.filter(({ all }) => all).map(({ lot }) => lot.id));
-      const there = (
-        await standingLots(scope, ['milk', 'cream', 'skim', 'buttermilk', 'culture'], sender.receivedAt)
-      ).find((lot) => lot.vessel?.id === vessel.id && !emptied.has(lot.id));
-      if (there)
-        throw new Refusal(
-          `${vessel.name} still holds ${there.kind} (${there.code}): use another, or pour onto it.`,
-          'vesselId',
-        );
-      const total = drawn.reduce((sum, one) => sum + one.mass, 0) + input.waterMass;
-      if (total > vessel.capacity * 1.08)
-        throw new Refusal(
-          `${vessel.name} holds ${(vessel.capacity / 1000).toFixed(1)} L to the brim: this is more.`,
-          'vesselId',
-        );
+    const emptied = new Set(drawn.filter(({ all }) => all).map(({ lot }) => lot.id));
+    const poured = drawn.reduce((sum, one) => sum + one.mass, 0) + input.waterMass;
+    if (!input.intoLotId) await intoVessel(scope, input.vesselId, { mass: poured, emptied }, sender);
+    else {
+      const onto = (await lotsById(scope, [input.intoLotId])).get(input.intoLotId);
+      if (onto?.vessel) refuseOverfull(onto.vessel, poured, onto.mass, 'intoLotId');
     }
     const total = {
       mass: milligrams(drawn.reduce((sum, one) => sum + one.mass, 0) + input.waterMass),
