@@ -1,5 +1,6 @@
 import { NextResponse } from 'next/server';
 import type { NextRequest } from 'next/server';
+import { always, answersTo } from '@/server/http/door';
 
 /** Writes must come from our own pages: a page elsewhere may neither post here nor be a name that points here. */
 function foreign(request: NextRequest): boolean {
@@ -11,13 +12,12 @@ function foreign(request: NextRequest): boolean {
   return origin !== null && (!URL.canParse(origin) || new URL(origin).host !== request.headers.get('host'));
 }
 
-/** Names a loopback server answers to; HOST opens it to others. */
-const ownNames = new Set(['127.0.0.1', 'localhost', '[::1]']);
-function unknownName(request: NextRequest): boolean {
-  if (process.env.HOST && process.env.HOST !== '127.0.0.1') return false;
-  const name = (request.headers.get('host') ?? '').replace(/:\d+$/, '');
-  return !ownNames.has(name);
-}
+/** HOST opens the house to others. */
+const unknownName = (request: NextRequest): boolean =>
+  !answersTo(
+    request.headers.get('host') ?? undefined,
+    Boolean(process.env.HOST && process.env.HOST !== '127.0.0.1'),
+  );
 
 /** A content-security policy with a fresh nonce for each page, and the two checks above. */
 export function proxy(request: NextRequest) {
@@ -49,8 +49,7 @@ export function proxy(request: NextRequest) {
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
-  response.headers.set('x-content-type-options', 'nosniff');
-  response.headers.set('referrer-policy', 'same-origin');
+  for (const [name, value] of Object.entries(always)) response.headers.set(name, value);
   return response;
 }
 

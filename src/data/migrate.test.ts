@@ -110,6 +110,25 @@ it('takes a farm over in which two lots were written down in one vessel: the new
   await old.close();
 });
 
+it('leaves nothing of a step that was cut off before it was recorded, and runs it whole the next time', async () => {
+  const old = await testDatabase('0005-the-finish');
+  const columns = async () =>
+    (
+      await old.owner.query(
+        `SELECT column_name FROM information_schema.columns WHERE table_name = 'lot' AND column_name = 'origin'`,
+      )
+    )[0];
+  await old.owner
+    .query(`CREATE FUNCTION cut_off() RETURNS trigger LANGUAGE plpgsql AS $$ BEGIN RAISE EXCEPTION 'The power went.'; END $$;
+    CREATE TRIGGER cut_off BEFORE INSERT ON schema_step FOR EACH ROW EXECUTE FUNCTION cut_off()`);
+  await expect(migrate(old.owner)).rejects.toThrow(/The power went/);
+  expect(await columns()).toEqual([]);
+  await old.owner.query('DROP TRIGGER cut_off ON schema_step');
+  expect(await migrate(old.owner)).toEqual(['0006-what-stays', '0007-one-in-one']);
+  expect(await columns()).toHaveLength(1);
+  await old.close();
+});
+
 it('guards every table that belongs to a farm, and the farm, against its owner too', async () => {
   const [open] = await house.owner.query(
     `SELECT c.relname FROM pg_class c WHERE c.relkind = 'r' AND c.relnamespace = 'public'::regnamespace

@@ -1,5 +1,6 @@
 import type { Sequelize } from 'sequelize';
-import { SequelizeStorage, Umzug } from 'umzug';
+import { Umzug } from 'umzug';
+import { QueryTypes } from 'sequelize';
 import { theHouse } from './migrations/0001-the-house';
 import { theBatch } from './migrations/0002-the-batch';
 import { theAmounts } from './migrations/0003-the-amounts';
@@ -14,7 +15,8 @@ import { rights } from './rights';
 export const migrations = [theHouse, theBatch, theAmounts, theDairy, theFinish, whatStays, oneInOne];
 
 /**
- * Brings a database forward, to the newest step or to `upTo`. Each step is one transaction; two starts at once wait
+ * Brings a database forward, to the newest step or to `upTo`. Each step is one transaction together with the record that it
+ * was run, so that one that is cut off is begun again; two starts at once wait
  * for one another on an advisory lock held for the whole run.
  * @returns names of the steps that were run now
  */
@@ -28,9 +30,24 @@ export async function migrate(sequelize: Sequelize, upTo?: string): Promise<stri
           sequelize.transaction(async (transaction) => {
             await sequelize.query(`SELECT set_config('immulgo.farm', 'every farm', true)`, { transaction });
             await sequelize.query(up + guarded.map(guard).join(''), { transaction, raw: true });
+            await sequelize.query('INSERT INTO schema_step (name) VALUES (:name)', {
+              replacements: { name },
+              transaction,
+            });
           }),
       })),
-      storage: new SequelizeStorage({ sequelize, tableName: 'schema_step' }),
+      storage: {
+        executed: async () => {
+          await sequelize.query('CREATE TABLE IF NOT EXISTS schema_step (name varchar(255) PRIMARY KEY)');
+          const rows = await sequelize.query<{ name: string }>('SELECT name FROM schema_step ORDER BY name', {
+            type: QueryTypes.SELECT,
+          });
+          return rows.map((row) => row.name);
+        },
+        // Recorded with the step itself.
+        logMigration: () => Promise.resolve(),
+        unlogMigration: () => Promise.resolve(),
+      },
       logger: undefined,
     });
     const done = await umzug.up(upTo ? { to: upTo } : {});

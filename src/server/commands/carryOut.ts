@@ -68,6 +68,14 @@ export async function carryOut(farmId: string, given: unknown): Promise<Answer> 
     throw new CalculationError('farm: this was kept on the device for another farm.', 'farm');
   const found = commands.get(sent.name);
   if (!found) throw new CalculationError(`name: there is no command “${sent.name}”.`, 'name');
+  // What cannot be read is answered the same however often it comes: nothing of it is kept.
+  try {
+    readInput(found.input, sent.input);
+  } catch (error) {
+    if (error instanceof CalculationError)
+      return { status: 'refused', message: error.message, field: error.path };
+    throw error;
+  }
   return inFarm(farmId, async (scope) => {
     const receivedAt = now();
     const stored = {

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import { useEffect, useState } from 'react';
 import { stageSigns } from '@/core/churning/stages';
+import { comfort, rememberComfort } from '../frame/comfort';
 import { keysOffKey } from './useKeys';
 import styles from './KeySheet.module.css';
 
@@ -33,7 +34,7 @@ export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void
   useEffect(() => {
     // The setting lives on the device; it is read when the sheet opens.
     // eslint-disable-next-line react-hooks/set-state-in-effect
-    if (open) setOff(localStorage.getItem(keysOffKey) === 'yes');
+    if (open) setOff(comfort(keysOffKey) === 'yes');
   }, [open]);
   return (
     <Dialog open={open} onClose={onClose} aria-labelledby="keys">
@@ -57,7 +58,7 @@ export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void
             checked={off}
             onChange={(event) => {
               setOff(event.target.checked);
-              localStorage.setItem(keysOffKey, event.target.checked ? 'yes' : 'no');
+              rememberComfort(keysOffKey, event.target.checked ? 'yes' : 'no');
             }}
           />{' '}
           Switch single keys off on this device

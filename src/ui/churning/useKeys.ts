@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
+import { comfort } from '../frame/comfort';
 
 export const keysOffKey = 'immulgo-keys-off';
 
@@ -22,7 +23,7 @@ export function useKeys(keys: Record<string, (() => void) | undefined>): void {
         return;
       // Space on a focused button presses that button, and nothing else.
       if (event.key === ' ' && target?.closest('button, a, summary, [role="button"]')) return;
-      if (event.key !== '?' && localStorage.getItem(keysOffKey) === 'yes') return;
+      if (event.key !== '?' && comfort(keysOffKey) === 'yes') return;
       const act = current.current[event.key.toLowerCase()];
       if (!act) return;
       event.preventDefault();

@@ -39,7 +39,7 @@ export function HouseAway({ onRetry }: { onRetry: () => void }) {
         ({ ok }) => {
           setFound(ok ? 'well' : 'away');
           if (!ok || Date.now() - lastOpened() < opensAgain) return ok;
-          sessionStorage.setItem(stampKey, String(Date.now()));
+          if (!rememberOpened()) return ok;
           window.location.reload();
           return ok;
         },
@@ -68,6 +68,16 @@ export function HouseAway({ onRetry }: { onRetry: () => void }) {
       {found === 'well' && <a href="/">To Today</a>}
     </div>
   );
+}
+
+/** Whether it could be remembered: a page that remembers nothing would open itself for ever. */
+function rememberOpened(): boolean {
+  try {
+    sessionStorage.setItem(stampKey, String(Date.now()));
+    return true;
+  } catch {
+    return false;
+  }
 }
 
 function lastOpened(): number {

@@ -2,6 +2,7 @@ import { CalculationError } from '@/core/calculation';
 import { isPassing } from '@/server/commands/passing';
 import { clocked } from '@/server/clock';
 import { carryOut } from '@/server/commands/carryOut';
+import { readBody, Unreadable } from '@/server/http/readBody';
 import { theFarmId } from '@/server/house/theFarm';
 
 /**
@@ -12,12 +13,10 @@ import { theFarmId } from '@/server/house/theFarm';
 export async function POST(request: Request) {
   let sent: unknown;
   try {
-    sent = await request.json();
-  } catch {
-    return Response.json(
-      { error: { message: 'The body is not JSON.' } },
-      { status: 400, headers: clocked() },
-    );
+    sent = await readBody(request);
+  } catch (error) {
+    if (!(error instanceof Unreadable)) throw error;
+    return Response.json({ error: { message: error.message } }, { status: error.status, headers: clocked() });
   }
   try {
     return Response.json(await carryOut(await theFarmId(), sent), { headers: clocked() });

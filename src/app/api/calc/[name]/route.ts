@@ -1,4 +1,5 @@
 import { CalculationError } from '@/core/calculation';
+import { readBody, Unreadable } from '@/server/http/readBody';
 import { calculate, calculations } from '@/core/calculations';
 
 /** One calculation: the same schema and function as the command line and the screens. */
@@ -6,7 +7,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ nam
   const { name } = await params;
   try {
     if (!calculations.has(name)) calculate(name, {});
-    return Response.json(calculate(name, await request.json()));
+    return Response.json(calculate(name, await readBody(request)));
   } catch (error) {
     if (error instanceof CalculationError) {
       return Response.json(
@@ -14,8 +15,8 @@ export async function POST(request: Request, { params }: { params: Promise<{ nam
         { status: 400 },
       );
     }
-    if (error instanceof SyntaxError)
-      return Response.json({ error: { message: 'The input is not JSON.' } }, { status: 400 });
+    if (error instanceof Unreadable)
+      return Response.json({ error: { message: error.message } }, { status: error.status });
     throw error;
   }
 }

@@ -1,0 +1,65 @@
+import { atTheDoor, mayBePage, mostBytes } from './door';
+import { readBody, Unreadable } from './readBody';
+
+const asked = { method: 'GET', url: '/', host: '127.0.0.1:4310' };
+
+describe('the door', () => {
+  it.each([
+    [{}, undefined],
+    [{ host: 'localhost' }, undefined],
+    [{ host: '[::1]:4310' }, undefined],
+    [{ host: 'butter.example:4310' }, 421],
+    [{ host: undefined }, 421],
+    [{ host: 'butter.example', url: '/_next/static/chunks/a.js' }, 421],
+    [{ method: 'TRACE' }, 400],
+    [{ method: 'DELETE' }, 400],
+    [{ url: '/%ff' }, 400],
+    [{ url: '/shelf?lots=%00' }, 400],
+    [{ url: '/shelf?lots=%E2%82%AC' }, undefined],
+    [{ method: 'POST', url: '/api/commands', length: mostBytes }, undefined],
+    [{ method: 'POST', url: '/api/commands', length: mostBytes + 1 }, 413],
+  ])('answers %j with %p', (change, status) => {
+    expect(atTheDoor({ ...asked, ...change }, false)?.status).toBe(status);
+  });
+
+  it('opened to others it answers to whatever name reaches it', () => {
+    expect(atTheDoor({ ...asked, host: 'dairy.local' }, true)).toBeUndefined();
+  });
+
+  it.each([
+    ['/', true],
+    ['/churn/new?lots=abc', true],
+    ['/churn/0b3c9f0e-1111-4222-8333-444455556666', true],
+    ['/shelf/', true],
+    ['/sw.js', true],
+    ['/api/time', true],
+    ['/wp-admin', false],
+    ['/churn/x', false],
+    ['/churn/0b3c9f0e-1111/further', false],
+    ['/Today', false],
+  ])('a page may be at %s: %p', (url, may) => {
+    expect(mayBePage(url)).toBe(may);
+  });
+});
+
+describe('a body', () => {
+  const body = (sent: BodyInit) => readBody(new Request('http://x/', { method: 'POST', body: sent }));
+  const nested = (deep: number) => `${'['.repeat(deep)}${']'.repeat(deep)}`;
+
+  it('is read as it was sent', async () => {
+    expect(await body('{"a":["[[[\\"[",1]}')).toEqual({ a: ['[[["[', 1] });
+    expect(await body(nested(40))).toBeInstanceOf(Array);
+  });
+
+  it.each([
+    ['{', 400, /not JSON/],
+    ['', 400, /not JSON/],
+    [nested(100_000), 400, /nested more than 40/],
+    [`"${'x'.repeat(mostBytes)}"`, 413, /more than is taken at once/],
+    [new Uint8Array([0x22, 0xff, 0x22]), 400, /UTF-8/],
+  ] as const)('that cannot be read is answered in words (%#)', async (sent, status, says) => {
+    const refused = await body(sent as BodyInit).catch((error: unknown) => error);
+    expect(refused).toBeInstanceOf(Unreadable);
+    expect(refused).toMatchObject({ status, message: expect.stringMatching(says) as string });
+  });
+});
