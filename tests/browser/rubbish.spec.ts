@@ -1,3 +1,4 @@
+import { request as httpRequest } from 'node:http';
 import { beginBatch, expect, test } from './farm';
 
 test('rubbish typed into any field gets a clear sentence and stays as typed', async ({ page, farm }) => {
@@ -78,4 +79,68 @@ test('rubbish typed into any field gets a clear sentence and stays as typed', as
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();
   await expect(page.getByText('There is a vessel of that name on this farm already').first()).toBeVisible();
   await expect(page.getByLabel('Its name')).toHaveValue('Oak churn');
+});
+
+/** What the house answers to a request that no browser would send. */
+const rude = (
+  baseURL: string,
+  path: string,
+  change: { method?: string; host?: string } = {},
+): Promise<number> =>
+  new Promise((resolve, reject) => {
+    const { hostname, port, host } = new URL(baseURL);
+    httpRequest(
+      { hostname, port, path, method: change.method ?? 'GET', headers: { host: change.host ?? host } },
+      (response) => {
+        response.resume();
+        resolve(response.statusCode!);
+      },
+    )
+      .on('error', reject)
+      .end();
+  });
+
+test('what is no request of ours is turned away, files and pages alike', async ({ page, baseURL, farm }) => {
+  await page.goto('/');
+  const script = await page.locator('script[src*="/_next/static/"]').first().getAttribute('src');
+  const elsewhere = { host: 'butter.example' };
+  expect(await rude(baseURL!, script!)).toBe(200);
+  expect(await rude(baseURL!, script!, elsewhere)).toBe(421);
+  expect(await rude(baseURL!, '/sw.js', elsewhere)).toBe(421);
+  expect(await rude(baseURL!, '/', elsewhere)).toBe(421);
+  expect(await rude(baseURL!, '/', { method: 'TRACE' })).toBe(400);
+  expect(await rude(baseURL!, '/%ff')).toBe(400);
+  expect(await rude(baseURL!, '/shelf?lots=%00')).toBe(400);
+  const missing = await page.goto('/nothing-here');
+  expect(missing?.status()).toBe(404);
+  await expect(page.getByRole('heading', { name: 'There is nothing on this shelf.' })).toBeVisible();
+  const health = await page.request.get('/api/health');
+  expect(health.headers()).toMatchObject({
+    'cache-control': 'no-store',
+    'cross-origin-opener-policy': 'same-origin',
+  });
+  const long = await page.request.post('/api/commands', {
+    data: `"${'x'.repeat(1_100_000)}"`,
+    headers: { 'content-type': 'application/json' },
+  });
+  expect(long.status()).toBe(413);
+  expect(farm.id).toBeTruthy();
+});
+
+test('a browser that keeps nothing costs comfort, and no page', async ({ page, farm }) => {
+  await page.addInitScript(() => {
+    for (const store of ['localStorage', 'sessionStorage'])
+      Object.defineProperty(window, store, {
+        get: () => {
+          throw new DOMException('Storage is blocked.', 'SecurityError');
+        },
+      });
+  });
+  const batchId = await beginBatch(farm, 6);
+  for (const path of ['/', '/shelf', '/house', '/churn/new?front=tub', '/ledger', `/churn/${batchId}`]) {
+    await page.goto(path);
+    await expect(page.locator('main').getByRole('heading').first()).toBeVisible();
+  }
+  await page.keyboard.press('w');
+  await expect(page.getByText(/Whipped/).first()).toBeVisible();
 });
