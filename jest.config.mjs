@@ -3,7 +3,12 @@ const config = {
   testEnvironment: 'node',
   roots: ['<rootDir>/src', '<rootDir>/tests'],
   testMatch: ['**/*.test.ts'],
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '^@tests/(.*)$': '<rootDir>/tests/$1' },
+  moduleNameMapper: {
+    '^@/(.*)$': '<rootDir>/src/$1',
+    '^@tests/(.*)$': '<rootDir>/tests/$1',
+    // Its other build: this one is a module that Jest does not load.
+    '^marked$': '<rootDir>/node_modules/marked/lib/marked.umd.js',
+  },
   transform: {
     '^.+\\.tsx?$': [
       '@swc/jest',

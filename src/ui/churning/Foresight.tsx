@@ -93,6 +93,7 @@ export function Foresight({
           <Ways foreseen={foreseen} celsius={facts.temperature} />
           <WhyDrawer
             title="Butter and break time"
+            section="6.7"
             opener={
               <span className={styles.why}>
                 Fat lost:{' '}

@@ -111,6 +111,7 @@ export function ButterShelf({ butter, today }: { butter: ButterShown[]; today: s
               </span>
               <WhyDrawer
                 title={`Eat ${pat.code} by ${say.day(pat.keepUntil, today)}`}
+                section="6.12"
                 opener={
                   <span className={left < 0 || unsafe ? styles.past : left <= 2 ? styles.soon : undefined}>
                     {unsafe

@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import Drawer from '@mui/material/Drawer';
 import { styled } from '@mui/material/styles';
+import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import type { Figure, FigureInput, FigureUnit } from '@/core/balancing/figure';
@@ -90,7 +91,7 @@ function Input({ input, system }: { input: FigureInput; system: UnitSystem }) {
 export function Why({ figure, children }: { figure: Figure; children: ReactNode }) {
   const { system } = useSay();
   return (
-    <WhyDrawer title={figure.name} opener={children}>
+    <WhyDrawer title={figure.name} opener={children} section="6.8">
       <p style={{ margin: 0, fontSize: '1.6rem', fontWeight: 640 }}>
         {sayFigure(figure.value, figure.unit, system)}
         {figure.sd !== undefined && figure.sd > 0 && (
@@ -117,10 +118,13 @@ export function Why({ figure, children }: { figure: Figure; children: ReactNode 
 export function WhyDrawer({
   title,
   opener,
+  section,
   children,
 }: {
   title: string;
   opener: ReactNode;
+  /** Where the handbook has more of it, such as 6.8. */
+  section?: string | undefined;
   children: ReactNode;
 }) {
   const [open, setOpen] = useState(false);
@@ -140,6 +144,11 @@ export function WhyDrawer({
           <p style={{ margin: 0, color: 'var(--quiet)' }}>How we got this</p>
           <h2>{title}</h2>
           {children}
+          <p style={{ margin: 0 }}>
+            <Link href={section ? `/handbook#s${section}` : '/handbook'} style={{ color: 'var(--rim)' }}>
+              More in the handbook{section ? `, §${section}` : ''}
+            </Link>
+          </p>
           <Button variant="outlined" onClick={() => setOpen(false)}>
             Close
           </Button>

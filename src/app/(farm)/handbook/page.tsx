@@ -1,0 +1,9 @@
+import { handbookPage } from '@/server/house/handbook';
+import styles from '@/ui/bench/Handbook.module.css';
+
+export const metadata = { title: 'Handbook' };
+
+/** What the application knows of butter, and from where. */
+export default async function Page() {
+  return <article className={styles.handbook} dangerouslySetInnerHTML={{ __html: await handbookPage() }} />;
+}
