@@ -19,5 +19,6 @@ export function handbookHtml(markdown: string): string {
       },
     },
   });
-  return marked.parse(markdown, { async: false });
+  // A number and its unit stay on one line.
+  return marked.parse(markdown.replace(/(\d) (?=[%°])/g, '$1\u00a0'), { async: false });
 }

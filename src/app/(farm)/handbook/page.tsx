@@ -5,5 +5,6 @@ export const metadata = { title: 'Handbook' };
 
 /** What the application knows of butter, and from where. */
 export default async function Page() {
-  return <article className={styles.handbook} dangerouslySetInnerHTML={{ __html: await handbookPage() }} />;
+  const html = await handbookPage();
+  return <article className={styles.handbook} dangerouslySetInnerHTML={{ __html: html }} />;
 }
