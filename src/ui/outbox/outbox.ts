@@ -458,7 +458,7 @@ async function soon<T>(promise: Promise<T>, longest: number): Promise<T> {
 const keptOf = (held: Held): KeptCommand => keptCommand(held.command, held);
 
 function deviceName(): string {
-  if (typeof localStorage === 'undefined') return 'server';
+  if (typeof window === 'undefined') return 'server';
   try {
     const kept = localStorage.getItem('immulgo-device');
     if (kept) return kept;
