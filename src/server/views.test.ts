@@ -169,6 +169,9 @@ describe('the house', () => {
       field: 'unitSystem',
     });
     expect((await houseView(farm)).farm.unitSystem).toBe('us');
+    // What a second device would take for granted changes nothing.
+    await send(farm, 'house.settle', { unitSystem: 'metric', timeZone: 'Pacific/Auckland', first: true });
+    expect((await houseView(farm)).farm).toMatchObject({ unitSystem: 'us', timeZone: 'Europe/Dublin' });
   });
 
   it('keeps vessels by name, each once, with a size that can be', async () => {

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { unitSystems } from '@/core/quantities/units';
-import { changeFarm } from '@/data/house/house';
+import { changeFarm, farmOf } from '@/data/house/house';
 import { command } from '../commands/command';
 import { Refusal } from '../refusal';
 
@@ -18,6 +18,8 @@ export const settleHouse = command({
     ),
     unitSystem: v.optional(v.picklist(unitSystems)),
     timeZone: v.optional(v.pipe(v.string(), v.maxLength(64, 'a time zone such as Europe/Dublin is needed.'))),
+    /** A device’s own, which nobody chose: it stands aside for what was settled before. */
+    first: v.optional(v.boolean(), false),
     fatHardness: v.optional(
       v.pipe(
         v.number(),
@@ -26,7 +28,8 @@ export const settleHouse = command({
       ),
     ),
   }),
-  carryOut: async (scope, input) => {
+  carryOut: async (scope, { first, ...input }) => {
+    if (first && (await farmOf(scope)).settled) return;
     if (input.timeZone !== undefined && !isTimeZone(input.timeZone))
       throw new Refusal(`“${input.timeZone}” is not a time zone.`, 'timeZone');
     await changeFarm(scope, { ...input, settled: true });

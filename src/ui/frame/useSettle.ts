@@ -3,7 +3,10 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import type { UnitSystem } from '@/core/quantities/units';
+import { houseClock } from '../outbox/houseClock';
+import { newId } from '../outbox/newId';
 import { useOutbox } from '../outbox/OutboxProvider';
+import { post } from '../outbox/post';
 import { useFarm } from './FarmContext';
 
 /** Settles units and time zone with the house, and draws the page again in them. */
@@ -20,13 +23,25 @@ export function useSettle(): (unitSystem: UnitSystem) => Promise<void> {
   return settle;
 }
 
-/** The farm takes its units and its time zone from the first device that opens any of its pages. */
+/**
+ * The farm takes its units and its time zone from the first device that opens any of its pages. Nobody said it, so nothing of it
+ * is kept: a house that does not answer is told by the next page.
+ */
 export function SettleFirst(): null {
-  const { settled } = useFarm();
-  const settle = useSettle();
+  const { id: farm, settled } = useFarm();
+  const { device } = useOutbox();
+  const router = useRouter();
   useEffect(() => {
-    if (!settled) void settle(systemOfDevice());
-  }, [settled, settle]);
+    if (settled) return;
+    const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
+    const input = { unitSystem: systemOfDevice(), timeZone, first: true };
+    const at = new Date(houseClock.now()).toISOString();
+    void post(
+      { id: newId(), farm, device, name: 'house.settle', input, at },
+      new AbortController(),
+      houseClock,
+    ).then((outcome) => outcome.kind === 'answer' && outcome.answer.status === 'done' && router.refresh());
+  }, [farm, device, settled, router]);
   return null;
 }
 
