@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createInterface } from 'node:readline';
 import { toJsonSchema } from '@valibot/to-json-schema';
-import { CalculationError } from '@/core/calculation';
+import { asJson, CalculationError } from '@/core/calculation';
 import { calculate, calculations } from '@/core/calculations';
 
 /** One calculation from the command line: JSON on stdin, JSON on stdout, errors as JSON on stderr with exit code 2. */
@@ -36,9 +36,9 @@ function answer(line: string): unknown {
 function schema(name: string | undefined): void {
   const found = calculations.get(name ?? '');
   if (!found) throw new CalculationError(`There is no calculation “${name ?? ''}”; --list prints them all.`);
-  const asJson = (side: typeof found.input) => toJsonSchema(side, { errorMode: 'ignore' });
+  const described = (side: typeof found.input) => toJsonSchema(side, { errorMode: 'ignore' });
   process.stdout.write(
-    `${JSON.stringify({ input: asJson(found.input), output: asJson(found.output) }, null, 2)}\n`,
+    `${JSON.stringify({ input: described(found.input), output: described(found.output) }, null, 2)}\n`,
   );
 }
 
@@ -52,7 +52,7 @@ function parse(text: string): unknown {
 
 const said = (error: unknown) => {
   if (!(error instanceof CalculationError)) throw error;
-  return { error: { message: error.message, ...(error.path === undefined ? {} : { path: error.path }) } };
+  return asJson(error);
 };
 
 main(process.argv.slice(2)).catch((error: unknown) => {

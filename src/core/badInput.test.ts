@@ -63,6 +63,16 @@ describe.each(sound)('%s', (name, input) => {
     }
   });
 
+  it('says all that is wrong at once, each by its own field', () => {
+    const several = numbersIn(input).slice(0, 3);
+    const wrong = several.reduce((so, path) => changed(so, path, 'lots'), { ...input, moon: 'full' });
+    const { all, message } = refusal(name, wrong);
+    expect(new Set(all.map(({ path }) => path))).toEqual(
+      new Set(['moon', ...several.map((path) => path.join('.'))]),
+    );
+    for (const one of all) expect(message).toContain(one.message);
+  });
+
   it('refuses an input that is no object, or has a field it does not know', () => {
     for (const wrong of [null, 7, 'cream', []]) refusal(name, wrong);
     expect(refusal(name, { ...input, moon: 'full' }).path).toBe('moon');

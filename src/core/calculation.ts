@@ -1,17 +1,35 @@
 import * as v from 'valibot';
 
+/** One thing that is wrong with an input: the field ("lots.0.fat"), and in words what was given and what is allowed. */
+export interface Problem {
+  path: string | undefined;
+  message: string;
+}
+
 /**
  * What a calculation throws when its input cannot be used. `path` names the field ("lots.0.fat"); the message says
- * what was given and what is allowed, in words a maker can act on.
+ * what was given and what is allowed, in words a maker can act on. With several things wrong, the message says them all,
+ * `path` is that of the first, and `all` holds each.
  */
 export class CalculationError extends Error {
+  readonly all: readonly Problem[];
+
   constructor(
     message: string,
     readonly path?: string,
+    all?: readonly Problem[],
   ) {
     super(message);
     this.name = 'CalculationError';
+    this.all = all ?? [{ path, message }];
   }
+}
+
+/** A {@link CalculationError} as the command line and the web answer it; `all` only where there is more than one thing to say. */
+export function asJson({ message, path, all }: CalculationError) {
+  return {
+    error: { message, ...(path === undefined ? {} : { path }), ...(all.length > 1 ? { all } : {}) },
+  };
 }
 
 /** One calculation: a name, the schema of what goes in and of what comes out, and the function between them. */
@@ -28,13 +46,21 @@ export function calculation<I, O>(definition: Calculation<I, O>): Calculation<I,
   return definition;
 }
 
-/** Reads unknown input by a schema. Throws {@link CalculationError} for the first thing that is wrong. */
+/** So many things wrong are said; more would not be read. */
+const SAID_AT_ONCE = 8;
+
+/** Reads unknown input by a schema. Throws {@link CalculationError} for all that is wrong in it, each field once. */
 export function readInput<I>(schema: v.GenericSchema<unknown, I>, given: unknown): I {
-  const read = v.safeParse(schema, given, { abortEarly: true });
+  const read = v.safeParse(schema, given, { abortPipeEarly: true });
   if (read.success) return read.output;
-  const issue = read.issues[0];
-  const path = v.getDotPath(issue) ?? undefined;
-  throw new CalculationError(sentence(issue, path), path);
+  const problems = read.issues.map((issue) => {
+    const path = v.getDotPath(issue) ?? undefined;
+    return { path, message: sentence(issue, path) };
+  });
+  const all = problems.slice(0, SAID_AT_ONCE);
+  const more = problems.length - all.length;
+  const said = all.map(({ message }) => message).join(' ');
+  throw new CalculationError(more > 0 ? `${said} And ${more} more like that.` : said, all[0]!.path, all);
 }
 
 function sentence(issue: v.BaseIssue<unknown>, path: string | undefined): string {

@@ -1,4 +1,4 @@
-import { CalculationError } from '@/core/calculation';
+import { asJson, CalculationError } from '@/core/calculation';
 import { readBody, Unreadable } from '@/server/http/readBody';
 import { calculate, calculations } from '@/core/calculations';
 
@@ -9,12 +9,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ nam
     if (!calculations.has(name)) calculate(name, {});
     return Response.json(calculate(name, await readBody(request)));
   } catch (error) {
-    if (error instanceof CalculationError) {
-      return Response.json(
-        { error: { message: error.message, ...(error.path === undefined ? {} : { path: error.path }) } },
-        { status: 400 },
-      );
-    }
+    if (error instanceof CalculationError) return Response.json(asJson(error), { status: 400 });
     if (error instanceof Unreadable)
       return Response.json({ error: { message: error.message } }, { status: error.status });
     throw error;
