@@ -65,7 +65,7 @@ describe.each(sound)('%s', (name, input) => {
 
   it('says all that is wrong at once, each by its own field', () => {
     const several = numbersIn(input).slice(0, 3);
-    const wrong = several.reduce((so, path) => changed(so, path, 'lots'), { ...input, moon: 'full' });
+    const wrong = several.reduce<Json>((so, path) => changed(so, path, 'lots'), { ...input, moon: 'full' });
     const { all, message } = refusal(name, wrong);
     expect(new Set(all.map(({ path }) => path))).toEqual(
       new Set(['moon', ...several.map((path) => path.join('.'))]),

@@ -3,13 +3,10 @@ import { migrate, migrations } from './migrate';
 import type { TestDatabase } from './testing/database';
 import { testDatabase } from './testing/database';
 
-let house: TestDatabase;
-beforeAll(async () => {
-  house = await testDatabase(migrations[0]!.name);
-});
-afterAll(() => house.close());
-
-it('brings a house with lots and entries in it forward, changing nothing that was written', async () => {
+/** A house as it was after one migration, with a farm in it, one command, and a way to write to it. */
+async function houseOf(upTo: string) {
+  const house = await testDatabase(upTo);
+  houses.push(house);
   const farm = await house.farm();
   const write = (sql: string) =>
     house.owner.transaction(async (transaction) => {
@@ -19,6 +16,13 @@ it('brings a house with lots and entries in it forward, changing nothing that wa
   await write(
     `INSERT INTO command (farm_id, id, device, name, input, at, received_at) VALUES ('${farm}', 'command-1', 'tablet', 'x', '{}', now(), now())`,
   );
+  return { owner: house.owner, farm, write };
+}
+const houses: TestDatabase[] = [];
+afterAll(() => Promise.all(houses.map((house) => house.close())));
+
+it('brings a house with lots and entries in it forward, changing nothing that was written', async () => {
+  const { owner, farm, write } = await houseOf(migrations[0]!.name);
   await write(
     `INSERT INTO lot (farm_id, id, code, kind, made_at, raw, ripened) VALUES ('${farm}', 'cream-0001', 'C1', 'cream', now(), false, false)`,
   );
@@ -29,23 +33,14 @@ it('brings a house with lots and entries in it forward, changing nothing that wa
   const [before] = await balances();
   expect(before).toEqual([{ lot_id: 'cream-0001', mass: '1000.000', fat: '380.000' }]);
 
-  const ran = await migrate(house.owner);
+  const ran = await migrate(owner);
   expect(ran).toEqual(migrations.slice(1).map((step) => step.name));
   expect((await balances())[0]).toEqual(before);
-  expect(await migrate(house.owner)).toEqual([]);
+  expect(await migrate(owner)).toEqual([]);
 });
 
 it('brings a house with batches forward to the signs of their amounts, and keeps them', async () => {
-  const old = await testDatabase(migrations[1]!.name);
-  const farm = await old.farm();
-  const write = (sql: string) =>
-    old.owner.transaction(async (transaction) => {
-      await old.owner.query(`SELECT set_config('immulgo.farm', '${farm}', true)`, { transaction });
-      return old.owner.query(sql, { transaction });
-    });
-  await write(
-    `INSERT INTO command (farm_id, id, device, name, input, at, received_at) VALUES ('${farm}', 'command-1', 'tablet', 'x', '{}', now(), now())`,
-  );
+  const { owner, farm, write } = await houseOf(migrations[1]!.name);
   await write(
     `INSERT INTO lot (farm_id, id, code, kind, made_at, raw, ripened) VALUES ('${farm}', 'cream-0001', 'C1', 'cream', now(), false, false)`,
   );
@@ -60,29 +55,19 @@ it('brings a house with batches forward to the signs of their amounts, and keeps
     await write(
       `INSERT INTO batch_event (farm_id, batch_id, id, kind, at, recorded_at, device, command_id, data) VALUES ('${farm}', 'batch-0001', '${id}', 'x', now(), now(), 'x', 'command-1', '${JSON.stringify(data)}')`,
     );
-  expect(await migrate(old.owner)).toEqual(migrations.slice(2).map((step) => step.name));
+  expect(await migrate(owner)).toEqual(migrations.slice(2).map((step) => step.name));
   const [kept] = await write(`SELECT data FROM batch_event ORDER BY id`);
   expect(kept).toEqual([
     { data: {} },
     { data: { mass: 700, massSd: 5 } },
     { data: { mass: 600, saltMass: 9 } },
   ]);
-  await old.close();
 });
 
 it('takes a farm over in which two lots were written down in one vessel: the newest keeps it, nothing else changes', async () => {
-  const old = await testDatabase('0006-what-stays');
-  const farm = await old.farm();
-  const write = (sql: string) =>
-    old.owner.transaction(async (transaction) => {
-      await old.owner.query(`SELECT set_config('immulgo.farm', '${farm}', true)`, { transaction });
-      return old.owner.query(sql, { transaction });
-    });
+  const { owner, farm, write } = await houseOf('0006-what-stays');
   await write(
     `INSERT INTO vessel (farm_id, id, name, kind, capacity) VALUES ('${farm}', '00000000-0000-4000-8000-00000000000a', 'Blue jar', 'jar', 3000)`,
-  );
-  await write(
-    `INSERT INTO command (farm_id, id, device, name, input, at, received_at) VALUES ('${farm}', 'command-1', 'tablet', 'x', '{}', now(), now())`,
   );
   for (const [id, kind, days] of [
     ['milk-00001', 'milk', 3],
@@ -96,7 +81,7 @@ it('takes a farm over in which two lots were written down in one vessel: the new
       INSERT INTO entry_line (farm_id, entry_id, position, lot_id, account, mass, fat)
       SELECT '${farm}', e.id, n, CASE n WHEN 1 THEN '${id}' END, CASE n WHEN 0 THEN 'received' END, (2 * n - 1) * 1000, 0 FROM e, generate_series(0, 1) n`);
   }
-  expect(await migrate(old.owner)).toEqual(['0007-one-in-one']);
+  expect(await migrate(owner)).toEqual(['0007-one-in-one']);
   const [lots] = await write(
     `SELECT id, vessel_id IS NOT NULL AS in_it, put_away_at IS NOT NULL AS away, mass_now::float AS mass FROM lot ORDER BY id`,
   );
@@ -107,30 +92,28 @@ it('takes a farm over in which two lots were written down in one vessel: the new
   ]);
   const [entries] = await write('SELECT DISTINCT line_count FROM entry');
   expect(entries).toEqual([{ line_count: 2 }]);
-  await old.close();
 });
 
 it('leaves nothing of a step that was cut off before it was recorded, and runs it whole the next time', async () => {
-  const old = await testDatabase('0005-the-finish');
+  const { owner } = await houseOf('0005-the-finish');
   const columns = async () =>
     (
-      await old.owner.query(
+      await owner.query(
         `SELECT column_name FROM information_schema.columns WHERE table_name = 'lot' AND column_name = 'origin'`,
       )
     )[0];
-  await old.owner
-    .query(`CREATE FUNCTION cut_off() RETURNS trigger LANGUAGE plpgsql AS $$ BEGIN RAISE EXCEPTION 'The power went.'; END $$;
+  await owner.query(`CREATE FUNCTION cut_off() RETURNS trigger LANGUAGE plpgsql AS $$ BEGIN RAISE EXCEPTION 'The power went.'; END $$;
     CREATE TRIGGER cut_off BEFORE INSERT ON schema_step FOR EACH ROW EXECUTE FUNCTION cut_off()`);
-  await expect(migrate(old.owner)).rejects.toThrow(/The power went/);
+  await expect(migrate(owner)).rejects.toThrow(/The power went/);
   expect(await columns()).toEqual([]);
-  await old.owner.query('DROP TRIGGER cut_off ON schema_step');
-  expect(await migrate(old.owner)).toEqual(['0006-what-stays', '0007-one-in-one']);
+  await owner.query('DROP TRIGGER cut_off ON schema_step');
+  expect(await migrate(owner)).toEqual(['0006-what-stays', '0007-one-in-one']);
   expect(await columns()).toHaveLength(1);
-  await old.close();
 });
 
 it('guards every table that belongs to a farm, and the farm, against its owner too', async () => {
-  const [open] = await house.owner.query(
+  const { owner } = await houseOf(migrations.at(-1)!.name);
+  const [open] = await owner.query(
     `SELECT c.relname FROM pg_class c WHERE c.relkind = 'r' AND c.relnamespace = 'public'::regnamespace
        AND c.relname <> 'schema_step' AND NOT (c.relrowsecurity AND c.relforcerowsecurity)`,
   );

@@ -56,7 +56,9 @@ test('warm milk alarms in the same words on Today, the Pail and its own page, an
     await page.goto(path);
     await expect(page.getByText(alarm)).toBeVisible();
   }
-  await page.getByRole('radio', { name: /Ice water/ }).click();
+  // Said beside the alarm, on its own page as on Today.
+  await page.getByRole('button', { name: 'It stands in ice water' }).click();
+  await expect(page.getByRole('radio', { name: /Ice water/ })).toBeChecked();
   await expect(page.getByText(alarm)).toHaveCount(0);
   for (const path of ['/', '/pail']) {
     await page.goto(path);

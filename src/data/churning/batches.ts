@@ -8,6 +8,7 @@ import type { ToolKey } from '@/core/churning/tools';
 import type { FarmScope } from '../farmScope';
 import { lookInFarm } from '../farmScope';
 import { LotRow } from '../ledger/models';
+import { idsSaidOtherwise } from '../saidOtherwise';
 import { BatchEventRow, BatchRow, PortionRow } from './models';
 
 export interface Batch {
@@ -143,22 +144,8 @@ export async function addEvents(
 }
 
 /** Ids among `events` that are there already and say something else, or say it of another batch. */
-export async function saidOtherwise(
-  { farmId, transaction }: FarmScope,
-  batchId: string,
-  events: readonly BatchEvent[],
-): Promise<string[]> {
-  const rows = await database().query<{ id: string }>(
-    `SELECT e.id FROM batch_event e JOIN jsonb_array_elements(CAST(:events AS jsonb)) AS event ON e.id = event->>'id'
-     WHERE e.farm_id = :farmId AND (e.batch_id <> :batchId OR e.data <> event)`,
-    {
-      replacements: { farmId, batchId, events: JSON.stringify(events) },
-      type: QueryTypes.SELECT,
-      transaction,
-    },
-  );
-  return rows.map(({ id }) => id);
-}
+export const saidOtherwise = (scope: FarmScope, batchId: string, events: readonly BatchEvent[]) =>
+  idsSaidOtherwise(scope, 'batch', batchId, events);
 
 export async function eventsOf(
   { farmId, transaction }: FarmScope,

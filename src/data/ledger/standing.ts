@@ -3,6 +3,7 @@ import type { LotEvent } from '@/core/standing/lotEvents';
 import { database } from '../connection';
 import type { FarmScope } from '../farmScope';
 import type { VesselKind } from '../house/house';
+import { idsSaidOtherwise } from '../saidOtherwise';
 import type { LotKind, Treatment } from './ledger';
 import { LotEventRow, LotRow } from './models';
 
@@ -223,18 +224,8 @@ export async function addLotEvents(
 }
 
 /** Ids among `events` that are there already of another lot, of another kind or at another time. */
-export async function lotSaidOtherwise(
-  { farmId, transaction }: FarmScope,
-  lotId: string,
-  events: readonly RecordedLotEvent[],
-): Promise<string[]> {
-  const rows = await database().query<{ id: string }>(
-    `SELECT e.id FROM lot_event e JOIN jsonb_array_elements(CAST(:events AS jsonb)) AS event ON e.id = event->>'id'
-     WHERE e.farm_id = :farmId AND (e.lot_id <> :lotId OR NOT e.data @> event)`,
-    { replacements: { farmId, lotId, events: JSON.stringify(events) }, type: QueryTypes.SELECT, transaction },
-  );
-  return rows.map(({ id }) => id);
-}
+export const lotSaidOtherwise = (scope: FarmScope, lotId: string, events: readonly RecordedLotEvent[]) =>
+  idsSaidOtherwise(scope, 'lot', lotId, events);
 
 /** What one command said of lots, with the lot it said it of, and whether it was taken back since. */
 export async function lotEventsOfCommand(

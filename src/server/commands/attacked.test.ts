@@ -132,7 +132,7 @@ describe('one thing in one vessel', () => {
     const skimmed = randomUUID();
     expect(await send(farm, 'milk.separate', { way: 'ladle', from: [{ lotId }], cuts: [{ lotId: randomUUID(), mass: 1900, fat: 0.2 }], skim: { to: 'use', use: 'pigs' } }, skimmed)).toMatchObject(done);
     await milk(farm, { vesselId: jar });
-    expect(await send(farm, 'entry.undo', { commandId: skimmed })).toMatchObject({ status: 'refused', message: expect.stringMatching(/Something else stands in that vessel/) });
+    expect(await send(farm, 'entry.undo', { commandId: skimmed })).toMatchObject({ status: 'refused', message: expect.stringMatching(/Something else stands in the vessel it would go back into/) });
     expect((await pailView(farm)).lots.filter(({ vessel: one }) => one?.id === jar)).toHaveLength(1);
   });
 

@@ -161,8 +161,10 @@ async function attempt(
       return {
         status: 'refused',
         message:
-          'Something else stands in that vessel by now: use or pour that first, or take another vessel.',
-        field: 'vesselId',
+          found.name === 'entry.undo'
+            ? 'Something else stands in the vessel it would go back into: pour or use that first.'
+            : 'Something else stands in that vessel by now: use or pour that first, or take another vessel.',
+        field: found.name === 'entry.undo' ? 'commandId' : 'vesselId',
       };
     if (
       sqlState(error) === '23505' &&

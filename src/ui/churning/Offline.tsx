@@ -12,7 +12,7 @@ import type { KeptFrame, KeptShelf } from '../frame/WithoutHouse';
 import { kept, keptUnder } from '../outbox/kept';
 import { waitingCommands } from '../outbox/deviceStore';
 import type { QueuedCommand } from '../outbox/queuedCommand';
-import { list } from '../pail/SkimNow';
+import { list } from '@/core/quantities/list';
 import { churnable, nextCapacity, nextOnes } from '../shelf/nextOnes';
 import { PlanFromShelf } from '../shelf/PlanFromShelf';
 import { lotNow } from '../standing/useStory';

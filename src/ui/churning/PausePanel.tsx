@@ -94,9 +94,8 @@ export function PausePanel({
         {butter
           ? 'Pressed flat it chills through in minutes; in a lump it takes an hour. Cover it, or it takes on the smells of the fridge.'
           : !sour && (place === 'room' || place === 'bath')
-            ? 'Sweet cream stays over 5 °C for two hours at most: longer, or for the night, it goes in the fridge.'.replace(
-                '5 °C',
-                say.temperature(5),
+            ? say.words(
+                'Sweet cream stays over 5 °C for two hours at most: longer, or for the night, it goes in the fridge.',
               )
             : place === 'fridge'
               ? 'For a night it keeps in the fridge; broken butter chills best in its own buttermilk. It comes back through a bath.'

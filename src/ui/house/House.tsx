@@ -17,7 +17,7 @@ import { useSay } from '../frame/FarmContext';
 import { useNotice } from '../frame/Notices';
 import { newId } from '../outbox/newId';
 import { useOutbox } from '../outbox/OutboxProvider';
-import { list } from '../pail/SkimNow';
+import { list } from '@/core/quantities/list';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';

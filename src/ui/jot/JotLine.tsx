@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { CalculationError } from '@/core/calculation';
+import { list } from '@/core/quantities/list';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { fatOfCut } from '@/core/separating/cutBetween';
 import type { BatchEvent } from '@/core/churning/batchEvents';
@@ -111,7 +112,7 @@ export function JotLine({ view, batchId }: { view: PailView; batchId?: string | 
             ],
             skim: { to: 'use', use },
           },
-          `${say.volume(value)} of cream off ${lots.map(({ vessel }) => vessel!.name).join(' and ')}, into ${into.name}; the skim ${toUse[use]}.`,
+          `${say.volume(value)} of cream off ${list(lots.map(({ vessel }) => vessel!.name))}, into ${into.name}; the skim ${toUse[use]}.`,
         );
       }
       case 'cream': {

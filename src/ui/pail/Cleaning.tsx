@@ -7,7 +7,7 @@ import { Cautions } from '../caution/Caution';
 import { useAct } from '../outbox/useAct';
 import { Quiet } from '../theme/Enamel';
 import styles from './Pail.module.css';
-import { list } from './SkimNow';
+import { list } from '@/core/quantities/list';
 
 const steps = [
   ['rinse', 'Cold rinse first', 'heat sets milk protein on the surface'],

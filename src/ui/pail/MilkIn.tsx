@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { milkBlock, pooledMilkFat, richestMilk } from '@/core/dairy/milkIn';
+import { list } from '@/core/quantities/list';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import { places } from '@/core/standing/places';
 import type { Place } from '@/core/standing/places';
@@ -69,7 +70,8 @@ export function MilkIn({ view, open: wasOpen = false }: { view: PailView; open?:
     system: say.system,
     kinds: ['temperature'],
     bareUnit: say.system === 'us' ? 'F' : 'C',
-    check: ({ value }) => (value < 0 || value > 42 ? 'Milk comes in between 0 and 42 °C.' : undefined),
+    check: ({ value }) =>
+      value < 0 || value > 42 ? say.words('Milk comes in between 0 and 42 °C.') : undefined,
   });
   const milked = view.animals.filter((animal) => animal.milked);
   const usualOf = usual.from === 'animals' ? (usual.animalIds?.[0] ?? 'herd') : (usual.from ?? 'herd');
@@ -137,10 +139,7 @@ export function MilkIn({ view, open: wasOpen = false }: { view: PailView; open?:
             <small className={styles.small}>
               {wouldBe ? `into ${wouldBe.name}` : 'into a pail'}
               {usual.from === 'animals' &&
-                `, ${view.animals
-                  .filter(({ id }) => usual.animalIds?.includes(id))
-                  .map(({ name }) => name)
-                  .join(' and ')}`}
+                `, ${list(view.animals.filter(({ id }) => usual.animalIds?.includes(id)).map(({ name }) => name))}`}
             </small>
           </Button>
         )}

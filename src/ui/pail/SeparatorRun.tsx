@@ -36,7 +36,7 @@ import {
   skimUses,
   usualMilk,
 } from './separatorRunDraft';
-import { list } from './SkimNow';
+import { list } from '@/core/quantities/list';
 import { useChimeAt } from './useChime';
 import { creamGoesTo, freeVessels, toUse, usualSkimUse } from './usual';
 

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { cutBetween } from '@/core/separating/cutBetween';
+import { list } from '@/core/quantities/list';
 import type { PailView } from '@/server/pail/views';
 import { useSay } from '../frame/FarmContext';
 import { clockSeconds, useNow } from '../frame/useNow';
@@ -95,9 +96,6 @@ export function pailSentence(
     skim: [],
   };
 }
-
-export const list = (names: readonly string[]): string =>
-  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 
 /** Skims what is ready in one tap, as it was done last: the ladle at the line, the skim to its usual use. */
 export function SkimNow({

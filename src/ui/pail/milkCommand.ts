@@ -1,3 +1,4 @@
+import { list } from '@/core/quantities/list';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import type { Quantity } from '@/core/quantities/parseQuantity';
 import type { Milking, PailView } from '@/server/pail/views';
@@ -49,10 +50,7 @@ export function milkCommand(
     from === 'bought'
       ? ', bought'
       : from === 'animals'
-        ? ` of ${view.animals
-            .filter(({ id }) => animalIds.includes(id))
-            .map(({ name }) => name)
-            .join(' and ')}`
+        ? ` of ${list(view.animals.filter(({ id }) => animalIds.includes(id)).map(({ name }) => name))}`
         : '';
   return {
     input: {

@@ -18,7 +18,7 @@ import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
 import { freeVessels } from '../pail/usual';
 import { thinWords } from '../churning/words';
-import { list } from '../pail/SkimNow';
+import { list } from '@/core/quantities/list';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';

@@ -11,7 +11,7 @@ import { PlanChurning } from '../churning/PlanChurning';
 import type { CreamFromShelf } from '../churning/planDraft';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
-import { list } from '../pail/SkimNow';
+import { list } from '@/core/quantities/list';
 import { lotNow } from '../standing/useStory';
 
 /** The plan for cream chosen on the Shelf: what it is, is known; the churn and its temperature are asked. */

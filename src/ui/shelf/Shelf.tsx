@@ -12,7 +12,7 @@ import type { KeptShelf } from '../frame/WithoutHouse';
 import { keep } from '../outbox/kept';
 import styles from '../pail/Pail.module.css';
 import { ParkedEntries } from '../pail/Parked';
-import { list } from '../pail/SkimNow';
+import { list } from '@/core/quantities/list';
 import { StandingShelf } from '../standing/StandingShelf';
 import type { LotNow } from '../standing/useStory';
 import { useLotsNow } from '../standing/useStory';

@@ -3,6 +3,7 @@
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { alarmWords } from './alarm';
+import { IceWaterButton } from './IceWaterButton';
 import type { LotNow } from './useStory';
 
 /** The danger a lot stands in, on its own page, in the words Today and the Pail say it in. */
@@ -15,6 +16,11 @@ export function AlarmCaution({ one, now }: { one: LotNow; now: number }) {
     ? ' It is not tasted, cooked or churned. Before it goes to animals, ask what the law allows.'
     : '';
   return (
-    <Cautions cautions={[{ key: 'judged', level: 'danger', says: `${alarmWords(one, now, say)}${more}` }]} />
+    <>
+      <Cautions
+        cautions={[{ key: 'judged', level: 'danger', says: `${alarmWords(one, now, say)}${more}` }]}
+      />
+      <IceWaterButton one={one} />
+    </>
   );
 }

@@ -7,15 +7,13 @@ import type { Place } from '@/core/standing/places';
 import { places } from '@/core/standing/places';
 import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { useSay } from '../frame/FarmContext';
-import { clockSeconds } from '../frame/useNow';
-import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
-import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { Curve } from './Curve';
+import { useLotRecord } from './useLotRecord';
 import type { LotNow } from './useStory';
 import { toldLot } from './useStory';
 
@@ -24,7 +22,7 @@ const coolers: readonly Place[] = ['fridge', 'fanFridge', 'coldWater', 'iceWater
 /** The temperature of a lot: its curve against its readings and the cold chain, where it stands, and what would be quicker. */
 export function TemperatureCard({ one, now, title }: { one: LotNow; now: number; title: string }) {
   const say = useSay();
-  const { act, refused } = useAct();
+  const { record, placed, refused } = useLotRecord(one.lot.id);
   const [typed, setTyped] = useState('');
   const { lot, story, celsius } = one;
   const place = story?.place ?? 'fridge';
@@ -57,12 +55,6 @@ export function TemperatureCard({ one, now, title }: { one: LotNow; now: number;
     check: ({ value }) =>
       value < -25 || value > 100 ? `Between ${say.temperature(-25)} and ${say.temperature(100)}.` : undefined,
   });
-  const record = (event: Record<string, unknown>, says: string) =>
-    act(
-      'lot.record',
-      { lotId: lot.id, events: [{ id: newId(), atSeconds: clockSeconds(), ...event }] },
-      says,
-    );
   const here = times?.[place];
   const cold = celsius <= 5.2;
   const milk = lot.kind === 'milk';
@@ -91,7 +83,9 @@ export function TemperatureCard({ one, now, title }: { one: LotNow; now: number;
       {quickest && quickest !== place && (times?.[quickest] ?? Infinity) < 0.6 * (here ?? Infinity) && (
         <p className={styles.refused} style={late ? undefined : { borderLeftColor: 'var(--time)' }}>
           {late
-            ? 'Too slow for the cold chain (10 °C within 4 h of the start of milking, 4 to 7 °C two hours after the end). '
+            ? say.words(
+                'Too slow for the cold chain (10 °C within 4 h of the start of milking, 4 to 7 °C two hours after the end). ',
+              )
             : 'Safer: '}
           {places[quickest].name} would take {text(spokenMinutes((times![quickest] ?? 0) / 60))}.
         </p>
@@ -99,18 +93,17 @@ export function TemperatureCard({ one, now, title }: { one: LotNow; now: number;
       <Chips
         legend="It stands"
         chosen={place}
-        onChoose={(key) =>
-          void record(
-            { kind: 'placed', place: key, celsius: places[key].celsius },
-            `Now ${places[key].inSentence}.`,
-          )
-        }
+        onChoose={(key) => void placed(key)}
         choices={coolers.map((key) => {
           const until = times?.[key];
           return {
             key,
             name: places[key].name,
-            small: cold ? undefined : until === undefined ? 'not to 4 °C' : text(spokenMinutes(until / 60)),
+            small: cold
+              ? undefined
+              : until === undefined
+                ? `not to ${say.temperature(4)}`
+                : text(spokenMinutes(until / 60)),
           };
         })}
       />

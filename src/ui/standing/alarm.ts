@@ -38,5 +38,5 @@ export function alarmWords(one: LotNow, nowSeconds: number, say: ReturnType<type
   }
 }
 
-/** A number and its degrees stay on one line. */
-const unbroken = (words: string): string => words.replace(/(\d) (?=°)/g, '$1\u00a0');
+/** A number and its unit stay on one line. */
+const unbroken = (words: string): string => words.replace(/(\d) (?=°|h\b|min\b)/g, '$1\u00a0');

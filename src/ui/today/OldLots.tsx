@@ -5,7 +5,7 @@ import { useSay } from '../frame/FarmContext';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
-import { list } from '../pail/SkimNow';
+import { list } from '@/core/quantities/list';
 import { nameOf } from '../standing/alarm';
 import type { LotNow } from '../standing/useStory';
 import { Enamel } from '../theme/Enamel';

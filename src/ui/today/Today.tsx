@@ -17,6 +17,7 @@ import { pailSentence, SkimNow, useLater } from '../pail/SkimNow';
 import { alarmsOf, alarmWords, longPast, nameOf } from '../standing/alarm';
 import { StandingShelf } from '../standing/StandingShelf';
 import { useRises } from '../standing/useRises';
+import { IceWaterButton } from '../standing/IceWaterButton';
 import type { LotNow } from '../standing/useStory';
 import { useLotsNow } from '../standing/useStory';
 import { NameTheFarm } from './NameTheFarm';
@@ -73,6 +74,7 @@ export function Today({ view }: { view: TodayView }) {
                 To {nameOf(one)}
               </Button>
             ))}
+            <IceWaterButton one={alarms[0]!} large />
           </div>
         </section>
       )}
