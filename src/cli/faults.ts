@@ -5,6 +5,7 @@ import { readFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 import type { Browser, BrowserContext, Page } from '@playwright/test';
 import seedrandom from 'seedrandom';
+import { runDatabase } from './keeping/cluster';
 
 /**
  * Marks through trouble: scripted churnings in real browsers while the network is cut and server and database are killed
@@ -18,7 +19,7 @@ const beside = Number(process.env.BESIDE ?? 4);
 const marksEach = 12;
 /** A device makes so many churnings before another takes its place: some of them without a page ever prepared anew. */
 const eachDevice = 5;
-const { SERVER_FOLDERS, SERVER_PORT, DATABASE_FOLDER, DATABASE_START } = process.env;
+const { SERVER_FOLDERS, SERVER_PORT, DATABASE_FOLDER, DATABASE_PORT } = process.env;
 /** One build, or several: a server that is set up again may be a newer one, in the middle of a batch. */
 const builds = SERVER_FOLDERS!.split(':');
 const address = `http://127.0.0.1:${SERVER_PORT}`;
@@ -44,7 +45,7 @@ const startServer = () => {
     },
   );
 };
-const startDatabase = () => execFileSync('sh', ['-c', DATABASE_START!], { stdio: 'ignore' });
+const startDatabase = () => runDatabase(DATABASE_FOLDER!, Number(DATABASE_PORT));
 
 /** Waits until server and database answer; what did not come up again is set up once more, and at last given up. */
 async function answers(): Promise<void> {
@@ -57,11 +58,8 @@ async function answers(): Promise<void> {
     await sleep(100);
     if (tries % 300 !== 0) continue;
     if (server!.exitCode !== null || server!.signalCode !== null) startServer();
-    try {
-      startDatabase();
-    } catch {
-      // It runs, or will the next time.
-    }
+    // It runs, or will the next time.
+    await startDatabase();
   }
   throw new Error('Server and database did not come up again.');
 }
@@ -87,12 +85,8 @@ async function trouble(over: () => boolean): Promise<void> {
       killDatabase();
       await sleep(between(100, 1200));
       for (let tries = 0; tries < 20; tries += 1) {
-        try {
-          startDatabase();
-          break;
-        } catch {
-          await sleep(300);
-        }
+        if (await startDatabase()) break;
+        await sleep(300);
       }
     }
     await answers();

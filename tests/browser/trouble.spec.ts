@@ -22,6 +22,15 @@ const killServer = () => process.kill(firstLine(told('IMMULGO_SERVER_PID')), 'SI
 
 test.afterEach(() => keeper('SIGCONT'));
 
+test('the web server runs without root’s rights, and holds nothing of those who own the tables', () => {
+  const pid = firstLine(told('IMMULGO_SERVER_PID'));
+  const [, real, effective] = /^Uid:\t(\d+)\t(\d+)/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))!;
+  expect([real, effective]).not.toContain('0');
+  const its = readFileSync(`/proc/${pid}/environ`, 'utf8').split('\0');
+  expect(its.find((one) => one.startsWith('DATABASE_URL='))).toContain('immulgo_app:');
+  expect(its.filter((one) => /immulgo_(owner|admin)|PGPASSWORD/.test(one))).toEqual([]);
+});
+
 test('with its database dead a page says so, and opens again by itself once it is brought back', async ({
   page,
 }) => {

@@ -1,0 +1,136 @@
+import { rmSync } from 'node:fs';
+import { build } from './keeping/build';
+import { program, run as runProgram } from './keeping/children';
+import { stopRun } from './keeping/endRun';
+import { homeOf, isRoot, runAt } from './keeping/home';
+import { freePort } from './keeping/port';
+import { say, Stopped, stopWith } from './keeping/say';
+import type { Scratch } from './keeping/scratch';
+import { withScratch } from './keeping/scratch';
+import { prepare, serveRun } from './keeping/serveRun';
+import { launch } from './keeping/webServer';
+import { keepForTests, runTests } from './testRun';
+import { variant } from './variant';
+
+/** Everything `./immulgo` does but what it takes to run this: the shell sees to Node, packages and bundles. */
+const here = process.cwd();
+
+async function fine(code: Promise<number>): Promise<void> {
+  process.exitCode = await code;
+}
+
+const portOf = (usual: number): number => {
+  const asked = process.env.PORT ?? String(usual);
+  const port = Number(asked);
+  if (!/^\d+$/.test(asked) || port > 65_535)
+    stopWith(`PORT is “${asked}”: a number from 0 to 65535 is needed.`);
+  return port;
+};
+
+async function stop(): Promise<void> {
+  const home = homeOf(process.env, isRoot());
+  let found = false;
+  for (const name of ['demo', 'farm']) found = (await stopRun(runAt(home, name))) || found;
+  say(found ? 'everything is stopped' : 'nothing was running');
+}
+
+async function demo(args: readonly string[]): Promise<void> {
+  const other = args.find((arg) => arg !== '--fresh');
+  if (other !== undefined) stopWith(`demo knows --fresh, and not “${other}”.`);
+  if (args.includes('--fresh')) {
+    const run = runAt(homeOf(process.env, isRoot()), 'demo');
+    await stopRun(run);
+    rmSync(run.folder, { recursive: true, force: true });
+  }
+  await serveRun(here, 'demo', portOf(4320));
+}
+
+/** A scratch house with its database brought forward, and Larkfold in it when that is asked for. */
+const inScratch = (
+  name: string,
+  work: (scratch: Scratch) => Promise<void>,
+  { durable = false, larkfold }: { durable?: boolean; larkfold?: readonly string[] } = {},
+) =>
+  withScratch(
+    name,
+    async (scratch) => {
+      await prepare(here, scratch.env);
+      if (larkfold && (await program(here, 'demo', larkfold, scratch.env)) !== 0)
+        stopWith('Larkfold could not be loaded.');
+      await work(scratch);
+    },
+    durable,
+  );
+
+/** Serves the house of a scratch database on any free port. */
+async function launched({ run, env }: Scratch): Promise<NodeJS.ProcessEnv> {
+  const served = { here, run, folder: await build(here), port: (await freePort(0))!, host: '127.0.0.1' };
+  return { ...env, IMMULGO_ADDRESS: await launch(served, env) };
+}
+
+const commands: Record<string, (args: readonly string[]) => Promise<void>> = {
+  start: () => serveRun(here, 'farm', portOf(4310)),
+  demo,
+  stop,
+  test: (args) => runTests(here, args),
+  // What keeps the house of the tests alive, while those kill parts of it.
+  'keep-for-tests': () => keepForTests(here),
+  'with-database': ([name, ...args]) =>
+    inScratch('scratch', ({ env }) =>
+      fine(runProgram(name ?? 'true', args, { cwd: here, env, stdio: 'inherit' })),
+    ),
+  screenshots: (args) => {
+    process.env.IMMULGO_CLOCK ??= '2026-11-23T07:42:00Z';
+    return inScratch(
+      'pictures',
+      async (scratch) => fine(program(here, 'screenshots', args, await launched(scratch))),
+      { larkfold: [] },
+    );
+  },
+  faults: (args) =>
+    inScratch(
+      'faults',
+      async ({ run, env, port }) => {
+        const folder = await build(here);
+        // Many churnings meet another build in their middle: the same pages, made of other files.
+        const folders = Number(args[0] ?? 200) < 50 ? [folder] : [folder, await variant(here)];
+        const asked = {
+          SERVER_FOLDERS: folders.join(':'),
+          SERVER_PORT: String(await freePort(0)),
+          DATABASE_FOLDER: run.cluster,
+          DATABASE_PORT: String(port),
+        };
+        await fine(program(here, 'faults', args, { ...env, ...asked }));
+      },
+      { durable: true },
+    ),
+  'bench-dairy': () =>
+    // Sixteen months: past two thousand lots.
+    inScratch('bench', ({ env }) => fine(program(here, 'benchDairy', [], env)), {
+      larkfold: ['--days', '490'],
+    }),
+  'bench-years': () =>
+    inScratch('bench', ({ env }) => fine(program(here, 'benchYears', [], env)), { larkfold: [] }),
+  // Marks are timed against a database that writes to disk, as a farm's does.
+  'bench-marks': () =>
+    inScratch('bench', async (scratch) => fine(program(here, 'benchMarks', [], await launched(scratch))), {
+      durable: true,
+    }),
+};
+
+async function main(): Promise<void> {
+  const [name = '', ...args] = process.argv.slice(2);
+  const command = commands[name];
+  if (!command) stopWith(`there is no command “${name}”.`);
+  await command(args);
+}
+
+main().then(
+  () => process.exit(),
+  (error: unknown) => {
+    process.stderr.write(
+      `immulgo: ${error instanceof Stopped ? error.message : error instanceof Error ? error.stack : String(error)}\n`,
+    );
+    process.exit(1);
+  },
+);

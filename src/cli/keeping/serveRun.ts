@@ -1,0 +1,133 @@
+import { randomBytes } from 'node:crypto';
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { build } from './build';
+import { endChildren, program } from './children';
+import { startDatabase } from './cluster';
+import { endRun } from './endRun';
+import type { Run } from './home';
+import { homeOf, isRoot, makeFolder, runAt } from './home';
+import { keepRunning } from './keepRunning';
+import { tryLock } from './lock';
+import { freePort } from './port';
+import { notePid, pidIn, sleep } from './processes';
+import { say, stopWith } from './say';
+import { takeOver } from './takeOver';
+import { launch } from './webServer';
+
+const loopback = '127.0.0.1';
+
+/**
+ * Serves a run until it is ended: its own farm, or the demo. Says where it is when it runs already.
+ * @throws {Stopped} with what is in the way
+ */
+export async function serveRun(here: string, name: 'farm' | 'demo', port: number): Promise<void> {
+  const home = homeOf(process.env, isRoot());
+  const run = runAt(home, name);
+  const host = process.env.HOST ?? loopback;
+  await takeOver(run, here, home);
+  makeFolder(home, run, isRoot());
+  if (!(await lockOrSay(run))) return;
+  rmSync(run.ending, { force: true });
+  await endRun(run);
+  // A device keeps what it has not sent under the address it was opened at: another port is taken only when that is asked for.
+  if (port !== 0 && (await freePort(port, host)) === undefined)
+    stopWith(
+      `Port ${port} is in use by something else. Choose another one, and keep to it: PORT=${port + 1} ./immulgo ${name === 'farm' ? 'start' : 'demo'}   (PORT=0 takes any that is free)`,
+    );
+  notePid(run.keeperPid, process.pid);
+  const over = endWithUs(run);
+  try {
+    await serving(here, run, name, port, host, over);
+  } finally {
+    if (!over()) await endRun(run);
+  }
+}
+
+async function serving(
+  here: string,
+  run: Run,
+  name: 'farm' | 'demo',
+  port: number,
+  host: string,
+  over: () => boolean,
+) {
+  const given = name === 'farm' ? process.env.DATABASE_URL : undefined;
+  // The two long parts of a first start go on beside one another.
+  const [folder, { env, database }] = await Promise.all([
+    build(here),
+    given ? ofTheirs(here, given) : ofOurs(here, run, name),
+  ]);
+  if (over()) return;
+  const served = { here, run, folder, host, port: (await freePort(port, host)) ?? port };
+  const address = await launch(served, env);
+  if (host !== loopback)
+    say(
+      'Other devices can reach this farm, and there is no password yet: only do this on a network you trust.',
+    );
+  process.stdout.write(`\n  Immulgo is at ${address}   (Ctrl-C ends it)\n\n`);
+  await keepRunning(served, env, database, over);
+}
+
+interface Ready {
+  env: NodeJS.ProcessEnv;
+  database?: { folder: string; port: number };
+}
+
+async function ofOurs(here: string, run: Run, name: 'farm' | 'demo'): Promise<Ready> {
+  say('starting the database');
+  const { port, ...reach } = await startDatabase(run);
+  const env = { ...process.env, ...reach };
+  await prepare(here, env);
+  if (name === 'demo') {
+    say('loading Larkfold (once)');
+    if ((await program(here, 'demo', [], env)) !== 0) stopWith('Larkfold could not be loaded.');
+  }
+  return { env, database: { folder: run.cluster, port } };
+}
+
+async function ofTheirs(here: string, url: string): Promise<Ready> {
+  say('using the database server of DATABASE_URL');
+  const env = {
+    ...process.env,
+    MIGRATION_DATABASE_URL: process.env.MIGRATION_DATABASE_URL ?? url,
+    IMMULGO_SECRET: process.env.IMMULGO_SECRET ?? randomBytes(24).toString('hex'),
+  };
+  await prepare(here, env);
+  return { env };
+}
+
+/** Brings the database forward and sees that there is a farm in it. */
+export async function prepare(here: string, env: NodeJS.ProcessEnv): Promise<void> {
+  say('bringing the database forward');
+  if ((await program(here, 'prepare', [], env)) !== 0)
+    stopWith('the database could not be brought forward: see above.');
+}
+
+/** Another start holds the lock while it serves, for a moment while it ends, and not at all once it is dead. */
+async function lockOrSay(run: Run): Promise<boolean> {
+  for (let tries = 0; tries < 600; tries += 1) {
+    if (tryLock(run.lock)) return true;
+    if (pidIn(run.keeperPid) !== undefined && existsSync(run.address) && !existsSync(run.ending)) {
+      say(`already running at ${readFileSync(run.address, 'utf8').trim()}`);
+      return false;
+    }
+    await sleep(200);
+  }
+  stopWith(
+    `another start of this farm holds ${run.lock} and does not answer. See ${run.serverLog}, or end it with ./immulgo stop.`,
+  );
+}
+
+/** Asked to end, ends what it started before it goes. Returns whether it was asked. */
+function endWithUs(run: Run): () => boolean {
+  let asked = false;
+  const end = () => {
+    if (asked) return;
+    asked = true;
+    writeFileSync(run.ending, '');
+    endChildren();
+    void endRun(run).finally(() => process.exit(0));
+  };
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, end);
+  return () => asked;
+}

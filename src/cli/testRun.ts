@@ -1,0 +1,102 @@
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { build } from './keeping/build';
+import { run as runProgram } from './keeping/children';
+import { homeOf, isRoot, runAt } from './keeping/home';
+import { keepRunning } from './keeping/keepRunning';
+import { freePort } from './keeping/port';
+import { say, stopWith } from './keeping/say';
+import type { Scratch } from './keeping/scratch';
+import { withScratch } from './keeping/scratch';
+import { prepare } from './keeping/serveRun';
+import type { Served } from './keeping/webServer';
+import { launch } from './keeping/webServer';
+
+async function step(
+  words: string,
+  program: string,
+  args: readonly string[],
+  here: string,
+  env = process.env,
+): Promise<void> {
+  say(words);
+  const began = Date.now();
+  const code = await runProgram(program, args, { cwd: here, env, stdio: 'inherit' });
+  if (code !== 0) stopWith(`failed: ${words}`);
+  say(`  ${Math.round((Date.now() - began) / 1000)} s`);
+}
+
+/** Types, lint, unit, database and browser tests; ends at the first that fails. `args` choose among the unit tests. */
+export async function runTests(here: string, args: readonly string[]): Promise<void> {
+  await step('lock file', 'node', ['scripts/complete-lock.mjs', '--check'], here);
+  await step('types', 'npm', ['run', '--silent', 'typecheck'], here);
+  await step('lint and the direction of arrows', 'npm', ['run', '--silent', 'lint'], here);
+  await step('format', 'npm', ['run', '--silent', 'format:check'], here);
+  // First, because the tests of the command serve it too.
+  await build(here);
+  await withScratch('test', async (scratch) => {
+    await step('unit and database tests', 'npx', ['jest', ...args], here, {
+      ...scratch.env,
+      IMMULGO_CLI: `${here}/immulgo`,
+    });
+    await prepare(here, scratch.env);
+    await inBrowsers(here, scratch);
+  });
+  // In a house of its own: its server and its database are killed.
+  await step('marks through trouble', `${here}/immulgo`, ['faults', '6'], here);
+  say('all tests passed');
+}
+
+async function inBrowsers(here: string, { run, env, port }: Scratch): Promise<void> {
+  const served: Served = {
+    here,
+    run,
+    folder: await build(here),
+    port: (await freePort(0))!,
+    host: '127.0.0.1',
+  };
+  const IMMULGO_ADDRESS = await launch(served, env);
+  const all = { ...env, IMMULGO_ADDRESS };
+  await step(
+    'browser tests',
+    'npx',
+    ['playwright', 'test', '--project=laptop', '--project=phone'],
+    here,
+    all,
+  );
+  // The same keeping as a farm's, in a process of its own, which the tests hold still while they kill what it keeps.
+  const keeper = spawn('node', [`${here}/.immulgo/bin/immulgo.mjs`, 'keep-for-tests'], {
+    cwd: here,
+    env: {
+      ...all,
+      KEPT: JSON.stringify({ name: run.name, folder: served.folder, port: served.port, databasePort: port }),
+    },
+    stdio: 'inherit',
+  });
+  try {
+    await step('server and database killed', 'npx', ['playwright', 'test', '--project=trouble'], here, {
+      ...all,
+      IMMULGO_KEEPER: String(keeper.pid),
+      IMMULGO_SERVER_PID: run.serverPid,
+      IMMULGO_DATABASE_FOLDER: run.cluster,
+    });
+  } finally {
+    const gone = keeper.exitCode === null && keeper.signalCode === null ? once(keeper, 'exit') : undefined;
+    keeper.kill('SIGCONT');
+    keeper.kill('SIGKILL');
+    await gone;
+  }
+}
+
+/** Keeps the house that `KEPT` tells of running. */
+export async function keepForTests(here: string): Promise<void> {
+  const { name, folder, port, databasePort } = JSON.parse(process.env.KEPT ?? '{}') as {
+    name: string;
+    folder: string;
+    port: number;
+    databasePort: number;
+  };
+  const run = runAt(homeOf(process.env, isRoot()), name);
+  const served = { here, run, folder, port, host: '127.0.0.1' };
+  await keepRunning(served, process.env, { folder: run.cluster, port: databasePort }, () => false);
+}
