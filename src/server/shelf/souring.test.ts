@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { shelfView } from '../shelf/views';
+import { shelfView } from './views';
 import { pailView } from '../pail/views';
 import { begin, event, facts, morning, portion, send } from '../testing/aBatch';
 import { aDairy, milk, sums, balanced } from '../testing/aDairy';

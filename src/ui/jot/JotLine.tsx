@@ -16,7 +16,7 @@ import { clockSeconds, useNow } from '../frame/useNow';
 import { newId } from '../outbox/newId';
 import { useOutbox } from '../outbox/OutboxProvider';
 import { useAct } from '../outbox/useAct';
-import { eventWords } from '../churning/eventWords';
+import { eventWords } from '../churning/words';
 import { makeDayEvents } from '../churning/makeDayEvents';
 import { creamGoesTo, likeYesterday, toUse, usualSkimUse } from '../pail/usual';
 import { milkCommand } from '../pail/milkCommand';

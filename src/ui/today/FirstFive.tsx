@@ -11,7 +11,7 @@ import { creamDensity } from '@/core/dairy/creamDensity';
 import { expectedButter } from '@/core/churning/expectedButter';
 import { breedFat } from '@/core/dairy/breeds';
 import { Cautions } from '../caution/Caution';
-import { amountRules } from '../churning/planDraft';
+import { amountRules } from '../churning/plan/planDraft';
 import { useFarm, useSay } from '../frame/FarmContext';
 import { useSettle } from '../frame/useSettle';
 import { newId } from '../outbox/newId';

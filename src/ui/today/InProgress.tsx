@@ -11,13 +11,12 @@ import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { CreamDrawing } from '../vessel/CreamDrawing';
-import { inTheChurn } from '../churning/stageNow';
-import { ChurnStrip } from '../churning/strip/ChurnStrip';
-import { liveWindow } from '../churning/liveWindow';
-import { useForeseen } from '../churning/useForeseen';
-import { useLive } from '../churning/useLive';
-import { nextWords } from '../churning/nextWords';
-import { phaseWords } from '../churning/words';
+import { inTheChurn } from '../churning/live/stageNow';
+import { ChurnStrip } from '../churning/live/strip/ChurnStrip';
+import { liveWindow } from '../churning/live/liveWindow';
+import { useForeseen } from '../churning/plan/useForeseen';
+import { useLive } from '../churning/live/useLive';
+import { nextWords, phaseWords } from '../churning/words';
 import styles from './InProgress.module.css';
 
 /** A batch in hand: where it stands and the next thing to do. */

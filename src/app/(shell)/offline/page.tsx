@@ -1,4 +1,4 @@
-import { Offline } from '@/ui/churning/Offline';
+import { Offline } from '@/ui/churning/offline/Offline';
 
 export default function Page() {
   return <Offline />;

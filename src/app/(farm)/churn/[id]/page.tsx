@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { batchView } from '@/server/churning/views';
 import { theFarmId } from '@/server/house/theFarm';
-import { ChurnView } from '@/ui/churning/ChurnView';
+import { ChurnView } from '@/ui/churning/live/ChurnView';
 
 export const metadata = { title: 'Churn' };
 

@@ -1,7 +1,7 @@
 import { planView } from '@/server/churning/views';
 import { theFarmId } from '@/server/house/theFarm';
 import { shelfView } from '@/server/shelf/views';
-import { PlanChurning } from '@/ui/churning/PlanChurning';
+import { PlanChurning } from '@/ui/churning/plan/PlanChurning';
 import { PlanFromShelf } from '@/ui/shelf/PlanFromShelf';
 
 export const metadata = { title: 'What cream is it?' };

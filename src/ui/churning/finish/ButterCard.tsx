@@ -1,0 +1,114 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { feels } from '@/core/churning/batchEvents';
+import type { BatchFacts } from '@/core/churning/batchEvents';
+import type { BatchStory } from '@/core/churning/batchStory';
+import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
+import { butterNow, butterRemedy } from '@/core/working/butterNow';
+import type { ButterRemedy } from '@/core/working/butterNow';
+import { useSay } from '../../frame/FarmContext';
+import { useNow } from '../../frame/useNow';
+import { Chips } from '../../quantity/Chips';
+import { QuantityField, understand } from '../../quantity/QuantityField';
+import { Quiet } from '../../theme/Enamel';
+import { Key } from '../Key';
+import type { LiveBatch } from '../useBatch';
+import { feelWords } from '../words';
+import styles from './ButterCard.module.css';
+
+/** Butter as it stands, warmest and coldest that is not a slip, °C. */
+const [coldest, warmest] = [-5, 35];
+
+/** The butter in hand: how warm, how it feels, and only when it is too soft or too hard what brings it back, in numbers. */
+export function ButterCard({
+  facts,
+  story,
+  butterMass,
+  record,
+}: {
+  facts: BatchFacts;
+  story: BatchStory;
+  butterMass: number;
+  record: LiveBatch['record'];
+}) {
+  const say = useSay();
+  const now = useNow(60_000);
+  const [typed, setTyped] = useState('');
+  const butter = butterNow(facts, story, butterMass, now);
+  const remedy = butterRemedy(butter, butterMass, facts.hardness);
+  const understood = understand(typed, {
+    system: say.system,
+    kinds: ['temperature'],
+    bareUnit: say.system === 'us' ? 'F' : 'C',
+    check: ({ value }) =>
+      value < coldest || value > warmest
+        ? `Butter between ${say.temperature(coldest)} and ${say.temperature(warmest)} can be worked with.`
+        : undefined,
+  });
+  const probe = () => {
+    if (!understood || !('quantity' in understood)) return;
+    record({ kind: 'felt', celsius: understood.quantity.value });
+    setTyped('');
+  };
+  return (
+    <section className={styles.butter} aria-label="The butter in hand" data-feels={butter.feels}>
+      <p className={styles.says}>
+        The butter is about {say.temperature(Math.round(butter.celsius))}
+        {butter.from === 'churn' && ', by the churn'}
+        {butter.from === 'wash' && ', if the water came cold from the tap'}:{' '}
+        <strong>{feelWords[butter.feels].name.toLowerCase()}</strong>.
+      </p>
+      {remedy && <p className={styles.remedy}>{remedyWords(remedy, say)}</p>}
+      {remedy?.kind === 'chill' && (
+        <Button
+          variant="outlined"
+          sx={{ minHeight: 56, justifySelf: 'start' }}
+          onClick={() =>
+            record({
+              kind: 'paused',
+              place: 'fridge',
+              celsius: 4,
+              minutes: Math.max(1, Math.round(remedy.fridgeMinutes)),
+            })
+          }
+          data-act="chill"
+        >
+          It is in the fridge <Key of="f" />
+        </Button>
+      )}
+      <details>
+        <summary>It feels otherwise, or a probe says</summary>
+        <div className={styles.told}>
+          <Chips
+            legend="In the hand"
+            chosen={butter.from === 'feel' ? butter.feels : undefined}
+            onChoose={(feel) => record({ kind: 'felt', feel })}
+            choices={feels.map((key) => ({ key, ...feelWords[key] }))}
+          />
+          <QuantityField
+            label="Temperature of the butter"
+            typed={typed}
+            onTyped={setTyped}
+            understood={understood}
+            system={say.system}
+            hint={say.system === 'us' ? '57 F' : '14 C'}
+            onEnter={probe}
+          />
+          <Button variant="outlined" onClick={probe} disabled={!understood || 'wrong' in understood}>
+            Write it down
+          </Button>
+        </div>
+      </details>
+      {remedy?.kind === 'warm' && <Quiet>Break it up first, or only the outside warms.</Quiet>}
+    </section>
+  );
+}
+
+function remedyWords(remedy: NonNullable<ButterRemedy>, say: ReturnType<typeof useSay>): string {
+  const minutes = (of: number) => text(spokenMinutes(Math.max(1, of)));
+  if (remedy.kind === 'chill')
+    return `Chill it before it is worked: pressed ${say.length(remedy.thickness)} thick, about ${minutes(remedy.fridgeMinutes)} in the fridge or ${minutes(remedy.iceWaterMinutes)} in ice water.`;
+  return `Wash it with ${say.volume(remedy.waterMass)} of water at ${say.temperature(Math.round(remedy.waterCelsius))}${remedy.capped ? ', no warmer, twice if it must be' : ''}${remedy.roomMinutes === undefined ? '' : `; in the room it takes about ${minutes(remedy.roomMinutes)}`}.`;
+}

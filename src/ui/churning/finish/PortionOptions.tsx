@@ -1,0 +1,120 @@
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import type { Addition } from '@/core/churning/batchEvents';
+import { additions as additionNames, pieceForms } from '@/core/churning/batchEvents';
+import type { BatchStory } from '@/core/churning/batchStory';
+import { useSay } from '../../frame/FarmContext';
+import { Chips } from '../../quantity/Chips';
+import { QuantityField } from '../../quantity/QuantityField';
+import { Key } from '../Key';
+import type { PortionDraft, ReadPortion } from './portionDraft';
+import type { LiveBatch } from '../useBatch';
+import { WorkRow } from './WorkRow';
+import { pieceWords } from '../words';
+import styles from './PortionPanel.module.css';
+
+const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1);
+
+/** What is not said every time: how it was worked, what is mixed in, ghee, the pieces, a name. */
+export function PortionOptions({
+  draft,
+  read,
+  change,
+  story,
+  record,
+  onPutBy,
+}: {
+  draft: PortionDraft;
+  read: ReadPortion;
+  change: (to: Partial<PortionDraft>) => void;
+  story: BatchStory;
+  record: LiveBatch['record'];
+  onPutBy: () => void;
+}) {
+  const say = useSay();
+  const { mixed, form, dividing } = draft;
+  const { pieces, gheeForeseen } = read;
+  const tick = (label: string, checked: boolean, onTick: (to: boolean) => void) => (
+    <label>
+      <input type="checkbox" checked={checked} onChange={(event) => onTick(event.target.checked)} /> {label}
+    </label>
+  );
+  return (
+    <details className={styles.more} open={dividing || undefined}>
+      <summary>Working, pieces, something mixed in, ghee, no scale</summary>
+      <div className={styles.options}>
+        <WorkRow story={story} record={record} />
+        {tick('No scale: by mould, cup or tub', draft.noScale, (noScale) => change({ noScale }))}
+        {tick('Weighed before the salt went in', !draft.saltIn, (before) => change({ saltIn: !before }))}
+        <fieldset className={styles.mixed}>
+          <legend>Mixed in</legend>
+          {(Object.keys(additionNames) as Addition[]).map((key) => (
+            <label key={key}>
+              <input
+                type="checkbox"
+                checked={mixed.includes(key)}
+                onChange={(event) =>
+                  change({
+                    mixed: event.target.checked ? [...mixed, key] : mixed.filter((one) => one !== key),
+                  })
+                }
+              />{' '}
+              {additionNames[key].name}
+            </label>
+          ))}
+        </fieldset>
+        {mixed.length > 0 && (
+          <QuantityField
+            label="What is mixed in weighs"
+            typed={draft.mixedTyped ?? ''}
+            onTyped={(to) => change({ mixedTyped: to })}
+            understood={read.mixedRead}
+            system={say.system}
+            hint="part of what the butter weighs; may be left, and then counts as butter"
+          />
+        )}
+        {tick('Made into ghee', draft.ghee, (ghee) => change({ ghee }))}
+        {draft.ghee && (
+          <QuantityField
+            label="Ghee it gave"
+            typed={draft.gheeTyped}
+            onTyped={(to) => change({ gheeTyped: to })}
+            understood={read.gheeRead}
+            system={say.system}
+            hint={`${say.massRange(gheeForeseen.ghee.low, gheeForeseen.ghee.high)} to expect; may be left`}
+          />
+        )}
+        <Chips
+          legend="Shaped into"
+          chosen={form}
+          onChoose={(to) => change({ form: to })}
+          choices={pieceForms.map((key) => ({ key, name: capital(pieceWords[key].many) }))}
+        />
+        <QuantityField
+          label="Into pieces of"
+          typed={draft.piece}
+          onTyped={(text) => change({ piece: text })}
+          understood={read.pieceRead}
+          system={say.system}
+          hint={`${say.system === 'metric' ? '250 g' : '4 oz'}, as a mould or a wrapper takes`}
+          says={
+            pieces
+              ? `${pieces.count} ${pieceWords[form][pieces.count === 1 ? 'one' : 'many']} of ${say.mass(pieces.each)}${pieces.left > 1 ? `, and ${say.mass(pieces.left)} over` : ''}`
+              : undefined
+          }
+        />
+        <TextField
+          label="Name of this portion"
+          value={draft.name}
+          onChange={(event) => change({ name: event.target.value })}
+          slotProps={{ htmlInput: { maxLength: 60 } }}
+        />
+        {!read.toCome && (
+          <Button variant="outlined" onClick={onPutBy} disabled={!read.ready} data-act="portion">
+            Put this by as one portion, more to come <Key of="z" />
+          </Button>
+        )}
+      </div>
+    </details>
+  );
+}

@@ -1,0 +1,259 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useEffect, useState } from 'react';
+import type { BatchStory } from '@/core/churning/batchStory';
+import type { Foreseen } from '@/core/churning/foresee';
+import { allergensOf } from '@/core/keeping/allergens';
+import { keepingCautions } from '@/core/keeping/cautions';
+import type { Storage } from '@/core/keeping/keepingDate';
+import { portionKept } from '@/core/keeping/portionKept';
+import { usualMoisture } from '@/core/salting/salts';
+import type { BatchView } from '@/server/churning/views';
+import { Cautions } from '../../caution/Caution';
+import { useSay } from '../../frame/FarmContext';
+import { useDraft } from '../../frame/useDraft';
+import { useNow } from '../../frame/useNow';
+import { newId } from '../../outbox/newId';
+import { Chips } from '../../quantity/Chips';
+import { QuantityField } from '../../quantity/QuantityField';
+import { Enamel, Quiet } from '../../theme/Enamel';
+import { ButterCard } from './ButterCard';
+import { ByCount } from './ByCount';
+import { Key } from '../Key';
+import type { PortionDraft, ReadPortion } from './portionDraft';
+import { freshPortion, portionEvents, readPortion } from './portionDraft';
+import { PortionOptions } from './PortionOptions';
+import { Portions } from './Portions';
+import { SaltChooser } from './SaltChooser';
+import type { LiveBatch } from '../useBatch';
+import styles from './PortionPanel.module.css';
+
+const storageNames: Record<Storage, string> = {
+  fridge: 'Fridge',
+  freezer: 'Freezer',
+  crock: 'Crock',
+  counter: 'Counter',
+};
+
+/** Salt, weigh, pack: one portion unless the maker divides the butter. */
+export function PortionPanel({
+  view,
+  story,
+  foreseen,
+  record,
+  onWash,
+}: {
+  view: BatchView;
+  story: BatchStory;
+  foreseen: Foreseen;
+  record: LiveBatch['record'];
+  onWash: () => void;
+}) {
+  const say = useSay();
+  const { facts, moulds } = view;
+  const [draft, change, forget] = useDraft<PortionDraft>(`portion:${view.id}`, () =>
+    freshPortion(facts, moulds, story.portions.length > 0, say.system),
+  );
+  const read = readPortion(draft, { facts, story, foreseen, moulds, system: say.system });
+  const { typedMass, weighed, salting, ways, tooMuch, ready, low, high, toCome } = read;
+  const { typed, mixed, storage, ghee } = draft;
+  const early = saltedEarly(story);
+  const allPutBy = story.portions.length > 0 && typed.trim() === '';
+  const clear = () => change({ typed: '', count: '1', name: '', ghee: false, gheeTyped: '' });
+  function pack() {
+    if (ready) record([...portionEvents(draft, read, newId), { kind: 'packed' }]);
+    else if (allPutBy) record({ kind: 'packed' });
+    else return;
+    clear();
+    forget();
+  }
+  function putBy() {
+    if (!ready) return;
+    record(portionEvents(draft, read, newId));
+    change({ dividing: true });
+    clear();
+  }
+  return (
+    <Enamel className={styles.panel} aria-label="Salt, weigh, pack">
+      {story.portions.length > 0 && (
+        <Portions view={view} story={story} water={usualMoisture} record={record} />
+      )}
+      {story.washes.length === 0 && (
+        <p className={styles.note}>
+          Not washed yet.{' '}
+          <button type="button" onClick={onWash}>
+            Wash it
+          </button>
+        </p>
+      )}
+      {draft.changing ? (
+        <SaltChooser draft={draft.salt} onDraft={(to) => change({ salt: to })} ways={ways} early={early} />
+      ) : (
+        <p className={styles.salt}>
+          <span>
+            <strong>Salt: {salting?.way === 'none' || !ways ? 'none' : say.mass(ways.salt)}</strong>
+            {ways && salting && salting.way !== 'none' && (
+              <>
+                , {(ways.share * 100).toFixed(1)} % of the butter, {ways.teaspoons.toFixed(1)} level tsp
+              </>
+            )}
+            {!weighed && salting?.way !== 'none' && ' for the butter expected'}
+            {early && salting?.way !== 'none' && <em> △ {early}</em>}
+          </span>
+          <Button variant="outlined" onClick={() => change({ changing: true })}>
+            Change
+          </Button>
+        </p>
+      )}
+      {draft.noScale ? (
+        <ByCount draft={draft} read={read} change={change} moulds={moulds} />
+      ) : (
+        <QuantityField
+          label={draft.dividing ? 'This portion weighs' : 'The butter weighs'}
+          typed={typed}
+          onTyped={(text) => change({ typed: text })}
+          understood={
+            tooMuch
+              ? {
+                  wrong: `That is more butter than there was cream (${say.mass(facts.creamMass)}): check the unit, or the scale's tare.`,
+                }
+              : typedMass
+          }
+          system={say.system}
+          hint={low > 0 ? `the scale should read ${say.massRange(low, high)}` : 'what is left'}
+          onEnter={pack}
+          says={
+            typedMass && 'quantity' in typedMass && typedMass.quantity.kind === 'volume' && weighed
+              ? `= ${say.about(weighed.mass)} at 0.95 g/mL, give or take 8 %`
+              : undefined
+          }
+        />
+      )}
+      {read.odd !== undefined ? (
+        <p className={styles.note} role="status">
+          Is it really {say.mass(read.weighed!.mass)}? About {say.about(read.odd)} was to be expected: look at
+          the unit and the digits. It can be packed all the same.
+        </p>
+      ) : (
+        read.heavier !== undefined && (
+          <p className={styles.note} role="status">
+            About {say.about(read.heavier)} heavier than its fat explains: water or buttermilk is still in it,
+            or the scale was not at nought. Press it and weigh again, or pack it as it is.
+          </p>
+        )
+      )}
+      <Places draft={draft} read={read} view={view} washed={story.washes.length > 0} change={change} />
+      <Cautions
+        cautions={[
+          ...keepingCautions({ additions: mixed, storage }, facts.treatment === 'raw'),
+          ...(ghee ? read.gheeForeseen.cautions : []),
+        ]}
+      />
+      {toCome && (
+        <div className={styles.toCome}>
+          <span>
+            By the fat, <strong>{say.massRange(toCome.low, toCome.high)}</strong> more is still to come.
+          </span>
+          <Button variant="outlined" onClick={putBy} disabled={!ready} data-act="portion">
+            Put this by, weigh the rest <Key of="z" />
+          </Button>
+        </div>
+      )}
+      <Button
+        variant="contained"
+        onClick={pack}
+        disabled={!(ready || allPutBy)}
+        sx={{ minHeight: 96, fontSize: '1.5rem' }}
+        data-act="pack"
+      >
+        {toCome ? 'That is all: pack and date it' : allPutBy ? 'Pack' : 'Pack and date it'}
+        <Key of="k" />
+      </Button>
+      <PortionOptions
+        draft={draft}
+        read={read}
+        change={change}
+        story={story}
+        record={record}
+        onPutBy={putBy}
+      />
+      {(storage === 'crock' || read.pieces || moulds.length > 0) && (
+        <Quiet>
+          {storage === 'crock'
+            ? 'Press it into the crock without a pocket of air; salted water over it, changed every 3 to 5 days.'
+            : 'Wooden moulds and hands are scalded, then soaked cold, or the butter sticks; press out every pocket of air.'}
+        </Quiet>
+      )}
+      <ButterCard facts={facts} story={story} butterMass={foreseen.butter.mass} record={record} />
+      <Quiet>Hands in ice water before they touch it. On the label: {allergensOf(mixed, ghee)}</Quiet>
+    </Enamel>
+  );
+}
+
+/** Where it is kept, each place with the day it is good till there. */
+function Places({
+  draft: { storage, mixed, ghee },
+  read: { total, ways },
+  view: { facts },
+  washed,
+  change,
+}: {
+  draft: PortionDraft;
+  read: ReadPortion;
+  view: BatchView;
+  washed: boolean;
+  change: (to: Partial<PortionDraft>) => void;
+}) {
+  const say = useSay();
+  const today = say.dateOf(useNow(60_000));
+  const [chosenHere, setChosenHere] = useState(false);
+  const till = (place: Storage): { days: number; says: string; reasons: string[] } => {
+    const butter = {
+      mass: total ?? 100,
+      saltMass: total ? ways!.salt : 100 * (ways?.share ?? 0),
+      storage: place,
+      additions: mixed,
+      ...(ghee ? { ghee: { mass: 1, weighed: false } } : {}),
+    };
+    const { until, days, reasons } = portionKept(facts, washed, butter, today);
+    return { days, says: days > 0 ? `till ${say.day(until, today)}` : 'not this butter', reasons };
+  };
+  const chosen = till(storage);
+  const safe = (Object.keys(storageNames) as Storage[]).find((place) => till(place).days > 0);
+  // What was usual last time is no choice for butter that may not stand there.
+  const carriedOver = !chosenHere && chosen.days === 0 && safe !== undefined;
+  useEffect(() => {
+    if (carriedOver) change({ storage: safe });
+  });
+  return (
+    <>
+      <Chips
+        legend="Kept in the"
+        chosen={storage}
+        onChoose={(to) => {
+          setChosenHere(true);
+          change({ storage: to });
+        }}
+        choices={(Object.keys(storageNames) as Storage[]).map((key) => ({
+          key,
+          name: storageNames[key],
+          small: till(key).says,
+        }))}
+      />
+      {chosen.days === 0 && (
+        <p className={styles.note} role="status">
+          Not {storage === 'counter' ? 'on' : 'in'} the {storageNames[storage].toLowerCase()}:{' '}
+          {say.words(chosen.reasons.join('; '))}.
+        </p>
+      )}
+    </>
+  );
+}
+
+/** What is wrong with salting it now, if anything. */
+function saltedEarly({ drains, washes }: BatchStory): string | undefined {
+  if (drains.length === 0) return 'The buttermilk is not drained yet: salt put in now leaves with it.';
+  if (washes.length === 0 || washes.at(-1)?.clarity === 'clear') return undefined;
+  return 'The last wash was not clear: salt put in before another wash leaves with the water.';
+}

@@ -1,0 +1,193 @@
+'use client';
+
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import type { Salting } from '@/core/churning/batchEvents';
+import type { UnitSystem } from '@/core/quantities/units';
+import { kitchenMeasures } from '@/core/quantities/units';
+import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import type { SaltKind } from '@/core/salting/salts';
+import { salts } from '@/core/salting/salts';
+import type { SaltWays } from '@/core/salting/saltWays';
+import { useSay } from '../../frame/FarmContext';
+import type { Understood } from '../../quantity/QuantityField';
+import { QuantityField, understand } from '../../quantity/QuantityField';
+import { Chips } from '../../quantity/Chips';
+import { Quiet } from '../../theme/Enamel';
+
+/** Volume of the salt table's level teaspoon, mL (handbook §6.11), so that a spoon typed in any system comes to the salt table's spoon. */
+const tableTeaspoon = 4.92892159375;
+
+/** A farm's own teaspoons in one of the salt table. */
+const spoonsPer = (system: UnitSystem): number => tableTeaspoon / kitchenMeasures[system].teaspoon!;
+
+export interface SaltDraft {
+  way: Salting['way'];
+  typed: string;
+  kind: SaltKind;
+}
+
+/** A draft that says the same as a salting. */
+export function saltDraftOf(salting: Salting, system: UnitSystem): SaltDraft {
+  switch (salting.way) {
+    case 'none':
+      return { way: 'none', typed: '', kind: 'fine' };
+    case 'share':
+      return { way: 'share', typed: text(spokenFraction(salting.share)), kind: salting.kind };
+    case 'spoon':
+      return {
+        way: 'spoon',
+        typed: `${Math.round(salting.teaspoons * spoonsPer(system) * 100) / 100} tsp`,
+        kind: salting.kind,
+      };
+    case 'mass':
+      return { way: 'mass', typed: `${Math.round(salting.grams * 10) / 10} g`, kind: salting.kind };
+  }
+}
+
+/** What a salt draft says, or what is wrong with it. */
+export function readSalt(
+  draft: SaltDraft,
+  system: ReturnType<typeof useSay>['system'],
+): { salting?: Salting; understood: Understood } {
+  const { way, kind } = draft;
+  if (way === 'none') return { salting: { way }, understood: undefined };
+  if (way === 'share') {
+    const understood = understand(draft.typed, {
+      system,
+      kinds: ['fraction'],
+      bareUnit: '%',
+      check: ({ value }) =>
+        value > 0.15
+          ? `${text(spokenFraction(value))} salt is brine, not butter: up to 15 % is allowed.`
+          : undefined,
+    });
+    return {
+      salting:
+        understood && 'quantity' in understood ? { way, share: understood.quantity.value, kind } : undefined,
+      understood,
+    };
+  }
+  if (way === 'spoon') {
+    const understood = understand(draft.typed, {
+      system,
+      kinds: ['volume'],
+      bareUnit: 'tsp',
+      check: ({ value }) => (value > 990 ? 'That is more than 200 teaspoons: check the unit.' : undefined),
+    });
+    return {
+      salting:
+        understood && 'quantity' in understood
+          ? { way, teaspoons: understood.quantity.value / tableTeaspoon, kind }
+          : undefined,
+      understood,
+    };
+  }
+  const understood = understand(draft.typed, { system, kinds: ['mass'], bareUnit: 'g' });
+  return {
+    salting:
+      understood && 'quantity' in understood ? { way, grams: understood.quantity.value, kind } : undefined,
+    understood,
+  };
+}
+
+/** Salt in whichever school: by weight of butter, by spoon, by grams, or none; each said in all the others. */
+export function SaltChooser({
+  draft,
+  onDraft,
+  ways,
+  early,
+}: {
+  draft: SaltDraft;
+  onDraft: (draft: SaltDraft) => void;
+  ways: SaltWays | undefined;
+  early: string | undefined;
+}) {
+  const say = useSay();
+  const { understood } = readSalt(draft, say.system);
+  const [typedBefore, setTypedBefore] = useState<Partial<Record<Salting['way'], string>>>({});
+  const convert = (way: Salting['way']) => {
+    const kept = typedBefore[way];
+    const fresh = {
+      none: '',
+      share: ways ? text(spokenFraction(ways.share)) : '1.6 %',
+      spoon: ways
+        ? `${Math.max(0.25, Math.round(ways.teaspoons * spoonsPer(say.system) * 4) / 4)} tsp`
+        : '2 tsp',
+      mass: ways ? `${Math.round(ways.salt)} g` : '12 g',
+    }[way];
+    setTypedBefore({ ...typedBefore, [draft.way]: draft.typed });
+    onDraft({
+      ...draft,
+      way,
+      typed:
+        draft.way === 'none'
+          ? (kept ?? { none: '', share: '1.6 %', spoon: '2 tsp', mass: '12 g' }[way])
+          : fresh,
+    });
+  };
+  return (
+    <div style={{ display: 'grid', gap: 14 }}>
+      <Chips
+        legend="Salt"
+        chosen={draft.way}
+        onChoose={convert}
+        choices={[
+          { key: 'none', name: 'None' },
+          { key: 'share', name: 'By weight of butter', small: 'usual 1.5–2 %' },
+          { key: 'spoon', name: 'By spoon' },
+          { key: 'mass', name: 'Weighed' },
+        ]}
+      />
+      {draft.way !== 'none' && (
+        <div
+          style={{ display: 'grid', gap: 14, gridTemplateColumns: 'repeat(auto-fit, minmax(180px, 1fr))' }}
+        >
+          <QuantityField
+            label={{ share: 'Share of the butter', spoon: 'Spoons, level', mass: 'Salt' }[draft.way]}
+            typed={draft.typed}
+            onTyped={(typed) => onDraft({ ...draft, typed })}
+            understood={understood}
+            system={say.system}
+            hint={{ share: '1.6 %', spoon: '2 tsp', mass: '12 g' }[draft.way]}
+          />
+          <TextField
+            select
+            label="Kind of salt"
+            value={draft.kind}
+            onChange={(event) => onDraft({ ...draft, kind: event.target.value as SaltKind })}
+          >
+            {Object.entries(salts).map(([key, { name, gramsPerTeaspoon }]) => (
+              <MenuItem key={key} value={key}>
+                {name}, {gramsPerTeaspoon} g a level tsp
+              </MenuItem>
+            ))}
+          </TextField>
+        </div>
+      )}
+      {ways && draft.way !== 'none' && (
+        <Quiet aria-live="polite">
+          {text(spokenFraction(ways.share, 2))} of the butter = {ways.salt.toFixed(1)} g ={' '}
+          {ways.teaspoons.toFixed(1)} level tsp of {salts[draft.kind].name} ={' '}
+          {(say.system === 'metric'
+            ? ways.teaspoonsPerLitre
+            : ways.teaspoonsPerLitre * (say.system === 'us' ? 0.946353 : 1.136523)
+          ).toFixed(1)}{' '}
+          tsp to the {say.system === 'metric' ? 'litre' : 'quart'} of cream; brine{' '}
+          {text(spokenFraction(ways.brine, 0))}
+          {ways.keeps ? ', strong enough to keep as salted.' : ', too weak to keep as salted.'}
+        </Quiet>
+      )}
+      {ways?.gritty && (
+        <p style={{ margin: 0, color: 'var(--caution)', fontWeight: 620 }}>
+          △ This will grit: the water in the butter can only dissolve up to 26 % salt. Less salt, or finer
+          salt worked in before the last water is pressed out.
+        </p>
+      )}
+      {early && draft.way !== 'none' && (
+        <p style={{ margin: 0, color: 'var(--caution)', fontWeight: 620 }}>△ {early}</p>
+      )}
+    </div>
+  );
+}

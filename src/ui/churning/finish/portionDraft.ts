@@ -1,0 +1,279 @@
+import { gheeYield } from '@/core/byProducts/gheeYield';
+import type { Addition, BatchFacts, EventOf, PieceForm } from '@/core/churning/batchEvents';
+import { additions as additionNames } from '@/core/churning/batchEvents';
+import type { BatchStory } from '@/core/churning/batchStory';
+import type { Foreseen } from '@/core/churning/foresee';
+import type { Storage } from '@/core/keeping/keepingDate';
+import { ninety } from '@/core/quantities/estimate';
+import type { UnitSystem } from '@/core/quantities/units';
+import { kitchenMeasures } from '@/core/quantities/units';
+import { saltWays, unsaltedFrom } from '@/core/salting/saltWays';
+import { intoPieces, shapedPortions } from '@/core/working/intoPieces';
+import type { Understood } from '../../quantity/QuantityField';
+import { understand } from '../../quantity/QuantityField';
+import type { Body } from '../makeDayEvents';
+import type { SaltDraft } from './SaltChooser';
+import { readSalt, saltDraftOf } from './SaltChooser';
+
+/** Butter by volume: 0.95 g/mL, one standard deviation 8 % (engineering estimate). */
+const butterDensity = 0.95;
+const butterVolumeSpread = 0.08;
+/** Kitchen scale: 2 g or 0.5 %, whichever is more (handbook §6.9). */
+const scaleSd = (mass: number) => Math.max(2, 0.005 * mass);
+/** Fat of butter that is made into ghee (handbook §6.8). */
+const gheeButter = { butterFat: 0.82, butterFatSd: 0.012 } as const;
+/** Less than this much still to come, g, is what clings to the churn (engineering estimate). */
+const leastToCome = 40;
+/** So far from what was expected a digit or a unit was mistyped, more likely than not (engineering estimates). */
+const oddlyLight = 0.3;
+const oddlyHeavy = 2;
+
+/** What the panel holds before a portion is put by. */
+export interface PortionDraft {
+  noScale: boolean;
+  typed: string;
+  count: string;
+  container: string;
+  saltIn: boolean;
+  salt: SaltDraft;
+  changing: boolean;
+  mixed: Addition[];
+  /** Typed: what it all weighs that is mixed in; not in drafts kept from before it was asked. */
+  mixedTyped?: string;
+  storage: Storage;
+  name: string;
+  /** Typed: what each piece is to weigh, and what it is shaped into. */
+  piece: string;
+  form: PieceForm;
+  /** To be made into ghee; typed: how much it gave. */
+  ghee: boolean;
+  gheeTyped: string;
+  dividing: boolean;
+}
+
+const sayPiece = (grams: number, system: UnitSystem): string =>
+  system === 'metric' ? `${Math.round(grams)} g` : `${(grams / 28.349523125).toFixed(1)} oz`;
+
+/** What stands in the panel before anything is said: salt, place and shape as they usually are. */
+export function freshPortion(
+  facts: BatchFacts,
+  moulds: readonly { id: string }[],
+  dividing: boolean,
+  system: UnitSystem,
+): PortionDraft {
+  return {
+    noScale: false,
+    typed: '',
+    count: '1',
+    container: moulds[0]?.id ?? 'cup',
+    saltIn: true,
+    salt: saltDraftOf(facts.usualSalt, system),
+    changing: false,
+    mixed: [],
+    mixedTyped: '',
+    storage: facts.usualStorage,
+    name: '',
+    piece: facts.usualPieces ? sayPiece(facts.usualPieces.each, system) : '',
+    form: facts.usualPieces?.form ?? 'block',
+    ghee: false,
+    gheeTyped: '',
+    dividing,
+  };
+}
+
+interface Weighed {
+  mass: number;
+  massSd: number;
+  measured: 'scale' | 'volume';
+}
+
+/** What a draft comes to. */
+export type ReadPortion = ReturnType<typeof readPortion>;
+
+/**
+ * Reads a portion as it stands in the panel: what it weighs with its salt, the pieces it makes, and what is still to
+ * come. Masses in g.
+ * @param moulds the farm's, with what they hold in mL
+ */
+export function readPortion(
+  draft: PortionDraft,
+  {
+    facts,
+    story,
+    foreseen,
+    moulds,
+    system,
+  }: {
+    facts: BatchFacts;
+    story: Pick<BatchStory, 'portions'>;
+    foreseen: Pick<Foreseen, 'butter'>;
+    moulds: readonly { id: string; capacity: number }[];
+    system: UnitSystem;
+  },
+) {
+  const { noScale, typed, count, container, saltIn, piece, ghee, gheeTyped } = draft;
+  const bareUnit = { metric: 'g', us: 'oz', imperial: 'oz' }[system];
+  const already = story.portions.reduce((sum, { mass, additionMass = 0 }) => sum + mass - additionMass, 0);
+  const typedMass: Understood = understand(typed, {
+    system,
+    kinds: ['mass', 'volume'],
+    bareUnit: { metric: 'g', us: 'lb', imperial: 'lb' }[system],
+    check: ({ value }) => (value <= 0 ? 'Butter weighs more than nothing.' : undefined),
+  });
+  const containerVolume =
+    container === 'cup'
+      ? kitchenMeasures[system].cup!
+      : (moulds.find((mould) => mould.id === container)?.capacity ?? 250);
+  const weighed = noScale ? byCount(count, containerVolume) : byScale(typedMass);
+  const { salting } = readSalt(draft.salt, system);
+  const mixedRead: Understood =
+    draft.mixed.length === 0
+      ? undefined
+      : understand(draft.mixedTyped ?? '', {
+          system,
+          kinds: ['mass'],
+          bareUnit,
+          check: ({ value }) =>
+            weighed !== undefined && value >= weighed.mass
+              ? 'What is mixed in weighs less than the butter with it.'
+              : undefined,
+        });
+  const mixedMass = mixedRead && 'quantity' in mixedRead ? mixedRead.quantity.value : 0;
+  /** Butter and its salt alone, g. */
+  const butter = weighed && Math.max(0, weighed.mass - mixedMass);
+  const expected = Math.max(1, foreseen.butter.mass - already);
+  const unsalted = salting && butter !== undefined ? unsaltedFrom(salting, butter, saltIn) : expected;
+  const ways =
+    salting && saltWays(salting, unsalted, facts.creamVolume * Math.min(1, unsalted / foreseen.butter.mass));
+  const total = weighed && ways && (saltIn ? weighed.mass : weighed.mass + ways.salt);
+  const pieceRead: Understood = understand(piece, {
+    system,
+    kinds: ['mass'],
+    bareUnit: system === 'metric' ? 'g' : 'oz',
+    check: ({ value }) => (value < 5 ? 'A piece weighs 5 g and more.' : undefined),
+  });
+  const pieces =
+    pieceRead && 'quantity' in pieceRead && total && !ghee
+      ? intoPieces(total, pieceRead.quantity.value)
+      : undefined;
+  const gheeRead: Understood = understand(gheeTyped, {
+    system,
+    kinds: ['mass'],
+    bareUnit,
+    check: ({ value }) =>
+      total !== undefined && value >= total
+        ? 'Ghee weighs less than its butter: the water has gone.'
+        : undefined,
+  });
+  const gheeForeseen = gheeYield({ butterMass: total ?? expected, ...gheeButter });
+  const tooMuch = butter !== undefined && already + butter > facts.creamMass;
+  const spread = ninety * foreseen.butter.sd;
+  const low = Math.max(0, foreseen.butter.mass - spread - already);
+  const high = foreseen.butter.mass + spread - already;
+  const toCome = butter !== undefined && !tooMuch && low - butter > leastToCome;
+  return {
+    typedMass,
+    weighed,
+    mixedRead,
+    mixedMass,
+    salting,
+    ways,
+    total,
+    pieceRead,
+    pieces,
+    gheeRead,
+    gheeForeseen,
+    tooMuch,
+    /** What is typed is a tenth of what was to be expected, or several times that: asked about, never refused. */
+    odd:
+      butter !== undefined &&
+      !tooMuch &&
+      already === 0 &&
+      high > 0 &&
+      (butter < oddlyLight * low || butter > oddlyHeavy * high)
+        ? foreseen.butter.mass
+        : undefined,
+    /** Heavier than its fat explains, by so much. */
+    heavier:
+      butter !== undefined && !tooMuch && high > 0 && butter - high > Math.max(leastToCome, 0.03 * high)
+        ? butter - high
+        : undefined,
+    /** What the scale should read, at least and at most. */
+    low,
+    high,
+    /** Less is weighed than there should be: so much is still to come. */
+    toCome: toCome ? { low: low - butter, high: high - butter } : undefined,
+    called: nameOf(draft, salting?.way),
+    ready:
+      weighed !== undefined &&
+      ways !== undefined &&
+      total !== undefined &&
+      ways.salt < total &&
+      !tooMuch &&
+      !(mixedRead !== undefined && 'wrong' in mixedRead) &&
+      !(ghee && gheeRead !== undefined && 'wrong' in gheeRead),
+  };
+}
+
+/** What a portion is called when the maker gives it no name. */
+function nameOf({ name, ghee, mixed }: PortionDraft, way: string | undefined): string {
+  if (name.trim() !== '') return name.trim();
+  if (ghee) return 'Ghee';
+  if (mixed.length > 0) return mixed.map((key) => additionNames[key].name).join(', ');
+  return way === 'none' ? 'Unsalted' : 'Salted';
+}
+
+/**
+ * What is weighed, as the lots it makes: whole pieces, and what is over as one of its own.
+ * @param newId makes the ids of the lots
+ */
+export function portionEvents(
+  { mixed, storage, form, ghee }: PortionDraft,
+  { weighed, ways, total, salting, called, mixedMass, pieces, gheeRead, gheeForeseen, ready }: ReadPortion,
+  newId: () => string,
+): Body[] {
+  if (!ready || !weighed || !ways || !total || !salting) return [];
+  const portion = {
+    kind: 'portion' as const,
+    portionId: newId(),
+    name: called,
+    mass: total,
+    massSd: weighed.massSd,
+    measured: weighed.measured,
+    saltMass: ways.salt,
+    salting,
+    additions: mixed,
+    ...(mixedMass > 0 ? { additionMass: mixedMass } : {}),
+    storage,
+  } satisfies Omit<EventOf<'portion'>, 'id' | 'atSeconds'>;
+  if (ghee)
+    return [
+      {
+        ...portion,
+        ghee:
+          gheeRead && 'quantity' in gheeRead
+            ? { mass: gheeRead.quantity.value, weighed: true }
+            : { mass: Math.min(0.99 * total, gheeForeseen.ghee.mid), weighed: false },
+      },
+    ];
+  return pieces ? shapedPortions(portion, { form, each: pieces.each }, newId()) : [portion];
+}
+
+function byScale(understood: Understood): Weighed | undefined {
+  if (!understood || !('quantity' in understood)) return undefined;
+  const { kind, value, sd } = understood.quantity;
+  if (kind === 'volume')
+    return {
+      mass: value * butterDensity,
+      massSd: Math.hypot(butterVolumeSpread * value, sd ?? 0) * butterDensity,
+      measured: 'volume',
+    };
+  return { mass: value, massSd: sd ?? scaleSd(value), measured: 'scale' };
+}
+
+function byCount(count: string, volume: number): Weighed | undefined {
+  const number = Number(count.replace(',', '.'));
+  if (!(number > 0) || number > 1000) return undefined;
+  const mass = number * volume * butterDensity;
+  return { mass, massSd: mass * butterVolumeSpread, measured: 'volume' };
+}

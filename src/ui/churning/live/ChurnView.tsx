@@ -1,0 +1,342 @@
+'use client';
+
+import { useRef, useState } from 'react';
+import { clarities } from '@/core/churning/batchEvents';
+import type { MarkStage } from '@/core/churning/stages';
+import { markStages, stageSigns } from '@/core/churning/stages';
+import { elapsedAt } from '@/core/churning/batchStory';
+import { lastAct } from '@/core/churning/lastAct';
+import { fillLimit, isQuick, tools } from '@/core/churning/tools';
+import { churningCautions } from '@/core/keeping/cautions';
+import { clockText } from '@/core/quantities/formatQuantity';
+import type { BatchView } from '@/server/churning/views';
+import { Cautions } from '../../caution/Caution';
+import { useSay } from '../../frame/FarmContext';
+import { useDraft } from '../../frame/useDraft';
+import { useNow } from '../../frame/useNow';
+import { useChimeEach } from '../../pail/useChime';
+import { Unseen } from '../../theme/Enamel';
+import { CreamDrawing } from '../../vessel/CreamDrawing';
+import { Advice } from './Advice';
+import { ChurnStrip } from './strip/ChurnStrip';
+import { DrainPanel } from './DrainPanel';
+import type { FootHandle } from './Foot';
+import { Foot } from './Foot';
+import type { Turns } from './FootForms';
+import { ForgottenPause } from './ForgottenPause';
+import { KeySheet } from './KeySheet';
+import { liveWindow } from './liveWindow';
+import { MakeDayJot } from './MakeDayJot';
+import { actWords, nextWords, phaseWords } from '../words';
+import { PausePanel } from './PausePanel';
+import { PortionPanel } from '../finish/PortionPanel';
+import { inTheChurn, isDrained, stageByNow } from './stageNow';
+import { useBatch } from '../useBatch';
+import { useForeseen } from '../plan/useForeseen';
+import { useKeys } from './useKeys';
+import { useLive } from './useLive';
+import { useScreenAwake } from './useScreenAwake';
+import { VerdictPanel } from '../verdict/VerdictPanel';
+import { WashPanel } from './WashPanel';
+import { WhatHappened } from './WhatHappened';
+import styles from './ChurnView.module.css';
+
+/** A panel the maker chose out of turn, and after how many events. */
+interface Jump {
+  to?: 'portion' | 'drained' | 'washed';
+  after?: number;
+}
+
+/** Presses the one button on the screen that does a thing, if it is there. */
+const press = (act: string) => () =>
+  document.querySelector<HTMLButtonElement>(`button[data-act="${act}"]:not(:disabled)`)?.click();
+
+/** One batch, live, from cream to packed butter: now in words, the next thing as one big button, everything else small. */
+export function ChurnView({ view }: { view: BatchView }) {
+  const { facts } = view;
+  const say = useSay();
+  const [looked, setLooked] = useState<number>();
+  const { story, unsent, record } = useBatch(view, looked);
+  const now = useNow();
+  const [jump, setJump] = useDraft<Jump>(`jump:${view.id}`, () => ({}));
+  const [keySheet, setKeySheet] = useState(false);
+  const foot = useRef<FootHandle>(null);
+  const tool = tools[story.tool];
+  const quick = isQuick(story.tool);
+  const elapsed = elapsedAt(story.clock, now);
+  const reading = story.readings.at(-1)?.temperature;
+  const { share } = story.loads[story.load - 1]!;
+  const loads = story.loads.length;
+  const goingOn = story.loads.filter(({ phase }) => phase === 'churning' || phase === 'paused').length;
+  // Loads side by side can be looked at in turn until the last of them has stopped.
+  const beside = goingOn > 0 && story.loads.filter(({ begunAt }) => begunAt !== undefined).length > 1;
+  const foreseen = useForeseen(facts, story, view.pace);
+  const live = useLive(view, story, now);
+  const window = liveWindow(foreseen, live);
+  useScreenAwake(story.phase === 'churning');
+  const brokeHere = story.marks.some(({ stage, load }) => stage === 'break' && load === story.load);
+  const runs = story.phase === 'churning' && !brokeHere;
+  const reached = runs && window.breakMinutes ? elapsed >= window.breakMinutes.low * 60 : undefined;
+  useChimeEach(reached === undefined ? undefined : story.load + (reached ? 0.5 : 0), 'look');
+  const [turns, setTurns] = useDraft<Turns>('turns', () => ({ on: false, seconds: 60 }));
+  const turn = turns.on && story.phase === 'churning' ? Math.floor(elapsed / turns.seconds) : undefined;
+  useChimeEach(turn === undefined ? undefined : story.load * 1e6 + turn, 'done');
+  const [large, setLarge] = useDraft<{ on: boolean }>('large', () => ({ on: false }));
+
+  // A jump holds until something else happens, so that the panel a maker chose does not outlive its moment.
+  const panel = jump.to && jump.after === story.events.length ? jump.to : story.next;
+  const jumpTo = (to: Jump['to']) => setJump({ to, after: story.events.length });
+  const mark = (stage: MarkStage) => record({ kind: 'mark', stage });
+  const done = lastAct(story.events);
+  const last = done[0];
+  const undo =
+    last && story.phase !== 'packed'
+      ? () => record(done.map(({ id }) => ({ kind: 'undone' as const, eventId: id })))
+      : undefined;
+  const act = () => {
+    if (panel === 'load') {
+      setLooked(undefined);
+      record({ kind: 'load' });
+    }
+    if (panel === 'resumed') record({ kind: 'resumed' });
+    else if ((markStages as readonly string[]).includes(panel)) mark(panel as MarkStage);
+  };
+  const rests = story.phase === 'paused' && isDrained(story);
+  const churning =
+    !rests && (story.phase === 'churning' || story.phase === 'paused' || story.phase === 'stopped');
+  const onPad = panel === 'load' || panel === 'resumed' || (markStages as readonly string[]).includes(panel);
+  useKeys({
+    ...Object.fromEntries(
+      markStages.map((stage) => [actWords[stage].key, churning ? () => mark(stage) : undefined]),
+    ),
+    n: panel === 'load' ? act : undefined,
+    p:
+      story.phase === 'paused'
+        ? () => record({ kind: 'resumed' })
+        : story.phase === 'abandoned'
+          ? undefined
+          : () => record({ kind: 'paused' }),
+    d: panel !== 'drained' && churning ? () => jumpTo('drained') : press('drained'),
+    e: press('unwashed'),
+    k: press('pack'),
+    z: press('portion'),
+    f: () => {
+      press('stood-fridge')();
+      press('chill')();
+    },
+    v: press('stood-room'),
+    '5': press('washed-usual'),
+    ...Object.fromEntries(clarities.map((clarity, i) => [String(i + 1), press(`washed-${clarity}`)])),
+    r: () => foot.current?.open('temperature'),
+    a: () => foot.current?.open('water'),
+    o: () => foot.current?.open('tool'),
+    x: () => foot.current?.open('abandon'),
+    m: () => foot.current?.open('loads'),
+    h: () => foot.current?.open('turns'),
+    l: () => setLarge({ on: !large.on }),
+    y: press('advised'),
+    j: () => document.getElementById('make-day-jot')?.focus(),
+    u: undo,
+    ' ': onPad ? act : undefined,
+    '?': () => setKeySheet(true),
+  });
+
+  const packed = story.events.findLast((event) => event.kind === 'packed');
+  if (story.phase === 'packed')
+    return (
+      <VerdictPanel
+        view={view}
+        story={story}
+        foreseen={foreseen}
+        record={record}
+        onUnpack={packed && (() => record({ kind: 'undone', eventId: packed.id }))}
+      />
+    );
+
+  const byNow = stageByNow(story, window.stageMinutes, elapsed);
+  const words = nextWords(story, window, elapsed, reading, say);
+  const countdown = quick && runs && window.breakMinutes ? window.breakMinutes.mid * 60 - elapsed : undefined;
+  return (
+    <div className={styles.churn} data-large={large.on}>
+      <section className={styles.seen} aria-label="The churn now">
+        <p className={styles.which}>
+          {view.number > 0 ? `Batch ${view.number}` : 'The new batch'}, {say.mass(facts.creamMass)} of cream
+          {loads > 1 && `, load ${story.load} of ${loads}`}
+        </p>
+        <div className={styles.drawing}>
+          <CreamDrawing
+            shape={tool.drawing}
+            {...inTheChurn(story, facts, byNow.stage)}
+            limit={fillLimit}
+            label={`${tool.name}: ${stageSigns[byNow.stage].name}, ${stageSigns[byNow.stage].sign}`}
+          />
+        </div>
+        {churning && (
+          <p className={styles.now}>
+            {byNow.seen ? 'Now' : 'Should be'} <strong>{stageSigns[byNow.stage].name.toLowerCase()}</strong>
+            {byNow.seen ? ': ' : ' by now: '}
+            {stageSigns[byNow.stage].sign}
+          </p>
+        )}
+      </section>
+      <section className={styles.work} aria-label="The work">
+        <div className={styles.clock}>
+          <div>
+            <p className={styles.label}>
+              {countdown !== undefined ? 'Break expected in' : phaseWords[story.phase]}
+            </p>
+            <p className={styles.elapsed} role="timer" aria-live="off">
+              {countdown !== undefined
+                ? `${countdown < 0 ? '+' : ''}${clockText(Math.abs(countdown))}`
+                : clockText(elapsed)}
+            </p>
+          </div>
+          <div className={styles.next}>
+            <p className={styles.label}>Next</p>
+            <h1>{words.next}</h1>
+            {words.more && <p className={styles.more}>{words.more}</p>}
+          </div>
+        </div>
+        {churning && <ChurnStrip story={story} foreseen={window} prior={foreseen} elapsed={elapsed} />}
+        {turn !== undefined && (
+          <p className={styles.turns} role="timer" aria-live="off">
+            Hand over in <strong>{clockText(turns.seconds - (elapsed % turns.seconds))}</strong>
+          </p>
+        )}
+        {loads > 1 ? (
+          <div className={styles.counter} role="group" aria-label={`${story.broken} of ${loads} loads broke`}>
+            {story.loads.map((load, i) =>
+              beside && load.begunAt !== undefined ? (
+                <button
+                  key={i}
+                  type="button"
+                  aria-pressed={i + 1 === story.load}
+                  data-done={load.broke}
+                  data-now={i + 1 === story.load}
+                  onClick={() => setLooked(i + 1)}
+                  aria-label={`Load ${i + 1}, ${phaseWords[load.phase === 'waiting' ? 'stopped' : load.phase].toLowerCase()}`}
+                >
+                  {i + 1}
+                  <small>{clockText(elapsedAt(load.clock, now))}</small>
+                </button>
+              ) : (
+                <span key={i} aria-hidden data-done={load.broke} data-now={i + 1 === story.load}>
+                  {i + 1}
+                </span>
+              ),
+            )}
+          </div>
+        ) : null}
+        {live && !brokeHere && churning && story.phase !== 'stopped' && (
+          <div className={styles.advice}>
+            <Advice advice={live.advice} record={record} />
+          </div>
+        )}
+        {live && brokeHere && story.phase === 'churning' && (
+          <p className={styles.more} role="status">
+            {say.words(live.advice.says)}
+          </p>
+        )}
+        <ForgottenPause story={story} window={foreseen.breakMinutes} now={now} record={record} />
+        {story.pause && (
+          <PausePanel pause={story.pause} now={now} sour={facts.ripened} butter={rests} record={record} />
+        )}
+        {onPad && (
+          <div className={styles.pad}>
+            {/* After a tap this button is another one: the second tap of a double tap is not a second mark. */}
+            <button
+              type="button"
+              className={styles.big}
+              onClick={(tap) => tap.detail < 2 && act()}
+              data-act={panel}
+            >
+              {actWords[panel].button}
+              <kbd>{actWords[panel].key}</kbd>
+              {panel in stageSigns && <small>{stageSigns[panel as MarkStage].sign}</small>}
+            </button>
+            <div className={styles.others} hidden={rests}>
+              {(quick ? (['break', 'stopped'] as const) : markStages)
+                .filter((stage) => stage !== panel)
+                .map((stage) => (
+                  <button
+                    key={stage}
+                    type="button"
+                    className={styles.small}
+                    onClick={() => mark(stage)}
+                    data-act={stage}
+                  >
+                    {stageSigns[stage].name}
+                    <kbd>{actWords[stage].key}</kbd>
+                  </button>
+                ))}
+              <button
+                type="button"
+                className={styles.small}
+                onClick={() => jumpTo('drained')}
+                data-act="drained"
+              >
+                Drain <kbd>d</kbd>
+              </button>
+            </div>
+          </div>
+        )}
+        {panel === 'drained' && (
+          <DrainPanel
+            batchId={view.id}
+            facts={facts}
+            story={story}
+            foreseen={foreseen}
+            share={beside ? share : 1}
+            record={record}
+          />
+        )}
+        {panel === 'washed' && (
+          <WashPanel
+            batchId={view.id}
+            facts={facts}
+            story={story}
+            foreseen={foreseen}
+            record={record}
+            onSkip={() => jumpTo('portion')}
+          />
+        )}
+        {(panel === 'portion' || panel === 'packed') && (
+          <PortionPanel
+            view={view}
+            story={story}
+            foreseen={foreseen}
+            record={record}
+            onWash={() => jumpTo('washed')}
+          />
+        )}
+        {story.phase === 'abandoned' && (
+          <p className={styles.more}>This batch was given up. Undo brings it back.</p>
+        )}
+        <div className={styles.below}>
+          <MakeDayJot view={view} story={story} record={record} />
+          <Foot
+            ref={foot}
+            view={view}
+            story={story}
+            record={record}
+            undo={undo}
+            last={last}
+            turns={turns}
+            onTurns={setTurns}
+            large={large.on}
+            onLarge={() => setLarge({ on: !large.on })}
+            onLook={setLooked}
+          />
+          {onPad && (
+            <Cautions cautions={churningCautions({ tool: story.tool, treatment: facts.treatment })} />
+          )}
+          <WhatHappened story={story} unsent={unsent} record={record} />
+        </div>
+      </section>
+      <KeySheet open={keySheet} onClose={() => setKeySheet(false)} />
+      <Unseen role="status" aria-live="polite">
+        {`${phaseWords[story.phase]}. Next: ${words.next}`}
+      </Unseen>
+    </div>
+  );
+}

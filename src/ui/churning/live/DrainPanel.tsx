@@ -1,0 +1,134 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { grainSizes } from '@/core/churning/batchEvents';
+import type { BatchFacts } from '@/core/churning/batchEvents';
+import type { BatchStory } from '@/core/churning/batchStory';
+import type { Foreseen } from '@/core/churning/foresee';
+import { creamDensity } from '@/core/dairy/creamDensity';
+import { trapped } from '@/core/working/butterMoisture';
+import { useSay } from '../../frame/FarmContext';
+import { useDraft } from '../../frame/useDraft';
+import { Chips } from '../../quantity/Chips';
+import { QuantityField, understand } from '../../quantity/QuantityField';
+import { Enamel, Quiet } from '../../theme/Enamel';
+import { ButterCard } from '../finish/ButterCard';
+import styles from './DrainPanel.module.css';
+import { amountRules } from '../plan/planDraft';
+import { Key } from '../Key';
+import type { LiveBatch } from '../useBatch';
+import { grainWords } from '../words';
+
+/** Error of a jug and of a kitchen scale, one standard deviation (handbook §6.9). */
+const jugError = 0.03;
+const scaleError = 0.005;
+
+/** Buttermilk off: how much, by jug or scale, or not measured. Skipping costs nothing but a wider range. */
+export function DrainPanel({
+  batchId,
+  facts,
+  story,
+  foreseen,
+  share,
+  record,
+}: {
+  batchId: string;
+  facts: BatchFacts;
+  story: BatchStory;
+  foreseen: Foreseen;
+  /** Of the cream that is drained now: of one load, while another is still churned. */
+  share: number;
+  record: LiveBatch['record'];
+}) {
+  const say = useSay();
+  const [{ typed, washTyped }, change, forget] = useDraft(`drain:${batchId}`, () => ({
+    typed: '',
+    washTyped: '',
+  }));
+  const understood = understand(typed, amountRules(say.system, 'buttermilk'));
+  const washIn = understand(washTyped, amountRules(say.system, 'water'));
+  const wrong =
+    (understood !== undefined && 'wrong' in understood) || (washIn !== undefined && 'wrong' in washIn);
+  const before = story.drains.reduce((sum, drain) => sum + (drain.mass ?? 0), 0);
+  const again = story.drains.length > 0 && share === 1;
+  const expected = Math.max(
+    0,
+    share * foreseen.butter.buttermilkMass + story.addedWater - (again ? before : 0),
+  );
+  const shutIn = trapped[story.gathered ?? 'grains'] * foreseen.butter.mass;
+  const density = creamDensity(foreseen.buttermilkFat.mid, 12);
+  function drain() {
+    if (wrong) return;
+    change({ typed: '', washTyped: '' });
+    forget();
+    const wash = washIn && 'quantity' in washIn ? { washIn: washIn.quantity.value } : {};
+    if (!understood || !('quantity' in understood))
+      return record({ kind: 'drained', measured: 'skipped', ...wash });
+    const { kind, value, sd } = understood.quantity;
+    const mass = kind === 'mass' ? value : value * density;
+    const massSd =
+      sd !== undefined
+        ? (sd * mass) / value
+        : kind === 'mass'
+          ? Math.max(2, scaleError * mass)
+          : jugError * mass;
+    record({ kind: 'drained', measured: kind === 'mass' ? 'mass' : 'volume', mass, massSd, ...wash });
+  }
+  return (
+    <Enamel className={styles.drain} aria-label="Draining">
+      <QuantityField
+        label={again ? 'Buttermilk of this pour alone' : 'Buttermilk, if you measure it'}
+        typed={typed}
+        onTyped={(text) => change({ typed: text })}
+        understood={understood}
+        system={say.system}
+        hint={
+          again
+            ? `${before > 0 ? `${say.volume(before / density)} was drained before` : 'the first was not measured'}; ${expected > 20 ? `about ${say.volume(expected / density)} more to expect` : 'little is left'}`
+            : `about ${say.volume(expected / density)} to expect; may be skipped`
+        }
+        onEnter={drain}
+      />
+      <Button
+        variant="contained"
+        onClick={drain}
+        disabled={wrong}
+        sx={{ minHeight: 96, fontSize: '1.5rem' }}
+        data-act="drained"
+      >
+        {typed.trim() === '' ? 'Drained, not measured' : 'Drained'} <Key of="d" />
+      </Button>
+      {story.addedWater > 0 && (
+        <Quiet>{say.volume(story.addedWater)} of it is the water you added; it is taken off again.</Quiet>
+      )}
+      <ButterCard facts={facts} story={story} butterMass={foreseen.butter.mass} record={record} />
+      <details className={styles.more} open={story.gathered !== undefined || undefined}>
+        <summary>Lumps or one mass, wash water in it</summary>
+        <div className={styles.told}>
+          <Chips
+            legend="It was stopped at"
+            chosen={story.gathered ?? 'grains'}
+            onChoose={(size) => record({ kind: 'gathered', size })}
+            choices={grainSizes.map((key) => ({ key, ...grainWords[key] }))}
+          />
+          {shutIn > 0 && (
+            <Quiet role="status">
+              About {say.about(shutIn)} of buttermilk is shut in: cut it up, wash it once more, and work it{' '}
+              {story.gathered === 'mass' ? 'about five' : 'a couple of'} minutes longer.
+            </Quiet>
+          )}
+          <QuantityField
+            label="Wash water that went in with it"
+            typed={washTyped}
+            onTyped={(text) => change({ washTyped: text })}
+            understood={washIn}
+            system={say.system}
+            hint="none; otherwise it is taken off again"
+            onEnter={drain}
+          />
+        </div>
+      </details>
+      <Quiet>Keep the first drain apart: it is buttermilk, what comes after is wash water.</Quiet>
+    </Enamel>
+  );
+}

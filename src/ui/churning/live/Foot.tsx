@@ -1,0 +1,130 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import type { Ref } from 'react';
+import { useImperativeHandle, useState } from 'react';
+import type { BatchEvent } from '@/core/churning/batchEvents';
+import type { BatchStory } from '@/core/churning/batchStory';
+import type { BatchView } from '@/server/churning/views';
+import { useSay } from '../../frame/FarmContext';
+import { eventWords } from '../words';
+import type { Turns } from './FootForms';
+import { AbandonForm, LoadsForm, TemperatureForm, ToolForm, TurnsForm, WaterForm } from './FootForms';
+import { Key } from '../Key';
+import { isDrained } from './stageNow';
+import type { LiveBatch } from '../useBatch';
+import styles from './Foot.module.css';
+
+type Open = 'temperature' | 'water' | 'tool' | 'abandon' | 'loads' | 'turns' | undefined;
+
+/** Lets single keys open what lies along the foot. */
+export interface FootHandle {
+  open: (what: Open) => void;
+}
+
+/** Along the foot: undo, temperature, water, pause, another tool, give up. */
+export function Foot({
+  view,
+  story,
+  record,
+  undo,
+  last,
+  turns,
+  onTurns,
+  large,
+  onLarge,
+  onLook,
+  ref,
+}: {
+  ref?: Ref<FootHandle>;
+  view: BatchView;
+  story: BatchStory;
+  record: LiveBatch['record'];
+  undo: (() => void) | undefined;
+  last: BatchEvent | undefined;
+  turns: Turns;
+  onTurns: (to: Partial<Turns>) => void;
+  large: boolean;
+  onLarge: () => void;
+  /** Looks at another of the loads that are churned side by side. */
+  onLook: (load: number | undefined) => void;
+}) {
+  const say = useSay();
+  const [open, setOpen] = useState<Open>();
+  const toggle = (what: Open) => setOpen(open === what ? undefined : what);
+  /** Written down: back to the top, where the next mark waits for the thumb. */
+  const done = () => {
+    setOpen(undefined);
+    window.scrollTo({ top: 0 });
+  };
+  const live = story.phase !== 'abandoned';
+  const standing = story.phase !== 'churning' && story.phase !== 'paused';
+  // Once it is drained there is no cream in the churn to loosen, move or share out.
+  const creamy = live && !isDrained(story);
+  useImperativeHandle(ref, () => ({
+    open: (what) => (creamy || what === 'temperature' || what === 'abandon') && setOpen(what),
+  }));
+  return (
+    <div className={styles.foot}>
+      <div className={styles.row}>
+        <Button variant="outlined" disabled={!undo} onClick={undo} data-act="undo">
+          Undo{last && `: ${eventWords(last, say).short}`}
+          <Key of="u" />
+        </Button>
+        {live && (
+          <>
+            <Button
+              variant="outlined"
+              aria-expanded={open === 'temperature'}
+              onClick={() => toggle('temperature')}
+            >
+              Temperature <Key of="r" />
+            </Button>
+            {creamy && (
+              <Button variant="outlined" aria-expanded={open === 'water'} onClick={() => toggle('water')}>
+                Add water <Key of="a" />
+              </Button>
+            )}
+            {story.phase !== 'paused' && (
+              <Button variant="outlined" onClick={() => record({ kind: 'paused' })} data-act="pause">
+                Pause <Key of="p" />
+              </Button>
+            )}
+            {standing && (
+              <Button variant="outlined" onClick={() => record({ kind: 'resumed' })} data-act="again">
+                Churn again
+              </Button>
+            )}
+            {creamy && (
+              <>
+                <Button variant="outlined" aria-expanded={open === 'tool'} onClick={() => toggle('tool')}>
+                  Other tool <Key of="o" />
+                </Button>
+                <Button variant="outlined" aria-expanded={open === 'loads'} onClick={() => toggle('loads')}>
+                  Split or merge <Key of="m" />
+                </Button>
+                <Button variant="outlined" aria-expanded={open === 'turns'} onClick={() => toggle('turns')}>
+                  {turns.on ? `Turns of ${turns.seconds} s` : 'Turns'} <Key of="h" />
+                </Button>
+              </>
+            )}
+            <Button variant="outlined" aria-pressed={large} onClick={onLarge}>
+              {large ? 'Usual type' : 'Large type'} <Key of="l" />
+            </Button>
+            <Button variant="outlined" aria-expanded={open === 'abandon'} onClick={() => toggle('abandon')}>
+              Give up <Key of="x" />
+            </Button>
+          </>
+        )}
+      </div>
+      {open === 'temperature' && <TemperatureForm record={record} onDone={done} />}
+      {creamy && open === 'water' && <WaterForm record={record} onDone={done} />}
+      {creamy && open === 'tool' && <ToolForm view={view} record={record} onDone={done} />}
+      {creamy && open === 'loads' && (
+        <LoadsForm view={view} story={story} record={record} onDone={done} onLook={onLook} />
+      )}
+      {creamy && open === 'turns' && <TurnsForm turns={turns} onTurns={onTurns} />}
+      {open === 'abandon' && <AbandonForm record={record} onDone={done} />}
+    </div>
+  );
+}

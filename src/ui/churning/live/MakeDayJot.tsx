@@ -1,0 +1,83 @@
+'use client';
+
+import { useState } from 'react';
+import { CalculationError } from '@/core/calculation';
+import type { BatchStory } from '@/core/churning/batchStory';
+import { lastAct } from '@/core/churning/lastAct';
+import { readMakeDay } from '@/core/jot/readMakeDay';
+import type { BatchView } from '@/server/churning/views';
+import { useSay } from '../../frame/FarmContext';
+import { useNotice } from '../../frame/Notices';
+import { JotField } from '../../jot/JotField';
+import { eventWords } from '../words';
+import { butterEvent, makeDayEvents, reweighedEvent } from '../makeDayEvents';
+import type { LiveBatch } from '../useBatch';
+
+/** One line for everything that happens on make day, typed or dictated, said back as a sentence with Undo. */
+export function MakeDayJot({
+  view,
+  story,
+  record,
+}: {
+  view: BatchView;
+  story: BatchStory;
+  record: LiveBatch['record'];
+}) {
+  const say = useSay();
+  const notice = useNotice();
+  const [typed, setTyped] = useState('');
+  const [wrong, setWrong] = useState<string>();
+  function write() {
+    try {
+      const act = readMakeDay(typed, say.system);
+      if (!act)
+        return setWrong(
+          `“${typed.trim()}” was not understood here. Say “broke”, “15 C”, “water 60 ml”, “drained 0.9 l”, “washed clear”, “butter 612 g salted”.`,
+        );
+      if (act.kind === 'undo') {
+        const done = lastAct(story.events);
+        if (done.length === 0) return setWrong('There is nothing to undo.');
+        record(done.map(({ id }) => ({ kind: 'undone' as const, eventId: id })));
+        notice({ says: `Undone: ${eventWords(done[0]!, say).short}.` });
+      } else {
+        if (act.kind === 'packed' && story.portions.length === 0)
+          return setWrong('There is no butter yet: say “butter 612 g salted”.');
+        const one =
+          act.kind === 'butter'
+            ? butterEvent(act, view.facts, story)
+            : act.kind === 'packed'
+              ? act
+              : act.kind === 'reweighed'
+                ? reweighedEvent(act, story)
+                : makeDayEvents(act);
+        if (typeof one === 'string') return setWrong(one);
+        const bodies = [one].flat();
+        const ids = record(bodies);
+        notice({
+          says: `${bodies.map((body) => eventWords({ ...body, id: '', atSeconds: 0 } as Parameters<typeof eventWords>[0], say).long).join('; ')}.`,
+          undo: () => record(ids.map((eventId) => ({ kind: 'undone' as const, eventId }))),
+        });
+      }
+      setTyped('');
+      setWrong(undefined);
+    } catch (error) {
+      if (!(error instanceof CalculationError)) throw error;
+      setWrong(error.message);
+    }
+  }
+  return (
+    <JotField
+      id="make-day-jot"
+      typed={typed}
+      onTyped={(to) => {
+        setTyped(to);
+        setWrong(undefined);
+      }}
+      onWrite={write}
+      wrong={wrong}
+      example={
+        say.system === 'us' ? 'broke · 60 F · butter 1 lb salted' : 'broke · 15 C · butter 612 g salted'
+      }
+    />
+  );
+}

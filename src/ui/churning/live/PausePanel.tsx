@@ -1,0 +1,106 @@
+'use client';
+
+import { useState } from 'react';
+import type { EventOf, PausePlace } from '@/core/churning/batchEvents';
+import { pausePlaces } from '@/core/churning/batchEvents';
+import { clockText } from '@/core/quantities/formatQuantity';
+import { useSay } from '../../frame/FarmContext';
+import { useChimeAt } from '../../pail/useChime';
+import { Chips } from '../../quantity/Chips';
+import { QuantityField, understand } from '../../quantity/QuantityField';
+import { Enamel, Quiet } from '../../theme/Enamel';
+import { pausedAnew } from './pausedAnew';
+import type { LiveBatch } from '../useBatch';
+
+const names: Record<PausePlace, string> = {
+  room: 'In the room',
+  fridge: 'Fridge',
+  bath: 'Warm bath',
+  iceWater: 'Ice water',
+};
+const usual: Record<PausePlace, number> = { room: 18, fridge: 4, bath: 25, iceWater: 1 };
+/** A bath for cream is no hotter, °C (handbook §7). */
+const hottest = 30;
+const hour = 3600;
+
+/** Put by for a while or for the night: where it stands decides how it comes back, and when to look is rung. */
+export function PausePanel({
+  pause,
+  now,
+  sour,
+  butter,
+  record,
+}: {
+  pause: EventOf<'paused'>;
+  now: number;
+  /** The cream is sour, and stands as sour cream may. */
+  sour: boolean;
+  /** It is drained butter that rests. */
+  butter: boolean;
+  record: LiveBatch['record'];
+}) {
+  const say = useSay();
+  const [typed, setTyped] = useState('');
+  const place = pause.place ?? 'room';
+  const understood = understand(typed, {
+    system: say.system,
+    kinds: ['temperature'],
+    bareUnit: say.system === 'us' ? 'F' : 'C',
+    check: ({ value }) =>
+      value > hottest || value < -20
+        ? `At most ${say.temperature(hottest)}: hotter melts what touches the wall.`
+        : undefined,
+  });
+  const until = pause.minutes === undefined ? undefined : pause.atSeconds + pause.minutes * 60;
+  useChimeAt(now, until, 'done');
+  const left = until === undefined ? undefined : until - now;
+  const stood = now - pause.atSeconds;
+  const change = (to: Pick<EventOf<'paused'>, 'place' | 'celsius'>) => record(pausedAnew(pause, to));
+  return (
+    <Enamel style={{ display: 'grid', gap: 14 }} aria-label="While it stands">
+      <p style={{ margin: 0, fontSize: '1.3rem', fontWeight: 620 }}>
+        {left === undefined
+          ? `It has stood ${stood < hour ? clockText(stood) : `${Math.floor(stood / hour)} h ${Math.round((stood % hour) / 60)} min`}.`
+          : left > 0
+            ? `Look at it in ${clockText(left)}.`
+            : butter
+              ? 'Time to look: it should bend without breaking.'
+              : 'Time to look: read its temperature, then go on.'}
+      </p>
+      <Chips
+        legend="It stands"
+        chosen={place}
+        onChoose={(to) => change({ place: to, celsius: usual[to] })}
+        choices={pausePlaces.map((key) => ({
+          key,
+          name: names[key],
+          small: say.temperature(key === place ? (pause.celsius ?? usual[key]) : usual[key]),
+        }))}
+      />
+      <QuantityField
+        label="How warm it is there"
+        typed={typed}
+        onTyped={setTyped}
+        understood={understood}
+        system={say.system}
+        hint={`${say.temperature(pause.celsius ?? usual[place])} assumed`}
+        onEnter={() => {
+          if (!understood || !('quantity' in understood)) return;
+          change({ place, celsius: understood.quantity.value });
+          setTyped('');
+        }}
+      />
+      <Quiet>
+        {butter
+          ? 'Pressed flat it chills through in minutes; in a lump it takes an hour. Cover it, or it takes on the smells of the fridge.'
+          : !sour && (place === 'room' || place === 'bath')
+            ? say.words(
+                'Sweet cream stays over 5 °C for two hours at most: longer, or for the night, it goes in the fridge.',
+              )
+            : place === 'fridge'
+              ? 'For a night it keeps in the fridge; broken butter chills best in its own buttermilk. It comes back through a bath.'
+              : 'The model carries the cream through it; a reading when you go on bends it right.'}
+      </Quiet>
+    </Enamel>
+  );
+}

@@ -1,0 +1,195 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import type { BatchFacts, Clarity, WashPlace } from '@/core/churning/batchEvents';
+import { clarities, washPlaces } from '@/core/churning/batchEvents';
+import type { BatchStory } from '@/core/churning/batchStory';
+import type { Foreseen } from '@/core/churning/foresee';
+import { washesLeft } from '@/core/washing/washesLeft';
+import { butterNow, butterRemedy, coldTap } from '@/core/working/butterNow';
+import { warmestWash } from '@/core/working/butterWorkability';
+import { useSay } from '../../frame/FarmContext';
+import { useDraft } from '../../frame/useDraft';
+import { useNow } from '../../frame/useNow';
+import { Chips } from '../../quantity/Chips';
+import { QuantityField, understand } from '../../quantity/QuantityField';
+import { Enamel, Quiet } from '../../theme/Enamel';
+import { ButterCard } from '../finish/ButterCard';
+import type { Body } from '../makeDayEvents';
+import { amountRules } from '../plan/planDraft';
+import { Key } from '../Key';
+import type { LiveBatch } from '../useBatch';
+import { washWords } from '../words';
+import styles from './WashPanel.module.css';
+
+const looks: Record<Clarity, { name: string; says: string }> = {
+  milky: { name: 'Milky', says: 'over a fifth of buttermilk' },
+  cloudy: { name: 'Cloudy', says: 'a twentieth to a fifth' },
+  hazy: { name: 'Hazy', says: 'a hundredth or two' },
+  clear: { name: 'Clear', says: 'done' },
+};
+
+/** Water a degree to three below the butter keeps it firm (handbook §6.10), K. */
+const below = { least: 1, most: 3 } as const;
+
+/** A wash: how the water looked when it was poured off. Clear is the end of it. */
+export function WashPanel({
+  batchId,
+  facts,
+  story,
+  foreseen,
+  record,
+  onSkip,
+}: {
+  batchId: string;
+  facts: BatchFacts;
+  story: BatchStory;
+  foreseen: Foreseen;
+  record: LiveBatch['record'];
+  onSkip: () => void;
+}) {
+  const say = useSay();
+  const now = useNow(60_000);
+  const [{ typed, coldTyped, where }, change] = useDraft<{
+    typed: string;
+    coldTyped: string;
+    where?: WashPlace;
+  }>(`wash:${batchId}`, () => ({ typed: '', coldTyped: '' }));
+  const understood = understand(typed, amountRules(say.system, 'water'));
+  const coldRead = understand(coldTyped, {
+    system: say.system,
+    kinds: ['temperature'],
+    bareUnit: say.system === 'us' ? 'F' : 'C',
+    check: ({ value }) =>
+      value < 0 || value > warmestWash
+        ? `Wash water from ${say.temperature(0)} to ${say.temperature(warmestWash)}: warmer melts the outside.`
+        : undefined,
+  });
+  const water = understood && 'quantity' in understood ? understood.quantity.value : undefined;
+  const celsius = coldRead && 'quantity' in coldRead ? coldRead.quantity.value : undefined;
+  // As much water as butter, said to the nearest cupful or so.
+  const grains = Math.max(50, Math.round(foreseen.butter.mass / 50) * 50);
+  const last = story.washes.at(-1);
+  const left = washesLeft(grains, water ?? grains, last?.clarity);
+  const butter = butterNow(facts, story, foreseen.butter.mass, now);
+  const remedy = butterRemedy(butter, foreseen.butter.mass, facts.hardness);
+  const wash = (clarity: Clarity): Body => ({
+    kind: 'washed',
+    clarity,
+    // Butter takes on its water’s temperature only where both were said.
+    ...(water !== undefined ? { waterMass: water } : celsius !== undefined ? { waterMass: grains } : {}),
+    ...(celsius === undefined ? {} : { celsius }),
+    ...(where === undefined ? {} : { where }),
+  });
+  const usual = facts.usualWashes ?? 0;
+  return (
+    <Enamel className={styles.wash} aria-label="Washing">
+      <p className={styles.plan}>
+        {last
+          ? `${washWordsSoFar(story.washes.length)}, ${last.clarity}: `
+          : `With ${say.volume(water ?? grains)} each time, `}
+        {leftWords(left, last !== undefined)}.
+        {!remedy &&
+          ` Water at ${say.temperature(Math.max(2, Math.round(butter.celsius - below.most)))} to ${say.temperature(Math.max(4, Math.round(butter.celsius - below.least)))} keeps it firm.`}
+      </p>
+      <div className={styles.looks} role="group" aria-label="How the wash water looked">
+        {clarities.map((clarity, i) => (
+          <button
+            key={clarity}
+            type="button"
+            className={styles.look}
+            onClick={() => record(wash(clarity))}
+            data-act={`washed-${clarity}`}
+          >
+            <Glass clarity={clarity} />
+            <span>
+              {looks[clarity].name}
+              <Key of={String(i + 1)} />
+            </span>
+            <small>{looks[clarity].says}</small>
+          </button>
+        ))}
+      </div>
+      <div className={styles.acts}>
+        {usual > 1 && story.washes.length === 0 && (
+          <Button
+            variant="outlined"
+            sx={{ minHeight: 56 }}
+            onClick={() =>
+              record([
+                ...Array.from({ length: usual - 1 }, (_, i) => wash(i === 0 ? 'milky' : 'hazy')),
+                wash('clear'),
+              ])
+            }
+            data-act="washed-usual"
+          >
+            Washed {usual} times till clear, as last time <Key of="5" />
+          </Button>
+        )}
+        <Button variant="outlined" sx={{ minHeight: 56 }} onClick={onSkip} data-act="unwashed">
+          {story.washes.length > 0 ? 'Enough washing' : 'Not washing, press only'} <Key of="e" />
+        </Button>
+      </div>
+      <ButterCard facts={facts} story={story} butterMass={foreseen.butter.mass} record={record} />
+      <div className={styles.fields}>
+        <QuantityField
+          label="Water for each wash"
+          typed={typed}
+          onTyped={(text) => change({ typed: text })}
+          understood={understood}
+          system={say.system}
+          hint={`assumed ${say.volume(grains)}, as much as there is butter`}
+        />
+        <QuantityField
+          label="How cold it is"
+          typed={coldTyped}
+          onTyped={(text) => change({ coldTyped: text })}
+          understood={coldRead}
+          system={say.system}
+          hint={`assumed ${say.temperature(coldTap)}, cold from the tap`}
+        />
+      </div>
+      <Chips
+        legend="Where"
+        chosen={where}
+        onChoose={(to) => change({ where: to })}
+        choices={washPlaces.map((key) => ({ key, name: washWords[key].name }))}
+      />
+      <Quiet>
+        Water and ice that touch butter are ingredients: drinking quality, or boiled and cooled. Beaten long
+        in the water, butter turns dull: fewer, shorter washes, and rest it cold. Unwashed butter keeps days,
+        not weeks.
+      </Quiet>
+    </Enamel>
+  );
+}
+
+const washWordsSoFar = (washes: number): string => (washes === 1 ? 'Washed once' : `Washed ${washes} times`);
+
+function leftWords({ low, mid, high }: { low: number; mid: number; high: number }, more: boolean): string {
+  if (high === 0) return 'it is clear';
+  const number = low === high ? String(mid) : `${Math.max(1, low)} to ${high}`;
+  return `about ${number === '1 to 1' ? '1' : number} ${more ? 'more' : high === 1 ? 'wash' : 'washes'} until it runs clear`;
+}
+
+/** Blue is serum: the more of it in the glass, the stronger the wash still is. */
+function Glass({ clarity }: { clarity: Clarity }) {
+  const strength = { milky: 0.95, cloudy: 0.6, hazy: 0.25, clear: 0 }[clarity];
+  return (
+    <svg viewBox="0 0 40 44" width="40" height="44" aria-hidden>
+      <path
+        d="M6 4h28l-3 34a3 3 0 0 1-3 3H12a3 3 0 0 1-3-3z"
+        fill="var(--enamel)"
+        stroke="var(--pewter)"
+        strokeWidth="2"
+      />
+      <path
+        d="M8 12h24l-2.3 26H10.3z"
+        fill="var(--serum)"
+        fillOpacity={strength}
+        stroke="var(--serum-edge)"
+        strokeWidth="1.5"
+      />
+    </svg>
+  );
+}

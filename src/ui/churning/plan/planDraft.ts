@@ -1,0 +1,330 @@
+import type { BatchFacts } from '@/core/churning/batchEvents';
+import type { Loads } from '@/core/churning/splitLoads';
+import { splitLoads } from '@/core/churning/splitLoads';
+import type { ToolKey } from '@/core/churning/tools';
+import { tools } from '@/core/churning/tools';
+import type { WayOfWorking } from '@/core/churning/wayOfWorking';
+import type { Breed } from '@/core/dairy/breeds';
+import { breedFat } from '@/core/dairy/breeds';
+import { creamDensity } from '@/core/dairy/creamDensity';
+import type { FatMethod, KnownFat } from '@/core/dairy/creamFat';
+import {
+  creamFatByBreed,
+  fatMethods,
+  leanestChurnable,
+  richestCream,
+  usualCreams,
+} from '@/core/dairy/creamFat';
+import { spokenFraction, spokenVolume, text } from '@/core/quantities/formatQuantity';
+import type { UnitSystem } from '@/core/quantities/units';
+import type { PlanView } from '@/server/churning/views';
+import type { QuantityRules, Understood } from '../../quantity/QuantityField';
+import { understand } from '../../quantity/QuantityField';
+
+/** What a maker has typed and tapped so far; kept as it is, right or wrong. */
+export interface PlanDraft {
+  amount: string;
+  /** A usual cream, `batches`, or `other`. */
+  cream: string;
+  fatTyped: string;
+  fatMethod: FatMethod;
+  breed: Breed;
+  cold: 'fridge' | 'cool' | 'room' | 'measured';
+  temperatureTyped: string;
+  ripened: boolean;
+  treatment: BatchFacts['treatment'];
+  homogenised: boolean;
+  /** `vessel:ID` of the farm's own, or `tool:KEY`. */
+  churn: string;
+  sizeTyped: string;
+  /** Id of the named way it follows. */
+  way?: string | undefined;
+}
+
+/** Temperatures that go without a thermometer, °C (engineering estimates: fridge, cool larder, room). */
+export const usualTemperatures = { fridge: 4, cool: 12, room: 18 } as const;
+
+/** Error of a jug and of a kitchen scale, one standard deviation (handbook §6.9). */
+const jugError = 0.03;
+const scaleError = 0.005;
+const scaleLeast = 2;
+
+/** An amount of cream, or of what else is measured by jug or scale on make day. */
+export const amountRules = (
+  system: UnitSystem,
+  what: 'cream' | 'water' | 'buttermilk' = 'cream',
+): QuantityRules => ({
+  system,
+  kinds: ['volume', 'mass'],
+  bareUnit: { metric: 'L', us: 'qt', imperial: 'pt' }[system],
+  check: ({ kind, value }) => {
+    if (value <= 0) return `There has to be some ${what}: an amount above zero is needed.`;
+    if (value > 500_000)
+      return `That is ${Math.round(value / 1000)} ${kind === 'mass' ? 'kg' : 'L'}, more than a farm churns at once: check the unit.`;
+    return undefined;
+  },
+});
+export const temperatureRules = (system: UnitSystem): QuantityRules => ({
+  system,
+  kinds: ['temperature'],
+  bareUnit: system === 'us' ? 'F' : 'C',
+  check: ({ value }) =>
+    value < 0 || value > 35
+      ? `Cream goes into a churn between ${system === 'us' ? '32 and 95 °F' : '0 and 35 °C'}.`
+      : undefined,
+});
+export const fatRules = (system: UnitSystem): QuantityRules => ({
+  system,
+  kinds: ['fraction'],
+  bareUnit: '%',
+  check: ({ value }) => {
+    if (value > richestCream)
+      return `${text(spokenFraction(value))} is butter already: cream holds at most 60 % fat.`;
+    if (value < leanestChurnable)
+      return `${text(spokenFraction(value))} fat is milk or light cream, and never breaks: let it stand and take the cream off it.`;
+    return undefined;
+  },
+});
+export const sizeRules = (system: UnitSystem): QuantityRules => ({
+  system,
+  kinds: ['volume'],
+  bareUnit: { metric: 'L', us: 'qt', imperial: 'pt' }[system],
+  check: ({ value }) =>
+    value <= 0 || value > 2_000_000 ? 'A size to the brim is needed, such as 4 L.' : undefined,
+});
+
+export type CreamInFront = 'tub' | 'jar' | 'again' | undefined;
+
+/** The draft a maker starts from: as last time if there was one, or what the drawing they tapped suggests. */
+export function freshDraft(
+  plan: Pick<PlanView, 'last' | 'vessels' | 'farm' | 'fatFromBatches'>,
+  front: CreamInFront,
+): PlanDraft {
+  const own = plan.vessels.find((vessel) => vessel.kind === 'churn');
+  const { last } = plan;
+  const base: PlanDraft = {
+    amount: '',
+    cream: front === 'jar' ? 'gravity' : 'heavy',
+    fatTyped: '',
+    fatMethod: 'label',
+    breed: 'mixed',
+    cold: 'fridge',
+    temperatureTyped: '',
+    ripened: false,
+    treatment: front === 'jar' ? 'raw' : 'pasteurised',
+    homogenised: false,
+    churn: own ? `vessel:${own.id}` : 'tool:jar',
+    sizeTyped: '',
+  };
+  if (!last) return base;
+  return {
+    ...base,
+    amount: front === 'again' ? last.amountTyped : '',
+    ...asBefore(plan, last),
+  };
+}
+
+/** What a draft takes over from how a batch was worked. */
+function asBefore(
+  plan: Pick<PlanView, 'vessels' | 'farm' | 'fatFromBatches'>,
+  last: WayOfWorking,
+): Omit<PlanDraft, 'amount' | 'breed'> {
+  const usual = usualCreams.find(
+    (cream) =>
+      cream.method === last.fatMethod &&
+      (cream.method !== 'label' || Math.abs(cream.fat - last.creamFat) < 0.0005),
+  );
+  const learned = last.fatMethod === 'batches' && plan.fatFromBatches;
+  return {
+    cream: learned ? 'batches' : (usual?.key ?? 'other'),
+    fatTyped: learned || usual ? '' : text(spokenFraction(last.creamFat)),
+    fatMethod: last.fatMethod,
+    cold: 'measured',
+    temperatureTyped: sayTemperature(last.temperature, plan.farm.unitSystem),
+    ripened: last.ripened,
+    treatment: last.treatment,
+    homogenised: last.homogenised,
+    churn:
+      last.vesselId && plan.vessels.some((vessel) => vessel.id === last.vesselId)
+        ? `vessel:${last.vesselId}`
+        : `tool:${last.tool}`,
+    sizeTyped: last.vesselId ? '' : text(spokenVolume(last.capacity, plan.farm.unitSystem)),
+  };
+}
+
+/** A named way taken up: all but the cream itself, which stays as it was typed or chosen. */
+export function draftByWay(
+  plan: Pick<PlanView, 'vessels' | 'farm' | 'fatFromBatches' | 'ways'>,
+  wayId: string,
+  fromShelf: boolean,
+): Partial<PlanDraft> {
+  const found = plan.ways.find(({ id }) => id === wayId);
+  if (!found) return { way: undefined };
+  const before = asBefore(plan, found.way);
+  const { churn, sizeTyped, cold, temperatureTyped } = before;
+  return { ...(fromShelf ? { churn, sizeTyped, cold, temperatureTyped } : before), way: wayId };
+}
+
+/** Cream chosen on the Shelf: its lots, and the facts nobody needs to be asked for. */
+export interface CreamFromShelf {
+  lots: { lotId: string }[];
+  facts: Pick<
+    BatchFacts,
+    | 'creamMass'
+    | 'creamMassSd'
+    | 'creamVolume'
+    | 'amountTyped'
+    | 'creamFat'
+    | 'creamFatSd'
+    | 'fatMethod'
+    | 'ripened'
+    | 'treatment'
+    | 'homogenised'
+  >;
+  /** Why it should not be churned at all, as it is judged. */
+  despite: string | undefined;
+  /** °C as it should stand now. */
+  celsius: number;
+  says: string;
+  small: string;
+}
+
+/** The draft for cream from the Shelf: churn and temperature are all that is left to say. */
+export function draftFromShelf(
+  plan: Pick<PlanView, 'last' | 'vessels' | 'farm' | 'fatFromBatches'>,
+  { facts, celsius }: CreamFromShelf,
+): PlanDraft {
+  return {
+    ...freshDraft(plan, undefined),
+    amount: `${Math.round(facts.creamMass)} g`,
+    cream: 'other',
+    fatMethod: 'label',
+    fatTyped: `${(facts.creamFat * 100).toFixed(1)} %`,
+    cold: 'measured',
+    temperatureTyped: sayTemperature(celsius, plan.farm.unitSystem),
+    ripened: facts.ripened,
+    treatment: facts.treatment,
+    homogenised: facts.homogenised,
+  };
+}
+
+const sayTemperature = (celsius: number, system: UnitSystem): string =>
+  system === 'us' ? `${Math.round(celsius * 1.8 + 32)} °F` : `${Math.round(celsius * 2) / 2} °C`;
+
+/** Everything read from a draft: what each field understood, and the facts once nothing is missing. */
+export interface ReadPlan {
+  amount: Understood;
+  temperature: Understood;
+  fat: Understood;
+  size: Understood;
+  tool: ToolKey;
+  capacity: number | undefined;
+  knownFat: KnownFat | undefined;
+  celsius: number | undefined;
+  loads: Loads | undefined;
+  facts: BatchFacts | undefined;
+  /** What is still needed, in words. */
+  needs: string | undefined;
+}
+
+export function readPlan(
+  draft: PlanDraft,
+  plan: Pick<PlanView, 'last' | 'vessels' | 'farm' | 'fatFromBatches'> & Partial<Pick<PlanView, 'ways'>>,
+): ReadPlan {
+  const system = plan.farm.unitSystem;
+  const amount = understand(draft.amount, amountRules(system));
+  const temperature =
+    draft.cold === 'measured' ? understand(draft.temperatureTyped, temperatureRules(system)) : undefined;
+  const fat =
+    draft.cream === 'other' && draft.fatMethod !== 'breed'
+      ? understand(draft.fatTyped, fatRules(system))
+      : undefined;
+  const size = understand(draft.sizeTyped, sizeRules(system));
+  const vessel = plan.vessels.find((one) => `vessel:${one.id}` === draft.churn);
+  const tool: ToolKey =
+    vessel?.tool ??
+    (draft.churn.replace(/^tool:/, '') in tools ? (draft.churn.replace(/^tool:/, '') as ToolKey) : 'jar');
+  const capacity =
+    vessel?.capacity ??
+    (size && 'quantity' in size ? size.quantity.value : size ? undefined : tools[tool].usualVolume);
+  const celsius =
+    draft.cold === 'measured'
+      ? temperature && 'quantity' in temperature
+        ? temperature.quantity.value
+        : undefined
+      : usualTemperatures[draft.cold];
+  const knownFat = fatOf(draft, fat, plan.fatFromBatches);
+  const read = { amount, temperature, fat, size, tool, capacity, knownFat, celsius };
+  if (!amount || 'wrong' in amount)
+    return {
+      ...read,
+      loads: undefined,
+      facts: undefined,
+      needs: amount ? 'The amount needs another look.' : 'How much cream is there?',
+    };
+  if (!knownFat) return { ...read, loads: undefined, facts: undefined, needs: 'How rich is it?' };
+  if (celsius === undefined) return { ...read, loads: undefined, facts: undefined, needs: 'How cold is it?' };
+  if (capacity === undefined)
+    return { ...read, loads: undefined, facts: undefined, needs: 'What does the churn hold?' };
+  const { hardness } = { hardness: plan.farm.fatHardness };
+  const { kind, value, sd } = amount.quantity;
+  const density = creamDensity(knownFat.fat, celsius, hardness);
+  const creamMass = kind === 'mass' ? value : value * density;
+  const massPer = creamMass / value;
+  const creamMassSd =
+    sd !== undefined
+      ? sd * massPer
+      : kind === 'mass'
+        ? Math.max(scaleLeast, scaleError * value)
+        : jugError * creamMass;
+  const named = plan.ways?.find(({ id }) => id === draft.way);
+  const usual = named?.way ?? plan.last;
+  const creamVolume = creamMass / density;
+  const loads = splitLoads(creamVolume, capacity);
+  if (loads.loads > 60)
+    return {
+      ...read,
+      loads,
+      facts: undefined,
+      needs: `That would be ${loads.loads} loads: check the amount, or the size of the churn.`,
+    };
+  return {
+    ...read,
+    loads,
+    needs: undefined,
+    facts: {
+      creamMass,
+      creamMassSd,
+      creamVolume,
+      amountTyped: draft.amount.trim(),
+      creamFat: knownFat.fat,
+      creamFatSd: knownFat.sd,
+      fatMethod: knownFat.method,
+      temperature: celsius,
+      temperatureAssumed: draft.cold !== 'measured',
+      ripened: draft.ripened,
+      treatment: draft.treatment,
+      homogenised: draft.homogenised,
+      hardness,
+      tool,
+      vesselId: vessel?.id ?? null,
+      capacity,
+      loads: loads.loads,
+      usualSalt: usual?.usualSalt ?? { way: 'share', share: 0.016, kind: 'fine' },
+      usualStorage: usual?.usualStorage ?? 'fridge',
+      ...(usual?.usualWashes === undefined ? {} : { usualWashes: usual.usualWashes }),
+      ...(usual?.usualPieces === undefined ? {} : { usualPieces: usual.usualPieces }),
+      ...(named ? { way: named.name } : {}),
+    },
+  };
+}
+
+function fatOf(draft: PlanDraft, typed: Understood, learned: KnownFat | undefined): KnownFat | undefined {
+  if (draft.cream === 'batches') return learned;
+  const usual = usualCreams.find((cream) => cream.key === draft.cream);
+  if (usual) return { fat: usual.fat, sd: fatMethods[usual.method].sd, method: usual.method };
+  if (draft.fatMethod === 'breed') return creamFatByBreed(breedFat[draft.breed].fat);
+  return typed && 'quantity' in typed
+    ? { fat: typed.quantity.value, sd: fatMethods[draft.fatMethod].sd, method: draft.fatMethod }
+    : undefined;
+}
