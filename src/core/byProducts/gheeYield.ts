@@ -19,16 +19,19 @@ const perGramFat = 0.33;
 /** Heat a domestic burner really puts into the pan, kW (engineering estimate). */
 const burner = 0.6;
 
+/** Butter that is made into ghee, when nobody measured it (handbook §6.8). */
+export const gheeButter = { butterFat: 0.82, butterFatSd: 0.012 } as const;
+
 const gheeInput = v.strictObject({
   butterMass: positiveMass,
-  butterFat: v.optional(positiveFraction, 0.82),
+  butterFat: v.optional(positiveFraction, gheeButter.butterFat),
   butterFatSd: v.optional(
     v.pipe(
       v.number(),
       v.minValue(0, 'a spread, as a fraction.'),
       v.maxValue(0.2, 'a spread of at most 0.2.'),
     ),
-    0.012,
+    gheeButter.butterFatSd,
   ),
 });
 

@@ -4,7 +4,7 @@ import { spreadFromCream } from './churnEffects';
 import type { ChurnPace } from './churnPace';
 import type { Estimate } from '../quantities/estimate';
 import type { ChurnRun } from './simulateChurn';
-import { simulateChurn } from './simulateChurn';
+import { oilsFrom, simulateChurn } from './simulateChurn';
 import type { Stage } from './stages';
 
 /** A stage a maker saw, at minutes on the clock since the start. */
@@ -201,9 +201,6 @@ export function quantilesOf(
     return Math.exp(edges.at(-1)!);
   });
 }
-
-/** From this temperature on cream that has not broken is oiling off, °C at usual hardness. */
-const oilsFrom = 22.5;
 
 /** When it breaks among all the ways it may be going: middle and 90 % window, minutes of churning; or why it is not expected to. */
 export function breakWindow(

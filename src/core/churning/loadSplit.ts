@@ -5,11 +5,9 @@ import { estimateSchema, predictedEntries, ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import { ninety } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
+import { jugError } from '../quantities/measuring';
 import { splitLoads } from './splitLoads';
 import { fillLimit, toolKeys, tools } from './tools';
-
-/** A jug's error, one standard deviation (handbook §6.9). */
-const jugError = 0.03;
 
 const splitInput = v.strictObject({
   /** mL */

@@ -46,3 +46,13 @@ export function cutBetween({ cuts }: Pick<CreamRise, 'cuts'>, depth: number): Cu
 export function fatOfCut(milkMass: number, milkFat: number, creamMass: number): number {
   return Math.min(0.32, (0.84 * milkFat * milkMass) / Math.max(1, creamMass));
 }
+
+/** What is left under a heavy top that is kept apart, g and mass fraction. */
+export function restUnder(
+  top: { creamMass: number; creamFat: number },
+  all: { creamMass: number; creamFat: number },
+): { mass: number; fat: number } {
+  const mass = Math.max(0, all.creamMass - top.creamMass);
+  const fat = all.creamMass * all.creamFat - top.creamMass * top.creamFat;
+  return { mass, fat: mass > 0 ? Math.max(0, fat / mass) : 0 };
+}

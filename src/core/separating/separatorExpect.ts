@@ -7,6 +7,7 @@ import type { Predicted } from '../prediction';
 import { logEstimate, ninety } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 import { separationBalance } from './separationBalance';
+import { coldestMilk } from './separatorRun';
 
 const celsius = v.pipe(
   v.number(),
@@ -86,7 +87,6 @@ const handSkim = Math.log(2);
 const scatter = { cream: 0.08, skim: 0.25 };
 /** Where the machine is at home, and under what milk it fails (handbook §5, §6.3). */
 const atHome = 37;
-const coldUnder = 28;
 const floods = 20;
 
 /** What decides a run: one, the screw, the logarithm of the flow, and degrees from 37 °C; cold milk is the skim's affair most. */
@@ -172,7 +172,7 @@ export function separatorExpect(input: SeparatorInput): SeparatorExpected {
       'screw',
     );
   const { creamMass, skimMass, recovery } = separationBalance({ milkMass, milkFat, skimFat, creamFat });
-  const cold = temperature < coldUnder;
+  const cold = temperature < coldestMilk;
   const half = ninety * cream.sd;
   return {
     creamFat: {
@@ -247,7 +247,7 @@ function separatorCautions(temperature: number): Caution[] {
       says: 'The bowl spins at thousands of turns a minute: assembled in order and tight, lid on, never opened or braked by hand while it turns.',
     },
   ];
-  if (temperature < coldUnder)
+  if (temperature < coldestMilk)
     cautions.unshift({
       key: 'cold-milk',
       level: 'caution',

@@ -4,6 +4,7 @@ import { fraction, mass, positiveMass, temperature } from '@/core/calculation';
 import { atSeconds, id } from '@/core/churning/batchEvents';
 import { richestCream } from '@/core/dairy/creamFat';
 import { placeKeys, places } from '@/core/standing/places';
+import { coldestMilk } from '@/core/separating/separatorRun';
 import { addLotEvents, standingLots } from '@/data/ledger/standing';
 import { command } from '../commands/command';
 import type { Into } from '../ledger/move';
@@ -12,8 +13,6 @@ import { blendOf, draw, milligrams, momentOf, move, outs } from '../ledger/move'
 import { letPour } from '../ledger/judgedLots';
 import { Refusal } from '../refusal';
 
-/** Milk this cold does not separate (handbook §5, §6.3), °C. */
-const coldest = 25;
 /** Fat of the milk is known this badly at worst: cream may hold this much more of it than there was (engineering estimate). */
 const mostFatOver = 1.5;
 
@@ -82,10 +81,10 @@ export const separateMilk = command({
   carryOut: async (scope, input, sender) => {
     const at = momentOf(input.atSeconds, sender);
     const { details } = input;
-    if (input.way === 'separator' && (details.milkCelsius ?? 36) < coldest)
+    if (input.way === 'separator' && (details.milkCelsius ?? 36) < coldestMilk && !input.knowing)
       throw new Refusal(
-        `Milk of ${Math.round(details.milkCelsius!)} °C does not separate: it works at 35 to 40 °C. Warm it first.`,
-        'details.milkCelsius',
+        `Milk of ${Math.round(details.milkCelsius!)} °C floods the bowl or leaves its fat in the skim: it works at 35 to 40 °C.`,
+        'knowing',
       );
     if (
       details.discsIn !== undefined &&

@@ -1,4 +1,4 @@
-import { gheeYield } from '@/core/byProducts/gheeYield';
+import { gheeButter, gheeYield } from '@/core/byProducts/gheeYield';
 import type { BatchEvent, BatchFacts, Salting } from '@/core/churning/batchEvents';
 import { additions } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
@@ -6,6 +6,7 @@ import type { MakeDay } from '@/core/jot/readMakeDay';
 import type { Quantity } from '@/core/quantities/parseQuantity';
 import { saltWays, unsaltedFrom } from '@/core/salting/saltWays';
 import { shapedPortions } from '@/core/working/intoPieces';
+import { densities, pressedError, scaleSd, weighed } from '@/core/quantities/measuring';
 import { newId } from '../outbox/newId';
 
 export type Body = BatchEvent extends infer E
@@ -17,14 +18,8 @@ export type Body = BatchEvent extends infer E
 /** What is written down: it happened now, unless it says when. */
 export type Told = Body & { atSeconds?: number };
 
-/** Densities, g/mL: buttermilk at 12 °C, and butter (engineering estimates); errors of jug and scale (handbook §6.9). */
-const density = { buttermilk: 1.033, water: 1, butter: 0.95 } as const;
-const jugError = 0.03;
-const butterByVolume = 0.08;
-const scale = (mass: number) => Math.max(2, 0.005 * mass);
-
-const grams = ({ kind, value }: Quantity, of: keyof typeof density): number =>
-  kind === 'mass' ? value : value * density[of];
+const grams = ({ kind, value }: Quantity, of: keyof typeof densities): number =>
+  kind === 'mass' ? value : value * densities[of];
 
 /** What leans on where the batch stands. */
 type Leaning = 'butter' | 'packed' | 'undo' | 'reweighed';
@@ -58,15 +53,11 @@ export function makeDayEvents(act: Exclude<MakeDay, { kind: Leaning }>): Body[] 
       return [{ kind: 'water', mass: grams(act.amount, 'water') }];
     case 'drained': {
       if (!act.amount) return [{ kind: 'drained', measured: 'skipped' }];
-      const mass = grams(act.amount, 'buttermilk');
-      const weighed = act.amount.kind === 'mass';
-      const usualSd = weighed ? scale(mass) : jugError * mass;
       return [
         {
           kind: 'drained',
-          measured: weighed ? 'mass' : 'volume',
-          mass,
-          massSd: act.amount.sd === undefined ? usualSd : (act.amount.sd * mass) / act.amount.value,
+          measured: act.amount.kind === 'mass' ? 'mass' : 'volume',
+          ...weighed(act.amount, densities.buttermilk),
         },
       ];
     }
@@ -100,9 +91,7 @@ export function butterEvent(
         : { way: 'share', share: act.salt.share, kind: 'fine' };
   const ghee =
     act.ghee &&
-    (act.ghee === true
-      ? gheeYield({ butterMass: mass, butterFat: 0.82, butterFatSd: 0.012 }).ghee.mid
-      : act.ghee.value);
+    (act.ghee === true ? gheeYield({ butterMass: mass, ...gheeButter }).ghee.mid : act.ghee.value);
   if (ghee && ghee >= mass) return 'Ghee weighs less than its butter: the water has gone.';
   const portion = {
     kind: 'portion' as const,
@@ -116,7 +105,7 @@ export function butterEvent(
           : 'Salted',
     ...(ghee ? { ghee: { mass: ghee, weighed: act.ghee !== true } } : {}),
     mass,
-    massSd: act.amount.kind === 'mass' ? (act.amount.sd ?? scale(mass)) : butterByVolume * mass,
+    massSd: weighed(act.amount, densities.butter, pressedError).massSd,
     measured: act.amount.kind === 'mass' ? ('scale' as const) : ('volume' as const),
     saltMass: saltWays(salting, unsaltedFrom(salting, mass, true), facts.creamVolume).salt,
     salting,
@@ -140,7 +129,7 @@ export function reweighedEvent(
     portionId: portion.id,
     why: 'wept',
     mass: act.amount.value,
-    massSd: act.amount.sd ?? scale(act.amount.value),
+    massSd: act.amount.sd ?? scaleSd(act.amount.value),
     saltMass: portion.saltMass,
   };
 }

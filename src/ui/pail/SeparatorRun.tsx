@@ -24,19 +24,9 @@ import { DiscCount } from './DiscCount';
 import styles from './Pail.module.css';
 import { RunOutcome } from './RunOutcome';
 import type { RunDraft } from './separatorRunDraft';
-import {
-  byScrew,
-  coldest,
-  flows,
-  freshRun,
-  milkOf,
-  readRun,
-  runInput,
-  screws,
-  skimUses,
-  usualMilk,
-} from './separatorRunDraft';
+import { flows, freshRun, milkOf, readRun, runInput, screws, skimUses, usualMilk } from './separatorRunDraft';
 import { list } from '@/core/quantities/list';
+import { byScrew, coldestMilk } from '@/core/separating/separatorRun';
 import { useChimeAt } from './useChime';
 import { creamGoesTo, freeVessels, toUse, usualSkimUse } from './usual';
 
@@ -121,7 +111,7 @@ export function SeparatorRun({ view }: { view: PailView }) {
       throw error;
     }
   })();
-  const cold = milkCelsius < coldest;
+  const cold = milkCelsius < coldestMilk;
   const whole = expected?.minutes?.whole;
   const firstFull = Math.min(
     expected?.minutes?.creamCanFull ?? Infinity,
@@ -315,13 +305,17 @@ export function SeparatorRun({ view }: { view: PailView }) {
             />
             <Cautions cautions={(expected?.cautions ?? []).filter(({ key }) => key === 'bowl' || cold)} />
             <Button
-              variant="contained"
+              variant={cold ? 'outlined' : 'contained'}
               size="large"
-              disabled={cold || !expected || chosen.length === 0}
+              disabled={!expected || chosen.length === 0}
               sx={{ minHeight: 96, fontSize: '1.35rem' }}
               onClick={() => change({ startedSeconds: clockSeconds() })}
             >
-              {ready ? 'Milk is running' : 'Milk is running, list not ticked'}
+              {cold
+                ? 'Run it cold all the same'
+                : ready
+                  ? 'Milk is running'
+                  : 'Milk is running, list not ticked'}
             </Button>
           </Enamel>
         </div>

@@ -9,6 +9,7 @@ import { cautionsOfUse } from '@/core/byProducts/uses';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { CreamRise } from '@/core/separating/creamRise.calc';
+import { restUnder } from '@/core/separating/cutBetween';
 import type { PailView } from '@/server/pail/views';
 import { inWorker } from '@/workers/inWorker';
 import { Cautions } from '../caution/Caution';
@@ -24,7 +25,7 @@ import type { LotNow } from '../standing/useStory';
 import styles from './Pail.module.css';
 import { JarProfile } from './JarProfile';
 import { skimUses } from './separatorRunDraft';
-import { planSkim, restUnder, skimInput } from './skimPlan';
+import { planSkim, skimInput } from './skimPlan';
 import { freeVessels, toUse, useNames, usualSkimUse } from './usual';
 
 const laters = ['0', '3', '6', '12', '24'] as const;

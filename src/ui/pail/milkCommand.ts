@@ -1,16 +1,11 @@
 import { list } from '@/core/quantities/list';
-import { creamDensity } from '@/core/dairy/creamDensity';
+import { densities, jugError, weighed } from '@/core/quantities/measuring';
 import type { Quantity } from '@/core/quantities/parseQuantity';
 import type { Milking, PailView } from '@/server/pail/views';
 import type { useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';
 import type { MilkingDetails } from './usual';
 import { vesselFor } from './usual';
-
-/** A jug's error, one standard deviation (handbook §6.9). */
-const jugError = 0.03;
-/** Milk of 4 % at body warmth, for turning litres into grams before its fat is known; within 0.3 % of any milk's. */
-const warmMilk = creamDensity(0.04, 35);
 
 /** Milk in, like a milking before in everything that was not said now: the command and the sentence it is. */
 export function milkCommand(
@@ -34,12 +29,11 @@ export function milkCommand(
   amountTyped: string,
 ): { input: Record<string, unknown>; says: string } {
   const details = (before?.details ?? {}) as MilkingDetails;
-  const mass = told
-    ? told.quantity.kind === 'mass'
-      ? told.quantity.value
-      : told.quantity.value * warmMilk
-    : before!.mass;
-  const volume = mass / warmMilk;
+  // A litre is a litre, however sure: its grams are known before its fat is, within 0.3 %.
+  const { mass, massSd } = told
+    ? weighed(told.quantity, densities.warmMilk)
+    : { mass: before!.mass, massSd: jugError * before!.mass };
+  const volume = mass / densities.warmMilk;
   const vessel =
     told?.vesselId === undefined
       ? vesselFor(view, before, volume)
@@ -58,7 +52,7 @@ export function milkCommand(
       from,
       animalIds: from === 'animals' ? animalIds : [],
       mass,
-      massSd: told?.quantity.sd !== undefined ? told.quantity.sd * warmMilk : jugError * mass,
+      massSd,
       amountTyped: told ? amountTyped : (details.amountTyped ?? ''),
       celsius: told?.celsius ?? details.celsius ?? 35,
       strained: told?.strained ?? details.strained ?? true,

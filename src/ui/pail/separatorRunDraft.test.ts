@@ -1,5 +1,6 @@
+import { byScrew } from '@/core/separating/separatorRun';
 import type { LotNow } from '../standing/useStory';
-import { byScrew, freshRun, milkOf, readRun, runInput, skimUses, usualMilk } from './separatorRunDraft';
+import { freshRun, milkOf, readRun, runInput, skimUses, usualMilk } from './separatorRunDraft';
 import type { RunDraft } from './separatorRunDraft';
 
 const standing = (id: string, celsius: number, mass = 6000, fatShare = 0.04) =>

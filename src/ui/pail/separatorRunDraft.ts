@@ -1,31 +1,26 @@
 import type { Use } from '@/core/byProducts/uses';
 import { mayGoTo } from '@/core/byProducts/uses';
 import { creamDensity } from '@/core/dairy/creamDensity';
+import {
+  balanceOfRun,
+  balanceSd,
+  coldestMilk,
+  outCelsius,
+  usualFat,
+  usualSkimFat,
+} from '@/core/separating/separatorRun';
 import type { UnitSystem } from '@/core/quantities/units';
-import type { PailView, SeparationBefore } from '@/server/pail/views';
+import type { PailView } from '@/server/pail/views';
 import type { Understood } from '../quantity/QuantityField';
 import { understand } from '../quantity/QuantityField';
 import type { LotNow } from '../standing/useStory';
 
-/** Coldest milk that is let into the bowl, °C: below, it floods or leaves its fat behind (handbook §5, §6.3). */
-export const coldest = 28;
 export const screws = ['-2', '-1', '0', '1', '2'] as const;
 export const flows = {
   slow: { name: 'Slower', flow: 0.75 },
   rated: { name: 'As rated', flow: 1 },
   fast: { name: 'Faster', flow: 1.25 },
 };
-/** What is taken for the fat of what was measured by volume, to weigh it by (handbook §6.2, middles). */
-const usualFat = { cream: 0.36, skim: 0.001, water: 0, milk: 0.04 } as const;
-/** What runs out of the bowl is about as warm as the milk, °C. */
-const outCelsius = 36;
-/** Skim’s fat when nothing is known of the machine (handbook §6.3). */
-const usualSkimFat = 0.0015;
-/** How well the balance knows the cream’s fat, one standard deviation (engineering estimate). */
-const balanceSd = 0.02;
-/** What does not add up by more than this share of the milk is said (handbook §6.9: jug ± 3 %). */
-const plainlyOff = 0.05;
-
 /** What the panel holds while the separator is got ready and runs. */
 export interface RunDraft {
   milkTyped: string;
@@ -65,7 +60,7 @@ export function milkOf(chosen: readonly LotNow[]): { mass: number; fat: number }
 
 /** Milk that is run when nobody says which: what is warm enough; with none, the oldest, to be warmed. */
 export function usualMilk(milk: readonly LotNow[]): LotNow[] {
-  const warm = milk.filter(({ celsius }) => celsius >= coldest);
+  const warm = milk.filter(({ celsius }) => celsius >= coldestMilk);
   return warm.length > 0 ? warm : milk.slice(0, 1);
 }
 
@@ -74,29 +69,6 @@ export const skimUses = (blocked: boolean): Use[] =>
   (['pigs', 'hens', 'calves', 'drunk', 'yoghurt', 'curd', 'soap'] as const).filter((use) =>
     mayGoTo(use, blocked),
   );
-
-/** What each turn of the cream screw gave before: cream’s fat, skim’s where it was tested, and how often. */
-export function byScrew(
-  separations: readonly Pick<SeparationBefore, 'way' | 'screw' | 'creamFat' | 'skimFat'>[],
-): ReadonlyMap<string, { creamFat: number; skimFat: number | undefined; times: number }> {
-  const runs = new Map<string, typeof separations>();
-  for (const run of separations.filter(({ way }) => way === 'separator')) {
-    const screw = String(run.screw ?? 0);
-    runs.set(screw, [...(runs.get(screw) ?? []), run]);
-  }
-  const mean = (numbers: number[]) =>
-    numbers.length === 0 ? undefined : numbers.reduce((a, b) => a + b, 0) / numbers.length;
-  return new Map(
-    [...runs].map(([screw, all]) => [
-      screw,
-      {
-        creamFat: mean(all.map(({ creamFat }) => creamFat))!,
-        skimFat: mean(all.flatMap(({ skimFat }) => skimFat ?? [])),
-        times: all.length,
-      },
-    ]),
-  );
-}
 
 /**
  * What came out of the separator, as far as it was said. The balance gives the cream’s fat: all the fat, less what the
@@ -134,10 +106,7 @@ export function readRun(
   const spilledMass = grams(spilled, usualFat.milk) ?? 0;
   const tested = skimFat && 'quantity' in skimFat ? skimFat.quantity.value : undefined;
   const leftIn = tested ?? skimFatForeseen ?? usualSkimFat;
-  const missing =
-    creamMass !== undefined && skimMass !== undefined
-      ? milk.mass + flushMass - spilledMass - creamMass - skimMass
-      : undefined;
+  const balance = balanceOfRun({ milk, flushMass, spilledMass, creamMass, skimMass, skimFat: leftIn });
   return {
     cream,
     skim,
@@ -148,14 +117,7 @@ export function readRun(
     flushMass,
     spilledMass,
     testedSkimFat: tested,
-    creamFat:
-      creamMass === undefined
-        ? undefined
-        : (milk.mass * milk.fat - (milk.mass + flushMass - creamMass) * leftIn) / creamMass,
-    /** Cream as a share of the milk. */
-    share: creamMass === undefined ? undefined : creamMass / milk.mass,
-    /** What went in and did not come out, when that is plainly more than jugs err. */
-    missing: missing !== undefined && Math.abs(missing) > plainlyOff * milk.mass ? missing : undefined,
+    ...balance,
   };
 }
 export type ReadRun = ReturnType<typeof readRun>;
@@ -205,6 +167,8 @@ export function runInput(
     celsius,
     flushMass,
     spilledMass,
+    // Started cold with the caution in sight.
+    ...(celsius < coldestMilk ? { knowing: true } : {}),
     details: {
       screw: Number(draft.screw),
       flow: flows[draft.flow].flow,

@@ -1,7 +1,8 @@
 import { creamRise } from '@/core/separating/creamRise.calc';
+import { restUnder } from '@/core/separating/cutBetween';
 import type { PailView, ShownLot } from '@/server/pail/views';
 import type { LotNow } from '../standing/useStory';
-import { planSkim, restUnder, skimInput, underLine } from './skimPlan';
+import { planSkim, skimInput, underLine } from './skimPlan';
 import type { SkimSaid } from './skimPlan';
 
 const now = 1_800_000_000;

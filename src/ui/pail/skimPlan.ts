@@ -3,7 +3,8 @@ import { creamDensity } from '@/core/dairy/creamDensity';
 import { richestCream } from '@/core/dairy/creamFat';
 import type { UnitSystem } from '@/core/quantities/units';
 import type { CreamRise } from '@/core/separating/creamRise.calc';
-import { cutBetween } from '@/core/separating/cutBetween';
+import { cutBetween, restUnder } from '@/core/separating/cutBetween';
+import { boiledCream } from '@/core/separating/boiledCream';
 import type { PailView } from '@/server/pail/views';
 import type { Understood } from '../quantity/QuantityField';
 import { understand } from '../quantity/QuantityField';
@@ -12,8 +13,6 @@ import { creamGoesTo } from './usual';
 
 /** A ladle a little under the line gets the thin cream too, mm. */
 export const underLine = 4;
-/** Boiled milk creams by another way: the middle of what is known (handbook §6.3, estimate). */
-const boiled = { recovery: 0.52, fat: 0.35 };
 /** Fat of butter, for saying fat left behind as butter (handbook §6.8). */
 const butterFat = 0.82;
 /** Nobody ladles off more than this, mass fraction of fat (engineering estimate). */
@@ -68,9 +67,7 @@ export function planSkim(
           : undefined,
   });
   const quantity = amount && 'quantity' in amount ? amount.quantity : undefined;
-  const guess = isBoiled
-    ? { creamMass: (boiled.recovery * lot.fat) / boiled.fat, creamFat: boiled.fat }
-    : cut && { creamMass: cut.creamMass, creamFat: cut.creamFat };
+  const guess = isBoiled ? boiledCream(lot.fat) : cut && { creamMass: cut.creamMass, creamFat: cut.creamFat };
   const measuredMass =
     quantity &&
     (quantity.kind === 'mass' ? quantity.value : quantity.value * creamDensity(guess?.creamFat ?? 0.22, 5));
@@ -109,16 +106,6 @@ export function planSkim(
   };
 }
 export type SkimPlan = ReturnType<typeof planSkim>;
-
-/** What is left under a heavy top that is kept apart, g and mass fraction. */
-export function restUnder(
-  top: { creamMass: number; creamFat: number },
-  all: { creamMass: number; creamFat: number },
-): { mass: number; fat: number } {
-  const mass = Math.max(0, all.creamMass - top.creamMass);
-  const fat = all.creamMass * all.creamFat - top.creamMass * top.creamFat;
-  return { mass, fat: mass > 0 ? Math.max(0, fat / mass) : 0 };
-}
 
 /**
  * The skimming as it is written down: one cut, or the heavy top and the rest, and where the skim goes.

@@ -6,6 +6,7 @@ import type { BatchStory, StoryPortion } from '@/core/churning/batchStory';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import { saltAfterWeeping, takenForBlend, weeps } from '@/core/salting/putRight';
 import { saltCorrect } from '@/core/salting/saltCorrect';
+import { scaleSd } from '@/core/quantities/measuring';
 import { Cautions } from '../../caution/Caution';
 import { useSay } from '../../frame/FarmContext';
 import { QuantityField, understand } from '../../quantity/QuantityField';
@@ -13,9 +14,6 @@ import { Quiet } from '../../theme/Enamel';
 import type { Body } from '../makeDayEvents';
 import styles from './PutRight.module.css';
 import type { LiveBatch } from '../useBatch';
-
-/** Kitchen scale: 2 g or 0.5 %, whichever is more (handbook §6.9). */
-const scaleSd = (mass: number) => Math.max(2, 0.005 * mass);
 
 /** A portion put right: weighed again after it wept, its salt rinsed back, blended or added to, in numbers. */
 export function PutRight({

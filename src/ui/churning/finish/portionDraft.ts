@@ -1,4 +1,4 @@
-import { gheeYield } from '@/core/byProducts/gheeYield';
+import { gheeButter, gheeYield } from '@/core/byProducts/gheeYield';
 import type { Addition, BatchFacts, EventOf, PieceForm } from '@/core/churning/batchEvents';
 import { additions as additionNames } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
@@ -9,19 +9,13 @@ import type { UnitSystem } from '@/core/quantities/units';
 import { kitchenMeasures } from '@/core/quantities/units';
 import { saltWays, unsaltedFrom } from '@/core/salting/saltWays';
 import { intoPieces, shapedPortions } from '@/core/working/intoPieces';
+import { densities, pressedError, scaleSd } from '@/core/quantities/measuring';
 import type { Understood } from '../../quantity/QuantityField';
 import { understand } from '../../quantity/QuantityField';
 import type { Body } from '../makeDayEvents';
 import type { SaltDraft } from './SaltChooser';
 import { readSalt, saltDraftOf } from './SaltChooser';
 
-/** Butter by volume: 0.95 g/mL, one standard deviation 8 % (engineering estimate). */
-const butterDensity = 0.95;
-const butterVolumeSpread = 0.08;
-/** Kitchen scale: 2 g or 0.5 %, whichever is more (handbook §6.9). */
-const scaleSd = (mass: number) => Math.max(2, 0.005 * mass);
-/** Fat of butter that is made into ghee (handbook §6.8). */
-const gheeButter = { butterFat: 0.82, butterFatSd: 0.012 } as const;
 /** Less than this much still to come, g, is what clings to the churn (engineering estimate). */
 const leastToCome = 40;
 /** So far from what was expected a digit or a unit was mistyped, more likely than not (engineering estimates). */
@@ -264,8 +258,8 @@ function byScale(understood: Understood): Weighed | undefined {
   const { kind, value, sd } = understood.quantity;
   if (kind === 'volume')
     return {
-      mass: value * butterDensity,
-      massSd: Math.hypot(butterVolumeSpread * value, sd ?? 0) * butterDensity,
+      mass: value * densities.butter,
+      massSd: Math.hypot(pressedError * value, sd ?? 0) * densities.butter,
       measured: 'volume',
     };
   return { mass: value, massSd: sd ?? scaleSd(value), measured: 'scale' };
@@ -274,6 +268,6 @@ function byScale(understood: Understood): Weighed | undefined {
 function byCount(count: string, volume: number): Weighed | undefined {
   const number = Number(count.replace(',', '.'));
   if (!(number > 0) || number > 1000) return undefined;
-  const mass = number * volume * butterDensity;
-  return { mass, massSd: mass * butterVolumeSpread, measured: 'volume' };
+  const mass = number * volume * densities.butter;
+  return { mass, massSd: mass * pressedError, measured: 'volume' };
 }

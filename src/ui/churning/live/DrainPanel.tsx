@@ -7,6 +7,7 @@ import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { trapped } from '@/core/working/butterMoisture';
+import { weighed } from '@/core/quantities/measuring';
 import { useSay } from '../../frame/FarmContext';
 import { useDraft } from '../../frame/useDraft';
 import { Chips } from '../../quantity/Chips';
@@ -18,10 +19,6 @@ import { amountRules } from '../plan/planDraft';
 import { Key } from '../Key';
 import type { LiveBatch } from '../useBatch';
 import { grainWords } from '../words';
-
-/** Error of a jug and of a kitchen scale, one standard deviation (handbook §6.9). */
-const jugError = 0.03;
-const scaleError = 0.005;
 
 /** Buttermilk off: how much, by jug or scale, or not measured. Skipping costs nothing but a wider range. */
 export function DrainPanel({
@@ -64,15 +61,9 @@ export function DrainPanel({
     const wash = washIn && 'quantity' in washIn ? { washIn: washIn.quantity.value } : {};
     if (!understood || !('quantity' in understood))
       return record({ kind: 'drained', measured: 'skipped', ...wash });
-    const { kind, value, sd } = understood.quantity;
-    const mass = kind === 'mass' ? value : value * density;
-    const massSd =
-      sd !== undefined
-        ? (sd * mass) / value
-        : kind === 'mass'
-          ? Math.max(2, scaleError * mass)
-          : jugError * mass;
-    record({ kind: 'drained', measured: kind === 'mass' ? 'mass' : 'volume', mass, massSd, ...wash });
+    const { quantity } = understood;
+    const measured = quantity.kind === 'mass' ? 'mass' : 'volume';
+    record({ kind: 'drained', measured, ...weighed(quantity, density), ...wash });
   }
   return (
     <Enamel className={styles.drain} aria-label="Draining">

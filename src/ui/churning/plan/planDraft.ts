@@ -17,6 +17,7 @@ import {
 } from '@/core/dairy/creamFat';
 import { spokenFraction, spokenVolume, text } from '@/core/quantities/formatQuantity';
 import type { UnitSystem } from '@/core/quantities/units';
+import { weighed } from '@/core/quantities/measuring';
 import type { PlanView } from '@/server/churning/views';
 import type { QuantityRules, Understood } from '../../quantity/QuantityField';
 import { understand } from '../../quantity/QuantityField';
@@ -43,11 +44,6 @@ export interface PlanDraft {
 
 /** Temperatures that go without a thermometer, °C (engineering estimates: fridge, cool larder, room). */
 export const usualTemperatures = { fridge: 4, cool: 12, room: 18 } as const;
-
-/** Error of a jug and of a kitchen scale, one standard deviation (handbook §6.9). */
-const jugError = 0.03;
-const scaleError = 0.005;
-const scaleLeast = 2;
 
 /** An amount of cream, or of what else is measured by jug or scale on make day. */
 export const amountRules = (
@@ -266,17 +262,8 @@ export function readPlan(
   if (celsius === undefined) return { ...read, loads: undefined, facts: undefined, needs: 'How cold is it?' };
   if (capacity === undefined)
     return { ...read, loads: undefined, facts: undefined, needs: 'What does the churn hold?' };
-  const { hardness } = { hardness: plan.farm.fatHardness };
-  const { kind, value, sd } = amount.quantity;
-  const density = creamDensity(knownFat.fat, celsius, hardness);
-  const creamMass = kind === 'mass' ? value : value * density;
-  const massPer = creamMass / value;
-  const creamMassSd =
-    sd !== undefined
-      ? sd * massPer
-      : kind === 'mass'
-        ? Math.max(scaleLeast, scaleError * value)
-        : jugError * creamMass;
+  const density = creamDensity(knownFat.fat, celsius, plan.farm.fatHardness);
+  const { mass: creamMass, massSd: creamMassSd } = weighed(amount.quantity, density);
   const named = plan.ways?.find(({ id }) => id === draft.way);
   const usual = named?.way ?? plan.last;
   const creamVolume = creamMass / density;
@@ -305,7 +292,7 @@ export function readPlan(
       ripened: draft.ripened,
       treatment: draft.treatment,
       homogenised: draft.homogenised,
-      hardness,
+      hardness: plan.farm.fatHardness,
       tool,
       vesselId: vessel?.id ?? null,
       capacity,
