@@ -29,18 +29,18 @@ const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const kills = { server: 0, database: 0, network: 0, reloads: 0, deadPages: 0, hangs: 0, builds: 0, early: 0 };
 /** What devices' clocks are wrong by, ms: most are right, some are minutes off, some two days. */
 const clocks = [0, 0, 0, 6 * 60_000, -6 * 60_000, 2 * 86_400_000, -2 * 86_400_000];
-let standing = builds[0]!;
+let serving = builds[0]!;
 
 let server: ChildProcess | undefined;
 const startServer = () => {
-  const before = standing;
-  standing = builds[Math.floor(draw() * builds.length)]!;
-  if (standing !== before) kills.builds += 1;
+  const before = serving;
+  serving = builds[Math.floor(draw() * builds.length)]!;
+  if (serving !== before) kills.builds += 1;
   server = spawn(
     'node',
     ['node_modules/next/dist/bin/next', 'start', '-p', SERVER_PORT!, '-H', '127.0.0.1'],
     {
-      cwd: standing,
+      cwd: serving,
       stdio: 'ignore',
     },
   );

@@ -15,8 +15,8 @@ import { temperPlanCalculation } from './tempering/temperPlan';
 import { adviseChurnCalculation } from './churning/adviseChurn';
 import { blendDiluteCalculation } from './churning/blendDilute';
 import { breakTimeCalculation } from './churning/breakTime';
-import { churnSimulateCalculation } from './churning/churnSimulate';
-import { loadSplitCalculation } from './churning/loadSplit';
+import { predictChurnCalculation } from './churning/predictChurn';
+import { foreseeLoadsCalculation } from './churning/foreseeLoads';
 import { batchEffectsCalculation } from './comparing/batchEffects';
 import { compareBatchesCalculation } from './comparing/compareBatches';
 import { controlLimitsCalculation } from './comparing/controlLimits';
@@ -61,13 +61,13 @@ const exact = [
 
 /** Those that predict: a central value with a 90 % interval, reasons in order of weight, and cautions. */
 const predicting = [
-  churnSimulateCalculation,
+  predictChurnCalculation,
   breakTimeCalculation,
   adviseChurnCalculation,
   butterMoistureCalculation,
   saltCorrectCalculation,
   blendDiluteCalculation,
-  loadSplitCalculation,
+  foreseeLoadsCalculation,
   butterWorkabilityCalculation,
   compareBatchesCalculation,
   batchEffectsCalculation,

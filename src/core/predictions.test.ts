@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import * as v from 'valibot';
 import { examples, plainLoad } from '@tests/validation/examples';
 import { calculate, calculations, exactNames } from './calculations';
-import { loadSplit } from './churning/loadSplit';
+import { foreseeLoads } from './churning/foreseeLoads';
 import { batchEffects } from './comparing/batchEffects';
 import { compareBatches } from './comparing/compareBatches';
 import { controlLimits } from './comparing/controlLimits';
@@ -262,7 +262,7 @@ describe('a maker’s own batches', () => {
 it('a churn is never more than half full', () => {
   fc.assert(
     fc.property(between(100, 50_000), between(300, 20_000), (volume, capacity) => {
-      const split = loadSplit({ volume, capacity, tool: plainLoad.tool });
+      const split = foreseeLoads({ volume, capacity, tool: plainLoad.tool });
       expect(split.fillEach.mid).toBeLessThanOrEqual(0.5 + 1e-9);
       expect(split.loads * split.volumeEach).toBeCloseTo(volume, 6);
     }),

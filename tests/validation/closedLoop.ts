@@ -1,6 +1,6 @@
 import { adviseChurn, type AdviseInput } from '@/core/churning/adviseChurn';
 import type { ChurnHappening, ChurnInput } from '@/core/churning/churnInput';
-import { conditionsOf, longestSeconds, standingBefore } from '@/core/churning/churnInput';
+import { conditionsOf, longestSeconds, pausedBefore } from '@/core/churning/churnInput';
 import { greasyButtermilk } from '@/core/churning/churnTroubles';
 import type { SeenStage } from '@/core/churning/belief';
 import { simulateChurn } from '@/core/churning/simulateChurn';
@@ -107,7 +107,7 @@ export function liveThroughTrouble(given: TroubledChurning, seed: string, follow
   };
   let clock = 0;
   let truly = run();
-  const churnedAt = (minutes: number) => minutes - standingBefore(done, minutes);
+  const churnedAt = (minutes: number) => minutes - pausedBefore(done, minutes);
   while (churnedAt(clock) <= giveUpAfter * usual) {
     if (truly.breakSeconds !== undefined && truly.breakSeconds / 60 <= clock) break;
     if (follows) {

@@ -215,7 +215,7 @@ export function modelPlots(): Record<string, Plot> {
       y: 'against the start',
       logY: true,
       series: [
-        { name: 'load', as: 'line', points: plain.moments.map(({ seconds, load }) => [seconds / 60, load]) },
+        { name: 'torque', as: 'line', points: plain.moments.map(({ seconds, torque }) => [seconds / 60, torque]) },
         {
           name: 'sound',
           as: 'line',

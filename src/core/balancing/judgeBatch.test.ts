@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { BatchEvent, BatchFacts } from '../churning/batchEvents';
-import { batchStory } from '../churning/batchStory';
+import { tellBatch } from '../churning/tellBatch';
 import { churnedLines } from './churnedLines';
 import { judgeWith } from './judgeBatch';
 
@@ -26,7 +26,7 @@ function batch(
     ...butter.map((mass, i) => ({ kind: 'portion', portionId: `portion-${i}-abc`, name: '', mass, massSd: options.measured === 'volume' ? mass * 0.08 : 2, measured: options.measured ?? 'scale', saltMass: options.salt ?? 0, salting: { way: 'none' }, additions: [], storage: 'fridge' })),
     { kind: 'packed' },
   ].map((body, i) => ({ id: `event-${String(i).padStart(4, '0')}`, atSeconds: 1_800_000_000 + i * 60, ...body })) as BatchEvent[]; // prettier-ignore
-  return batchStory(facts, events);
+  return tellBatch(facts, events);
 }
 
 describe('the verdict', () => {
@@ -151,7 +151,7 @@ describe('water in the butter', () => {
       ...before,
       ...more.map((body, i) => ({ id: `later-${i}-abcd`, atSeconds: 1_800_010_000 + i, ...body })),
     ] as BatchEvent[];
-    return judgeBatch(facts, batchStory(facts, events), 0.008)!;
+    return judgeBatch(facts, tellBatch(facts, events), 0.008)!;
   };
   const water = (judged: ReturnType<typeof judge>) => judged.figures.find(({ key }) => key === 'moisture')!;
 
@@ -187,7 +187,7 @@ describe('wash water that went into the buttermilk', () => {
       const events = batch([900], { buttermilk: 1050 + (washIn ?? 0) }).events.map((event) =>
         event.kind === 'drained' && washIn ? { ...event, washIn } : event,
       );
-      return judgeBatch(facts, batchStory(facts, events), 0.008)!;
+      return judgeBatch(facts, tellBatch(facts, events), 0.008)!;
     };
     const net = ({ figures }: ReturnType<typeof drained>) =>
       figures.find(({ key }) => key === 'netButtermilk')!.value;

@@ -10,7 +10,7 @@ import { believe, breakQuantiles, chanceOfBreaking, churnedMinutes, runAt } from
 import { liveEntries, paceFor } from './breakTime';
 import type { ChurnHappening } from './churnInput';
 import type { ChurnPace } from './churnPace';
-import { inChurn, standingBefore } from './churnInput';
+import { inChurn, pausedBefore } from './churnInput';
 import { greasyButtermilk, tooThickFrom } from './churnTroubles';
 import { usualButterFat } from './expectedButter';
 import { trapped } from '../working/butterMoisture';
@@ -145,7 +145,7 @@ function judge(input: AdviseInput, possibilities: readonly Possibility[]): Judge
   const cost = possibilities.reduce((sum, { run, weight, breakMinutes }) => {
     // An hour's standing costs a maker a quarter of what churning does, a night's little more than that hour; never
     // breaking costs as much as sixteen usual times.
-    const standing = standingBefore(input.happenings, Infinity);
+    const standing = pausedBefore(input.happenings, Infinity);
     const waiting = 0.25 * Math.min(60, standing) + 0.02 * Math.max(0, standing - 60);
     const time = breakMinutes === undefined ? 16 * usual : breakMinutes + waiting;
     const fat = 70 * Math.max(0, run.buttermilkFat - 0.009);

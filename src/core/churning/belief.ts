@@ -1,5 +1,5 @@
 import type { ChurnHappening, ChurnInput } from './churnInput';
-import { conditionsOf, longestSeconds, standingBefore } from './churnInput';
+import { conditionsOf, longestSeconds, pausedBefore } from './churnInput';
 import { spreadFromCream } from './churnEffects';
 import type { ChurnPace } from './churnPace';
 import type { Estimate } from '../quantities/estimate';
@@ -115,7 +115,7 @@ export const churnedMinutes = <S extends number | undefined>(
 ): S =>
   (clockSeconds === undefined
     ? undefined
-    : Math.max(0, clockSeconds / 60 - standingBefore(happenings, clockSeconds / 60))) as S;
+    : Math.max(0, clockSeconds / 60 - pausedBefore(happenings, clockSeconds / 60))) as S;
 
 /** How well a run of the model fits what was seen: the logarithm of its likelihood. */
 function logLikelihood(

@@ -7,7 +7,7 @@ import type { Estimate } from '../quantities/estimate';
 import type { Possibility } from './belief';
 import { believe, breakWindow, chanceOfBreaking, clockOf } from './belief';
 import { churnEffects } from './churnEffects';
-import { churnEntries, standingBefore } from './churnInput';
+import { churnEntries, pausedBefore } from './churnInput';
 import type { ChurnPace } from './churnPace';
 import { priorPace } from './churnPace';
 import { learnPace, paceOf } from './learnPace';
@@ -139,7 +139,7 @@ export function breakTime(
         ? [
             {
               weight: 0.4 * Math.min(3, marks.length),
-              says: `You marked ${marks.map(({ stage }) => stage).join(', ')}, the last at ${Math.round(last - standingBefore(happenings, last))} min of churning.`,
+              says: `You marked ${marks.map(({ stage }) => stage).join(', ')}, the last at ${Math.round(last - pausedBefore(happenings, last))} min of churning.`,
             },
           ]
         : elapsed > 0

@@ -109,14 +109,14 @@ export type ChurnInput = v.InferOutput<typeof churnInput>;
  * How readily heat passes to cream that stands, against the same vessel in still air: U of 10 W/m²K in air, 8 in a
  * fridge, 55 in water (docs/models.md, Heat). Set cream only conducts: water is then no more than 1.8 times air.
  */
-const standing = { air: 1, fridge: 0.8, water: 5.5 } as const;
-const standingSet = { air: 0.75, fridge: 0.65, water: 1.8 } as const;
+const paused = { air: 1, fridge: 0.8, water: 5.5 } as const;
+const pausedSet = { air: 0.75, fridge: 0.65, water: 1.8 } as const;
 
 /** How readily heat passes to this load while it stands, W/K per kg. */
-export const exchangeStanding = (
+export const exchangePaused = (
   { tool, ripened }: Pick<ChurnInput, 'tool' | 'ripened'>,
-  place: keyof typeof standing,
-): number => tools[tool].exchange * (ripened ? standingSet : standing)[place];
+  place: keyof typeof paused,
+): number => tools[tool].exchange * (ripened ? pausedSet : paused)[place];
 
 type Load = Pick<ChurnInput, 'creamMass' | 'creamFat' | 'temperature' | 'tool' | 'capacity'>;
 
@@ -172,7 +172,7 @@ export function conditionsOf(input: ChurnInput, logPace = 0): ChurnConditions {
           atSeconds,
           seconds: one.minutes * 60,
           temperature: one.temperature,
-          exchange: exchangeStanding(input, one.in),
+          exchange: exchangePaused(input, one.in),
         };
       if (one.kind === 'move')
         return {
@@ -186,8 +186,8 @@ export function conditionsOf(input: ChurnInput, logPace = 0): ChurnConditions {
   };
 }
 
-/** Minutes spent standing before a minute on the clock. */
-export function standingBefore(all: readonly ChurnHappening[], clockMinutes: number): number {
+/** Minutes spent paused before a minute on the clock. */
+export function pausedBefore(all: readonly ChurnHappening[], clockMinutes: number): number {
   return all.reduce(
     (sum, one) =>
       one.kind === 'pause' ? sum + Math.max(0, Math.min(one.minutes, clockMinutes - one.atMinutes)) : sum,
@@ -204,5 +204,5 @@ const patienceWithThin = 16;
 export function longestSeconds(input: ChurnInput, logPace = 0): number {
   const median = tools[input.tool].medianBreakMinutes * Math.exp(logPace);
   const times = input.creamFat < thinCream ? patienceWithThin : patience;
-  return 60 * (times * Math.max(median, 2) + standingBefore(input.happenings, Infinity));
+  return 60 * (times * Math.max(median, 2) + pausedBefore(input.happenings, Infinity));
 }

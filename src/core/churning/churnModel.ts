@@ -7,7 +7,7 @@ import type { Stage } from './stages';
 export interface Churn {
   /** K, the rate constant, 1/s. */
   rate: number;
-  /** Heat put in by churning, W per kg of cream at seven times the starting load. */
+  /** Heat put in by churning, W per kg of cream at seven times the starting torque. */
   power: number;
   /** Heat let in from the room, W/K per kg. */
   exchange: number;
@@ -44,7 +44,7 @@ export const size = 4;
 /** Solid share of the fat. */
 export const solid = 5;
 /** °C */
-export const warmth = 6;
+export const celsius = 6;
 export const stateSize = 7;
 
 /** Crystallising and melting time constants, s (engineering estimates). */
@@ -111,13 +111,13 @@ export function churnSlope(p: Prepared, state: Float64Array, out: Float64Array):
   const c = state[clumped]!;
   const g = state[grain]!;
   const s = state[solid]!;
-  const t = state[warmth]!;
+  const t = state[celsius]!;
   const { rate, fat, hardness, airMost } = p;
   const wanted = solidFat(t, hardness);
   out[solid] = (wanted - s) / (wanted > s ? crystallising : melting);
-  out[warmth] = p.isothermal
+  out[celsius] = p.isothermal
     ? 0
-    : ((p.power * loadOf(a, c, g, airMost)) / 7 + p.exchange * (p.surroundings - t)) /
+    : ((p.power * torqueOf(a, c, g, airMost)) / 7 + p.exchange * (p.surroundings - t)) /
       (1000 * heatCapacity(fat, t, hardness));
   if (rate === 0) {
     out[air] = -a / airLeaving;
@@ -175,16 +175,16 @@ export function thickness(fat: number, a: number, g: number, felt: number, airMo
 }
 
 /** Torque on the handle; 1 at the start. */
-export function loadOf(a: number, c: number, g: number, airMost: number): number {
+export function torqueOf(a: number, c: number, g: number, airMost: number): number {
   return exp((2.2 * a * 0.8) / airMost + 1.6 * c * (1 - g) - 0.2 * g);
 }
 
 /**
  * How loud the churn sloshes, 1 at the start: whipped cream is silent, and at the break the buttermilk splashes
- * (engineering estimate, from the load).
+ * (engineering estimate, from the torque).
  */
-export function soundOf(load: number, g: number, motion: number): number {
-  return motion * exp(-(load - 1) / 4) * (1 + 0.6 * sigmoid((g - 0.4) / 0.05));
+export function soundOf(torque: number, g: number, motion: number): number {
+  return motion * exp(-(torque - 1) / 4) * (1 + 0.6 * sigmoid((g - 0.4) / 0.05));
 }
 
 /** Fat of the drained buttermilk, mass fraction: what still floats free, in the serum left (curd always carries a little). */

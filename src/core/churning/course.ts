@@ -8,7 +8,7 @@ export interface CoursePoint {
   /** °C. */
   temperature: number;
   /** Torque on the handle; 1 at the start. */
-  load: number;
+  torque: number;
 }
 
 /** A drawing needs no more points than this, and no fewer than one a degree where it stands. */
@@ -16,28 +16,28 @@ const points = 72;
 const degree = 1;
 
 /**
- * How temperature and load are expected to go, thinned for drawing: evenly over the minutes of churning, with what changes
- * while it stands, and the moment of heaviest load.
+ * How temperature and torque are expected to go, thinned for drawing: evenly over the minutes of churning, with what changes
+ * while it stands, and the moment of heaviest torque.
  * @param churnedAt minutes of churning at a minute on the clock, standing left out
  */
 export function courseOf(
   moments: readonly ChurnMoment[],
   churnedAt: (clockMinutes: number) => number = (clock) => clock,
 ): CoursePoint[] {
-  const all = moments.map(({ seconds, temperature, load }) => ({
+  const all = moments.map(({ seconds, temperature, torque }) => ({
     minutes: churnedAt(seconds / 60),
     temperature,
-    load,
+    torque,
   }));
   const apart = (all.at(-1)?.minutes ?? 0) / points;
-  const heaviest = all.reduce((most, { load }) => Math.max(most, load), 0);
+  const heaviest = all.reduce((most, { torque }) => Math.max(most, torque), 0);
   const course: CoursePoint[] = [];
   all.forEach((point, i) => {
     const last = course.at(-1);
     if (
       !last ||
       i === all.length - 1 ||
-      point.load === heaviest ||
+      point.torque === heaviest ||
       point.minutes - last.minutes >= apart ||
       Math.abs(point.temperature - last.temperature) >= degree
     )

@@ -1,4 +1,4 @@
-import type { StoryMark } from './story';
+import type { StoryMark } from './batchStory';
 import type { MarkStage } from './stages';
 import type { ToolKey } from './tools';
 import { isQuick } from './tools';

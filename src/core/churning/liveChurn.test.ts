@@ -1,6 +1,6 @@
 import type { BatchEvent, BatchFacts } from './batchEvents';
 import { someFacts } from '../testing/someFacts';
-import { batchStory } from './batchStory';
+import { tellBatch } from './tellBatch';
 import { liveChurn, liveLoad } from './liveChurn';
 
 const start = 1_760_000_000;
@@ -15,7 +15,7 @@ const told = (
   const events = [[0, { kind: 'started' }] as [number, Body], ...bodies].map(
     ([minute, body], i) => ({ id: `event-${i}-xxxx`, atSeconds: start + minute * 60, ...body }) as BatchEvent,
   );
-  return liveLoad(all, batchStory(all, events), start + nowMinutes * 60)!;
+  return liveLoad(all, tellBatch(all, events), start + nowMinutes * 60)!;
 };
 const window = (input: ReturnType<typeof told>) => liveChurn({ input }).breakTime.breakMinutes!;
 
@@ -87,14 +87,14 @@ describe('the churning as it goes', () => {
     );
     expect(input).toMatchObject({ creamMass: 700, elapsedMinutes: 5 });
     expect(input.marks).toEqual([{ stage: 'whipped', atMinutes: 3 }]);
-    const split = batchStory(facts, [
+    const split = tellBatch(facts, [
       { id: 'a-started', atSeconds: start, kind: 'started' },
       { id: 'b-takenOut', atSeconds: start + 60, kind: 'takenOut', share: 0.25 },
       { id: 'c-stopped', atSeconds: start + 600, kind: 'mark', stage: 'stopped' },
     ]);
     expect(split.loads.map(({ share }) => share)).toEqual([0.75, 0.25]);
     expect(split.next).toBe('load');
-    const merged = batchStory({ ...facts, loads: 2 }, [
+    const merged = tellBatch({ ...facts, loads: 2 }, [
       { id: 'a-started', atSeconds: start, kind: 'started' },
       { id: 'b-merged-', atSeconds: start + 60, kind: 'merged' },
     ]);
@@ -168,7 +168,7 @@ describe('loads side by side', () => {
       ([minute, body], i) =>
         ({ id: `side-${i}-xxxx`, atSeconds: start + minute * 60, ...body }) as BatchEvent,
     );
-    return liveLoad(all, batchStory(all, events, load), start + nowMinutes * 60)!;
+    return liveLoad(all, tellBatch(all, events, load), start + nowMinutes * 60)!;
   };
   const bodies: [number, object][] = [
     [4, { kind: 'load', beside: true, tool: 'barrel', capacity: 9000 }],

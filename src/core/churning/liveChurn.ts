@@ -5,7 +5,7 @@ import type { BatchStory } from './batchStory';
 import type { BreakTime, LiveInput } from './breakTime';
 import { breakTime, possibleNow } from './breakTime';
 import type { ChurnHappening } from './churnInput';
-import { inChurn, standingBefore, usualRoom } from './churnInput';
+import { inChurn, pausedBefore, usualRoom } from './churnInput';
 import type { Contents } from './contents';
 import { temperatureSpread } from './creamInChurn';
 import type { ChurnPace } from './churnPace';
@@ -153,7 +153,7 @@ export function liveChurn({
   pace?: ChurnPace | undefined;
 }): LiveChurn {
   const possibilities = possibleNow(input, pace);
-  const churnedAt = (clock: number) => Math.max(0, clock - standingBefore(input.happenings, clock));
+  const churnedAt = (clock: number) => Math.max(0, clock - pausedBefore(input.happenings, clock));
   return {
     breakTime: breakTime(input, pace, possibilities),
     advice: adviseChurn(input, pace),

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { judgeBatch } from '../balancing/judgeBatch';
 import { someFacts } from '../testing/someFacts';
 import type { BatchEvent, BatchFacts } from './batchEvents';
-import { batchStory } from './batchStory';
+import { tellBatch } from './tellBatch';
 import { runAt } from './belief';
 import { churned, paceShown } from './churned';
 import type { ChurnInput } from './churnInput';
@@ -20,7 +20,7 @@ const told = (bodies: [minute: number, body: Body][]): BatchEvent[] =>
   [[0, { kind: 'started' }] as [number, Body], ...bodies].map(
     ([minute, body], i) => ({ id: `event-${i}-xxxx`, atSeconds: start + minute * 60, ...body }) as BatchEvent,
   );
-const storyOf = (facts: BatchFacts, bodies: [number, Body][]) => batchStory(facts, told(bodies));
+const storyOf = (facts: BatchFacts, bodies: [number, Body][]) => tellBatch(facts, told(bodies));
 const load = (change: Partial<ChurnInput> = {}): ChurnInput => ({
   ...churnInputOf(creamInChurn(someFacts)),
   ...change,

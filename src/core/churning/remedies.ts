@@ -1,6 +1,6 @@
 import { heatCapacity } from '../dairy/heatCapacity';
 import type { ChurnHappening, ChurnInput } from './churnInput';
-import { exchangeStanding } from './churnInput';
+import { exchangePaused } from './churnInput';
 import { tools } from './tools';
 
 /** What can be wrong with a churning. */
@@ -181,7 +181,7 @@ export function minutesInBath(
   to: number,
   bath: number,
 ): number {
-  const exchange = exchangeStanding(input, 'water');
+  const exchange = exchangePaused(input, 'water');
   const slices = 20;
   let seconds = 0;
   for (let i = 0; i < slices; i += 1) {

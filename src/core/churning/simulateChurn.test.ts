@@ -136,10 +136,10 @@ describe('what a maker does on the way', () => {
   it('the load rises until it is grainy and falls at the break, and the sound the other way', () => {
     const { moments, breakSeconds } = simulateChurn(table);
     const at = (share: number) => moments.find(({ seconds }) => seconds >= share * breakSeconds!)!;
-    expect(at(0.09).load).toBeCloseTo(1.8, 0);
-    expect(Math.abs(at(0.38).load / 6 - 1)).toBeLessThan(0.15);
-    expect(at(0.65).load).toBeGreaterThan(13);
-    expect(at(1).load).toBeLessThan(4);
+    expect(at(0.09).torque).toBeCloseTo(1.8, 0);
+    expect(Math.abs(at(0.38).torque / 6 - 1)).toBeLessThan(0.15);
+    expect(at(0.65).torque).toBeGreaterThan(13);
+    expect(at(1).torque).toBeLessThan(4);
     expect(at(0.65).sound).toBeLessThan(0.1);
     expect(at(1.05).sound).toBeGreaterThan(1);
   });

@@ -11,7 +11,7 @@ import {
   free,
   grain,
   headroomMotion,
-  loadOf,
+  torqueOf,
   prepare,
   reachedBetween,
   size,
@@ -20,7 +20,7 @@ import {
   stageOf,
   stateSize,
   thickness,
-  warmth,
+  celsius,
 } from './churnModel';
 import type { Stage } from './stages';
 
@@ -71,7 +71,7 @@ export interface ChurnMoment {
   stage: Stage;
   temperature: number;
   /** Torque on the handle, and loudness of the slosh; 1 at the start. */
-  load: number;
+  torque: number;
   sound: number;
   /** Fat of the buttermilk if drained now, mass fraction of it. */
   buttermilkFat: number;
@@ -106,7 +106,7 @@ export interface ChurnRun {
 
 /** Largest step as a share of 1/K, and while the cream stands, s. */
 const stepShare = 0.003;
-const standingStep = 30;
+const pauseStep = 30;
 /** After so long standing it changes slowly enough for steps four times as long; and after so much longer no more, s. */
 const slows = 2 * 3600;
 const settles = 36 * 3600;
@@ -144,7 +144,7 @@ export function simulateChurn(
   state[clumped] = 0.005;
   state[size] = 0.6;
   state[solid] = (conditions.crystallised ?? 1) * solidFat(conditions.temperature, hardness);
-  state[warmth] = conditions.temperature;
+  state[celsius] = conditions.temperature;
   const before = new Float64Array(stateSize);
 
   const reached: Partial<Record<Stage, number>> = { fluid: 0 };
@@ -158,13 +158,13 @@ export function simulateChurn(
   let motion = 1;
   let breakTemperature: number | undefined;
   const keep = () => {
-    const load = loadOf(state[air]!, state[clumped]!, state[grain]!, churn.airMost);
+    const torque = torqueOf(state[air]!, state[clumped]!, state[grain]!, churn.airMost);
     kept.push({
       seconds,
       stage: stageOf(state),
-      temperature: state[warmth]!,
-      load,
-      sound: soundOf(load, state[grain]!, motion),
+      temperature: state[celsius]!,
+      torque,
+      sound: soundOf(torque, state[grain]!, motion),
       buttermilkFat: buttermilkFatOf(state[free]!, contents.fat, ripened),
       grainSize: state[size]!,
       free: state[free]!,
@@ -174,7 +174,7 @@ export function simulateChurn(
   };
   const run = (until: number, churning: Churning) => {
     const prepared = prepare(churning);
-    const longestStep = churning.churn ? step / churning.churn.rate : standingStep;
+    const longestStep = churning.churn ? step / churning.churn.rate : pauseStep;
     const moves = churning.churn !== undefined;
     const start = seconds;
     const churnedBefore = churned;
@@ -185,7 +185,7 @@ export function simulateChurn(
       }
       before.set(state);
       const from = seconds;
-      const next = !moves && from - start >= slows ? from + 4 * standingStep : start + n * longestStep;
+      const next = !moves && from - start >= slows ? from + 4 * pauseStep : start + n * longestStep;
       seconds = Math.min(until, stop, next);
       rungeKutta(prepared, state, seconds - from);
       if (moves) churned = churnedBefore + seconds - start;
@@ -196,7 +196,7 @@ export function simulateChurn(
           const crossing = from + reachedBetween(stage, before, state) * (seconds - from);
           reached[stage] = crossing;
           if (stage === 'break') {
-            breakTemperature = state[warmth]!;
+            breakTemperature = state[celsius]!;
             churnedAtBreak = churned;
             stop = Math.min(longest, crossing * (1 + stopAfterBreak));
           }
@@ -209,7 +209,7 @@ export function simulateChurn(
           if (contents.fat > 0.42)
             stiffest = Math.max(
               stiffest,
-              thickness(contents.fat, state[air]!, state[grain]!, state[warmth]! - hardness, churn.airMost),
+              thickness(contents.fat, state[air]!, state[grain]!, state[celsius]! - hardness, churn.airMost),
             );
         }
         keep();
@@ -231,13 +231,13 @@ export function simulateChurn(
   const pour = (added: number, addedFat: number, temperature: number) => {
     const { mass, fat } = contents;
     const total = mass + added;
-    const t = state[warmth]!;
+    const t = state[celsius]!;
     const heat = (celsius: number) =>
       (mass * enthalpy(fat, celsius, hardness) + added * enthalpy(addedFat, celsius, hardness)) / total;
     const now =
       (mass * enthalpy(fat, t, hardness) + added * enthalpy(addedFat, temperature, hardness)) / total;
     if (!conditions.isothermal)
-      state[warmth] = temperatureAtHeat(heat, now, Math.min(t, temperature), Math.max(t, temperature));
+      state[celsius] = temperatureAtHeat(heat, now, Math.min(t, temperature), Math.max(t, temperature));
     const newShare = (added * addedFat) / (mass * fat + added * addedFat);
     const newSolid = solidFat(temperature, hardness);
     state[solid] = state[solid]! * (1 - newShare) + newSolid * newShare;
@@ -262,7 +262,7 @@ export function simulateChurn(
       churn = happening.churn;
       contents = changed(contents, happening);
     } else if (happening.kind === 'reading')
-      state[warmth] = state[warmth]! + probeGain * (happening.temperature - state[warmth]!);
+      state[celsius] = state[celsius]! + probeGain * (happening.temperature - state[celsius]!);
     else
       run(
         seconds + happening.seconds,

@@ -82,11 +82,11 @@ test('a night in the fridge counts for no minute of churning, and its cold shows
 test('the handle grows heavy until the cream breaks, then goes light', () => {
   const way = middleWay(believe(load, priorPace));
   const course = courseOf(way.run.moments);
-  const heaviest = course.reduce((most, point) => (point.load > most.load ? point : most));
+  const heaviest = course.reduce((most, point) => (point.torque > most.torque ? point : most));
   expect(course.length).toBeLessThan(80);
-  expect(heaviest.load).toBeGreaterThan(3 * course[0]!.load);
+  expect(heaviest.torque).toBeGreaterThan(3 * course[0]!.torque);
   expect(heaviest.minutes).toBeLessThan(way.breakMinutes!);
-  expect(course.at(-1)!.load).toBeLessThan(heaviest.load / 2);
+  expect(course.at(-1)!.torque).toBeLessThan(heaviest.torque / 2);
 });
 
 test('cream too warm to grain is promised no break', () => {

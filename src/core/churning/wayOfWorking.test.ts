@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { someFacts } from '../testing/someFacts';
 import type { BatchFacts } from './batchEvents';
-import { batchStory } from './batchStory';
+import { tellBatch } from './tellBatch';
 import { factsAsDone, wayOf, wayOfWorking } from './wayOfWorking';
 
 const facts: BatchFacts = { ...someFacts, ripened: true, usualPieces: { form: 'roll', each: 125 } };
@@ -9,7 +9,7 @@ const facts: BatchFacts = { ...someFacts, ripened: true, usualPieces: { form: 'r
 describe('a way of working', () => {
   it('is what was really done, without the cream it was done to, and can be kept', () => {
     const salting = { way: 'share', share: 0.015, kind: 'fine' } as const;
-    const story = batchStory(facts, [
+    const story = tellBatch(facts, [
       { id: 'started-0', atSeconds: 1_800_000_000, kind: 'started' },
       { id: 'washed-01', atSeconds: 1_800_001_000, kind: 'washed', clarity: 'milky' },
       { id: 'washed-02', atSeconds: 1_800_001_100, kind: 'washed', clarity: 'clear' },
@@ -44,6 +44,6 @@ describe('a way of working', () => {
   });
 
   it('is the facts as they were where no butter came of it', () => {
-    expect(factsAsDone(facts, batchStory(facts, []))).toBe(facts);
+    expect(factsAsDone(facts, tellBatch(facts, []))).toBe(facts);
   });
 });

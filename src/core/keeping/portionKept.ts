@@ -1,5 +1,5 @@
 import type { BatchFacts } from '../churning/batchEvents';
-import type { StoryPortion } from '../churning/story';
+import type { StoryPortion } from '../churning/batchStory';
 import { saltWays } from '../salting/saltWays';
 import { gheeDate } from './gheeDate';
 import type { KeepingDate } from './keepingDate';

@@ -114,7 +114,7 @@ const safePh = 5;
 const tellsFrom = 3;
 
 /** The events that still stand: what was taken back is left out. */
-export function standingEvents(events: readonly LotEvent[]): LotEvent[] {
+export function notTakenBack(events: readonly LotEvent[]): LotEvent[] {
   const undone = new Set(events.flatMap((event) => (event.kind === 'undone' ? [event.eventId] : [])));
   return events
     .filter((event) => event.kind !== 'undone' && !undone.has(event.id))
@@ -129,7 +129,7 @@ export function standingEvents(events: readonly LotEvent[]): LotEvent[] {
  * @returns undefined for a lot nothing was ever poured into
  */
 export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined {
-  const events = standingEvents(lot.events);
+  const events = notTakenBack(lot.events);
   const first = events.find((event) => event.kind === 'poured');
   if (!first) return undefined;
   const story: LotStory = {

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import { atSeconds, batchFacts, id } from '@/core/churning/batchEvents';
-import { batchStory } from '@/core/churning/batchStory';
+import { tellBatch } from '@/core/churning/tellBatch';
 import { leanestChurnable } from '@/core/dairy/creamFat';
 import { leastTreated } from '@/core/standing/lotNature';
 import { addBatch, addEvents, batchById, changeBatch } from '@/data/churning/batches';
@@ -138,7 +138,7 @@ export const beginBatch = command({
       recordedAt: sender.receivedAt,
     });
     await changeBatch(scope, batchId, {
-      phase: batchStory(facts, [started]).phase,
+      phase: tellBatch(facts, [started]).phase,
       breakMinutes: null,
       paceRatio: null,
       judged: null,

@@ -5,7 +5,7 @@ import { judgeBatch } from '@/core/balancing/judgeBatch';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { churned } from '@/core/churning/churned';
 import { portionCodes, portionKept } from '@/core/keeping/portionKept';
-import { standingEvents } from '@/core/standing/lotStory';
+import { notTakenBack } from '@/core/standing/lotStory';
 import { butterFrom } from '@/core/working/butterNow';
 import { lotsOfBatch, putPortions } from '@/data/churning/batches';
 import type { Batch } from '@/data/churning/batches';
@@ -186,7 +186,7 @@ async function putButtermilk(
       .celsius,
   };
   const by = { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt };
-  const told = standingEvents((await lotEventsOf(scope, [lotId])).get(lotId) ?? []);
+  const told = notTakenBack((await lotEventsOf(scope, [lotId])).get(lotId) ?? []);
   const before = told.find((event) => event.kind === 'poured');
   const alike =
     before?.kind === 'poured' && before.atSeconds === poured.atSeconds && before.mass === poured.mass;

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
 import type { BatchEvent } from '@/core/churning/batchEvents';
-import { batchStory } from '@/core/churning/batchStory';
+import { tellBatch } from '@/core/churning/tellBatch';
 import { factsAsDone, wayOf } from '@/core/churning/wayOfWorking';
 import { database } from '@/data/connection';
 import { inFarm } from '@/data/farmScope';
@@ -137,7 +137,7 @@ describe('a way of working', () => {
       event(20, portion(randomUUID())),
     ]);
     const { events } = (await batchView(farm, batchId))!;
-    const way = wayOf(factsAsDone(facts, batchStory(facts, events)));
+    const way = wayOf(factsAsDone(facts, tellBatch(facts, events)));
     const id = randomUUID();
     expect(await send(farm, 'way.keep', { id, name: 'Sunday cultured', way })).toMatchObject({
       status: 'done',

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
 import type { BatchEvent } from '@/core/churning/batchEvents';
-import { batchStory } from '@/core/churning/batchStory';
+import { tellBatch } from '@/core/churning/tellBatch';
 import { whippedReason } from '@/core/jot/readMakeDay';
 import { database } from '@/data/connection';
 import { inFarm } from '@/data/farmScope';
@@ -22,7 +22,7 @@ const record = (farmId: string, batchId: string, events: BatchEvent[], device?: 
   send(farmId, 'batch.record', { batchId, events }, randomUUID(), device);
 const told = async (farmId: string, batchId: string) => {
   const { facts, events } = (await batchView(farmId, batchId))!;
-  return batchStory(facts, events);
+  return tellBatch(facts, events);
 };
 const lots = (farmId: string) =>
   inFarm(farmId, ({ transaction }) =>

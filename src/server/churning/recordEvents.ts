@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { moistureTest } from '@/core/balancing/moistureTest';
 import { batchEvent, id } from '@/core/churning/batchEvents';
 import type { BatchEvent } from '@/core/churning/batchEvents';
-import { batchStory } from '@/core/churning/batchStory';
+import { tellBatch } from '@/core/churning/tellBatch';
 import type { BatchStory, Phase } from '@/core/churning/batchStory';
 import { paceShown } from '@/core/churning/churned';
 import { addEvents, batchById, changeBatch, eventsOf, saidOtherwise } from '@/data/churning/batches';
@@ -43,7 +43,7 @@ export const recordEvents = command({
       throw new Refusal('Something else was said under that id before: it is not told again.', 'events');
     if (added === 0) return { revision: batch.revision };
     const all = (await eventsOf(scope, [batchId])).get(batchId) ?? [];
-    const story = batchStory(batch.facts, all);
+    const story = tellBatch(batch.facts, all);
     if (events.some((event) => event.kind === 'packed') && story.portions.length === 0) {
       throw new Refusal('There is no butter to pack yet: say how much there is first.', 'events');
     }

@@ -1,7 +1,7 @@
 import type { ChurnPace } from '@/core/churning/churnPace';
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import { learnPace, paceOf } from '@/core/churning/learnPace';
-import { batchStory } from '@/core/churning/batchStory';
+import { tellBatch } from '@/core/churning/tellBatch';
 import { factsAsDone } from '@/core/churning/wayOfWorking';
 import type { ToolKey } from '@/core/churning/tools';
 import { creamFatFromBatches } from '@/core/dairy/creamFat';
@@ -80,7 +80,7 @@ export async function planViewOf(scope: FarmScope): Promise<PlanView> {
 
 /** A batch's facts as it was really done, so that “as last time” copies that. */
 async function asItWasDone(scope: FarmScope, { id, facts }: Batch): Promise<BatchFacts> {
-  return factsAsDone(facts, batchStory(facts, (await eventsOf(scope, [id])).get(id) ?? []));
+  return factsAsDone(facts, tellBatch(facts, (await eventsOf(scope, [id])).get(id) ?? []));
 }
 
 export const planView = (farmId: string): Promise<PlanView> => inFarm(farmId, planViewOf);

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { tapLayerFat } from '@/core/separating/tapLayer';
 import { outOf } from '@/core/standing/lotEvents';
-import { standingEvents } from '@/core/standing/lotStory';
+import { notTakenBack } from '@/core/standing/lotStory';
 import { places, vesselShape } from '@/core/standing/places';
 import type { FarmScope } from '@/data/farmScope';
 import { takeLotNumber } from '@/data/house/house';
@@ -117,7 +117,7 @@ export async function draw(
 async function fatOfDrawn(scope: FarmScope, lot: StandingLot, taken: number, at: Date): Promise<number> {
   const stirred = lot.fat / lot.mass;
   if (lot.kind !== 'milk' || lot.vessel?.kind !== 'tapCan') return stirred;
-  const told = standingEvents((await lotEventsOf(scope, [lot.id])).get(lot.id) ?? []);
+  const told = notTakenBack((await lotEventsOf(scope, [lot.id])).get(lot.id) ?? []);
   const poured = told.findLast((event) => event.kind === 'poured');
   const placed = told.findLast((event) => event.kind === 'placed');
   if (!poured) return stirred;

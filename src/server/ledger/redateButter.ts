@@ -1,5 +1,5 @@
 import type { BatchFacts } from '@/core/churning/batchEvents';
-import { batchStory } from '@/core/churning/batchStory';
+import { tellBatch } from '@/core/churning/tellBatch';
 import { portionKept } from '@/core/keeping/portionKept';
 import { batchById, changeFacts, eventsOf } from '@/data/churning/batches';
 import type { FarmScope } from '@/data/farmScope';
@@ -23,7 +23,7 @@ export async function redateButter(scope: FarmScope, batchId: string): Promise<v
     : batch.facts;
   if (facts.treatment !== batch.facts.treatment) await changeFacts(scope, batchId, facts);
   if (batch.phase !== 'packed') return;
-  const story = batchStory(facts, (await eventsOf(scope, [batchId])).get(batchId) ?? []);
+  const story = tellBatch(facts, (await eventsOf(scope, [batchId])).get(batchId) ?? []);
   const packed = story.events.findLast((event) => event.kind === 'packed');
   if (!packed) return;
   const made = localDate(new Date(packed.atSeconds * 1000), (await farmOf(scope)).timeZone);

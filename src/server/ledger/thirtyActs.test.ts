@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import seedrandom from 'seedrandom';
 import { judgeBatch } from '@/core/balancing/judgeBatch';
-import { batchStory } from '@/core/churning/batchStory';
+import { tellBatch } from '@/core/churning/tellBatch';
 import { inFarm } from '@/data/farmScope';
 import { butterOnHand, lotBalance } from '@/data/ledger/ledger';
 import { batchView } from '../churning/views';
@@ -176,7 +176,7 @@ async function everyScreenAgrees({ farm, batches }: Lived): Promise<void> {
     const row = rows.find(({ id }) => id === batchId);
     if (!view || !row?.judged) continue;
     // The batch's page tells its story itself: it comes to what its row in the ledger says.
-    const told = judgeBatch(view.facts, batchStory(view.facts, view.events))!;
+    const told = judgeBatch(view.facts, tellBatch(view.facts, view.events))!;
     expect(row.judged.butterMass).toBeCloseTo(told.butterMass, 6);
     expect(row.judged.verdict).toBe(told.verdict);
     for (const [part, share] of Object.entries(row.judged.composition))

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { id } from '@/core/churning/batchEvents';
 import type { FarmScope } from '@/data/farmScope';
 import { counterEntry } from '@/data/ledger/ledger';
-import { standingEvents } from '@/core/standing/lotStory';
+import { notTakenBack } from '@/core/standing/lotStory';
 import { holdCommand } from '@/data/commands/commands';
 import { entriesOfCommand, wasTakenBack } from '@/data/ledger/movements';
 import type { LotDetails, RecordedLotEvent } from '@/data/ledger/standing';
@@ -63,7 +63,7 @@ export const undoEntry = command({
 async function follow(scope: FarmScope, lotId: string, event: RecordedLotEvent): Promise<void> {
   const ripened = event.kind === 'looked' && event.seen === 'thickAndTart';
   if (!ripened && event.kind !== 'soured') return;
-  const standing = standingEvents((await lotEventsOf(scope, [lotId])).get(lotId) ?? []) as RecordedLotEvent[];
+  const standing = notTakenBack((await lotEventsOf(scope, [lotId])).get(lotId) ?? []) as RecordedLotEvent[];
   if (ripened && !standing.some((one) => one.kind === 'looked' && one.seen === 'thickAndTart'))
     await changeLot(scope, lotId, { ripened: false });
   if (event.kind === 'soured') {

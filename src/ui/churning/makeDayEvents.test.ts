@@ -1,6 +1,6 @@
 import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
 import { batchEvent } from '@/core/churning/batchEvents';
-import { batchStory } from '@/core/churning/batchStory';
+import { tellBatch } from '@/core/churning/tellBatch';
 import { readMakeDay } from '@/core/jot/readMakeDay';
 import type { MakeDay } from '@/core/jot/readMakeDay';
 import { someFacts } from '@/core/testing/someFacts';
@@ -14,7 +14,7 @@ const facts: BatchFacts = {
   usualStorage: 'freezer',
 };
 const story = (...bodies: Body[]) =>
-  batchStory(
+  tellBatch(
     facts,
     bodies.map((body, i) => ({ id: `event-${i}-xxxx`, atSeconds: 1_800_000_000 + i, ...body }) as BatchEvent),
   );

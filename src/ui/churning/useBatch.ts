@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import type { BatchEvent } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
-import { batchStory } from '@/core/churning/batchStory';
+import { tellBatch } from '@/core/churning/tellBatch';
 import type { Told } from './makeDayEvents';
 import type { BatchView } from '@/server/churning/views';
 import { keep, tidyKept } from '../outbox/kept';
@@ -92,7 +92,7 @@ export function useBatch(view: BatchView, looked?: number): LiveBatch {
     [waiting, view.id],
   );
   const story = useMemo(
-    () => batchStory(view.facts, [...known.events, ...pending], looked),
+    () => tellBatch(view.facts, [...known.events, ...pending], looked),
     [view.facts, known.events, pending, looked],
   );
   const unsent = useMemo(() => {

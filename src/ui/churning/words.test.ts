@@ -1,5 +1,5 @@
 import type { BatchEvent } from '@/core/churning/batchEvents';
-import { batchStory } from '@/core/churning/batchStory';
+import { tellBatch } from '@/core/churning/tellBatch';
 import { foresee } from '@/core/churning/foresee';
 import { someCream } from '@/core/testing/someCream';
 import { eventWords, nextWords } from './words';
@@ -10,7 +10,7 @@ const say = { temperature: (celsius: number) => `${Math.round(celsius)} °C` } a
 >[4];
 const start = { id: 'event-start', atSeconds: 1_800_000_000, kind: 'started' } as const;
 const story = (...events: BatchEvent[]) =>
-  batchStory({ tool: 'standMixer', capacity: 4500, loads: 1 }, [start, ...events]);
+  tellBatch({ tool: 'standMixer', capacity: 4500, loads: 1 }, [start, ...events]);
 const mark = (stage: 'break' | 'stopped', at = 60): BatchEvent => ({
   id: `event-${stage}`,
   atSeconds: start.atSeconds + at,

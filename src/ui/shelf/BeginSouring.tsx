@@ -68,7 +68,7 @@ export function BeginSouring({
   const fitting = lines.filter((each) => !tooOld.includes(each));
   const [school, setSchool] = useState<School>(fitting[0] ? `line:${fitting[0].id}` : 'mesophilic');
   const [place, setPlace] = useState<Place>('room');
-  const [warmth, setWarmth] = useState('');
+  const [heatTyped, setHeatTyped] = useState('');
   const [typed, setTyped] = useState('');
   const line = fitting.find(({ id }) => school === `line:${id}`);
   const generation = line?.details.line?.generation ?? 0;
@@ -94,7 +94,7 @@ export function BeginSouring({
   const usualDose = line ? 0.02 : school === 'natural' ? 0 : bought[school as keyof typeof bought].dose;
   const culture = amount && 'quantity' in amount ? amount.quantity.value : usualDose * lot.mass;
   const dose = Math.min(0.3, culture / lot.mass);
-  const heat = understand(warmth, {
+  const heat = understand(heatTyped, {
     system: say.system,
     kinds: ['temperature'],
     bareUnit: say.system === 'us' ? 'F' : 'C',
@@ -168,8 +168,8 @@ export function BeginSouring({
       <div className={styles.pair}>
         <QuantityField
           label="How warm there"
-          typed={warmth}
-          onTyped={setWarmth}
+          typed={heatTyped}
+          onTyped={setHeatTyped}
           understood={heat}
           system={say.system}
           hint={`${say.temperature(places[place].celsius)} assumed`}

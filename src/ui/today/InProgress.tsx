@@ -3,7 +3,8 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useMemo } from 'react';
-import { batchStory, elapsedAt } from '@/core/churning/batchStory';
+import { elapsedAt } from '@/core/churning/batchStory';
+import { tellBatch } from '@/core/churning/tellBatch';
 import { fillLimit, tools } from '@/core/churning/tools';
 import { clockText } from '@/core/quantities/formatQuantity';
 import type { TodayView } from '@/server/today/views';
@@ -24,7 +25,7 @@ export function InProgress({ batch }: { batch: TodayView['inProgress'][number] }
   const say = useSay();
   const now = useNow(1000);
   const { facts, number, id, events, pace } = batch;
-  const story = useMemo(() => batchStory(facts, events), [facts, events]);
+  const story = useMemo(() => tellBatch(facts, events), [facts, events]);
   const foreseen = useForeseen(facts, story, pace);
   const window = liveWindow(foreseen, useLive(batch, story, now));
   const elapsed = elapsedAt(story.clock, now);

@@ -1,5 +1,5 @@
 import type { EventOf } from '@/core/churning/batchEvents';
-import type { StoryPortion } from '@/core/churning/story';
+import type { StoryPortion } from '@/core/churning/batchStory';
 import { someFacts } from '@/core/testing/someFacts';
 import type { PortionDraft } from './portionDraft';
 import { freshPortion, portionEvents, readPortion } from './portionDraft';

@@ -1,5 +1,5 @@
 import type { BatchEvent } from '@/core/churning/batchEvents';
-import { batchStory } from '@/core/churning/batchStory';
+import { tellBatch } from '@/core/churning/tellBatch';
 import { creamInChurn } from '@/core/churning/creamInChurn';
 import { foresee } from '@/core/churning/foresee';
 import { liveChurn, liveLoad } from '@/core/churning/liveChurn';
@@ -12,7 +12,7 @@ const events = [
   { id: 'event-started', kind: 'started', atSeconds: start },
   { id: 'event-whipped', kind: 'mark', stage: 'whipped', atSeconds: start + 420 },
 ] as BatchEvent[];
-const live = liveChurn({ input: liveLoad(someFacts, batchStory(someFacts, events), start + 430)! });
+const live = liveChurn({ input: liveLoad(someFacts, tellBatch(someFacts, events), start + 430)! });
 
 test('before the first live answer it is what was foreseen', () => {
   expect(liveWindow(foreseen, undefined)).toBe(foreseen);

@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { batchEvent } from '@/core/churning/batchEvents';
 import type { BatchEvent } from '@/core/churning/batchEvents';
-import { batchStory } from '@/core/churning/batchStory';
+import { tellBatch } from '@/core/churning/tellBatch';
 import { someFacts } from '@/core/testing/someFacts';
 import { pausedAnew } from './pausedAnew';
 
@@ -25,7 +25,7 @@ test('it stands from the same moment, in its new place, and for as long as was m
   const started: BatchEvent = { kind: 'started', id: 'started-01', atSeconds: 1e9 };
   const meant = { ...fromTheHouse, minutes: 20, place: 'room' as const };
   const anew = written(pausedAnew(meant, { place: 'iceWater', celsius: 1 })) as BatchEvent[];
-  const story = batchStory(someFacts, [started, meant, ...anew]);
+  const story = tellBatch(someFacts, [started, meant, ...anew]);
   expect(story.phase).toBe('paused');
   expect(story.pause).toMatchObject({ place: 'iceWater', celsius: 1, minutes: 20, atSeconds: 1e9 + 600 });
   expect(story.clock).toMatchObject({ bankedSeconds: 600, runningSince: undefined });

@@ -1,12 +1,12 @@
 import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
-import { batchStory } from '@/core/churning/batchStory';
+import { tellBatch } from '@/core/churning/tellBatch';
 import { someFacts } from '@/core/testing/someFacts';
 import { inTheChurn, isDrained, stageByNow, stageNow } from './stageNow';
 
 const facts: BatchFacts = { ...someFacts, creamMass: 2000, creamVolume: 2000, loads: 2, capacity: 5000, tool: 'barrel' }; // prettier-ignore
 const at = (minutes: number, body: object): BatchEvent =>
   ({ id: `event-${minutes}-abc`, atSeconds: 1_800_000_000 + minutes * 60, ...body }) as BatchEvent;
-const story = (...events: BatchEvent[]) => batchStory(facts, [at(0, { kind: 'started' }), ...events]);
+const story = (...events: BatchEvent[]) => tellBatch(facts, [at(0, { kind: 'started' }), ...events]);
 const mark = (minutes: number, stage: string) => at(minutes, { kind: 'mark', stage });
 
 describe('how the cream should look now', () => {

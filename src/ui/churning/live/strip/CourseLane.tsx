@@ -33,7 +33,7 @@ export function CourseLane({
   return (
     <div className={styles.course} aria-hidden>
       <svg viewBox="0 0 100 100" preserveAspectRatio="none">
-        <path className={styles.load} d={`M0 100 ${points(weight)} ${weight.at(-1)!.x},100z`} />
+        <path className={styles.torque} d={`M0 100 ${points(weight)} ${weight.at(-1)!.x},100z`} />
         <polyline className={styles.heat} points={points(gone)} vectorEffect="non-scaling-stroke" />
         <polyline
           className={styles.heat}

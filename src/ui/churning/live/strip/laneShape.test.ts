@@ -5,7 +5,7 @@ import { laneShape } from './laneShape';
 const course: CoursePoint[] = [0, 5, 10, 15, 20].map((minutes, i) => ({
   minutes,
   temperature: 13 + minutes / 10,
-  load: [1, 4, 16, 4, 1][i]!,
+  torque: [1, 4, 16, 4, 1][i]!,
 }));
 type Told = Parameters<typeof laneShape>[0];
 const shapeOf = (told: Partial<Told> = {}) =>

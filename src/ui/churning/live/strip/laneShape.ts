@@ -67,12 +67,15 @@ export function laneShape({
   const span = Math.max(leastSpan, Math.max(...all) - Math.min(...all)) * 1.5;
   const x = (seconds: number) => (100 * seconds) / end;
   const y = (celsius: number) => 100 * (0.5 - (celsius - middle) / span);
-  const warmth = ({ minutes, temperature }: CoursePoint) => ({ x: x(minutes * 60), y: y(temperature) });
-  // Arms feel weight by its ratio: drawn on the logarithm, from the start’s to the heaviest.
-  const heaviest = Math.log(Math.max(1.5, ...course.map(({ load }) => load)));
-  const weight = drawn.map(({ minutes, load }) => ({
+  const atTemperature = ({ minutes, temperature }: CoursePoint) => ({
     x: x(minutes * 60),
-    y: 100 - 92 * Math.max(0, Math.log(load) / heaviest),
+    y: y(temperature),
+  });
+  // Arms feel weight by its ratio: drawn on the logarithm, from the start’s to the heaviest.
+  const heaviest = Math.log(Math.max(1.5, ...course.map(({ torque }) => torque)));
+  const weight = drawn.map(({ minutes, torque }) => ({
+    x: x(minutes * 60),
+    y: 100 - 92 * Math.max(0, Math.log(torque) / heaviest),
   }));
 
   const gone = drawn.filter(({ minutes }) => minutes * 60 <= elapsed);
@@ -114,7 +117,7 @@ export function laneShape({
     said.map(({ fit }) => fit),
     width,
   );
-  const peak = drawn.reduce((most, point) => (point.load > most.load ? point : most));
+  const peak = drawn.reduce((most, point) => (point.torque > most.torque ? point : most));
   const peakX = (peak.minutes * 60 * width) / end;
   const nowX = (elapsed * width) / end;
   // Under the heaviest moment, and not across the line of now.
@@ -133,8 +136,8 @@ export function laneShape({
     );
   return {
     weight,
-    gone: gone.map(warmth),
-    ahead: ahead.map(warmth),
+    gone: gone.map(atTemperature),
+    ahead: ahead.map(atTemperature),
     dots: readings.map(({ id, elapsedSeconds, temperature }) => ({
       key: id,
       x: x(elapsedSeconds),
@@ -156,6 +159,6 @@ function between(
   return {
     minutes,
     temperature: before.temperature + share * (after.temperature - before.temperature),
-    load: before.load + share * (after.load - before.load),
+    torque: before.torque + share * (after.torque - before.torque),
   };
 }

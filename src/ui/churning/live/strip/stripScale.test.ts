@@ -1,4 +1,4 @@
-import type { StoryMark } from '@/core/churning/story';
+import type { StoryMark } from '@/core/churning/batchStory';
 import { toldAt } from '@/core/churning/stageTimes';
 import { edgeCurve, edgesOf, fitting, stripEnd, ticks } from './stripScale';
 

@@ -50,7 +50,10 @@ export interface Simulated extends Predicted {
   buttermilkFat: Estimate;
   grainSize: number;
   troubles: Trouble[];
-  moments: (Omit<ChurnMoment, 'seconds' | 'free' | 'clumped' | 'grain'> & { minutes: number })[];
+  moments: (Omit<ChurnMoment, 'seconds' | 'free' | 'clumped' | 'grain' | 'torque'> & {
+    minutes: number;
+    load: number;
+  })[];
 }
 
 /**
@@ -58,7 +61,7 @@ export interface Simulated extends Predicted {
  * buttermilk would hold if it were stopped at any moment, and what goes wrong. Windows hold 90 %: the pace of a churn
  * nobody has tried varies by a factor of 1.6, and temperature and fat are only known so well.
  */
-export function churnSimulate(input: SimulateInput): Simulated {
+export function predictChurn(input: SimulateInput): Simulated {
   const run = runOf(input);
   const logPace = Math.log(input.pace);
   const logSd =
@@ -77,11 +80,11 @@ export function churnSimulate(input: SimulateInput): Simulated {
     buttermilkFat: logEstimate(run.buttermilkFat, buttermilkScatter),
     grainSize: last.grainSize,
     troubles: churnTroubles(run, fillOf(input), input.hardness),
-    moments: run.moments.map(({ seconds, stage, temperature, load, sound, buttermilkFat, grainSize }) => ({
+    moments: run.moments.map(({ seconds, stage, temperature, torque, sound, buttermilkFat, grainSize }) => ({
       minutes: seconds / 60,
       stage,
       temperature,
-      load,
+      load: torque,
       sound,
       buttermilkFat,
       grainSize,
@@ -108,7 +111,7 @@ export function runOf(input: SimulateInput): ChurnRun {
   return simulateChurn(conditionsOf(input, logPace), longestSeconds(input, logPace), input.pastBreak);
 }
 
-export const churnSimulateCalculation = calculation({
+export const predictChurnCalculation = calculation({
   name: 'churn.simulate',
   says: 'A churning from start to grains: stages, load, sound, temperature, buttermilk fat, and what goes wrong.',
   input: simulateInput,
@@ -133,5 +136,5 @@ export const churnSimulateCalculation = calculation({
     ),
     ...predictedEntries,
   }),
-  run: churnSimulate,
+  run: predictChurn,
 });

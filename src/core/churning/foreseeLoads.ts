@@ -18,7 +18,7 @@ const splitInput = v.strictObject({
   tool: v.picklist(toolKeys),
 });
 
-export interface LoadSplit extends Predicted {
+export interface ForeseenLoads extends Predicted {
   loads: number;
   volumeEach: number;
   /** Share of the vessel each load fills. */
@@ -28,7 +28,7 @@ export interface LoadSplit extends Predicted {
 }
 
 /** How many loads, how big, and how full: no churn more than half, so that whipped cream can fall and fold (handbook §5). */
-export function loadSplit(input: v.InferOutput<typeof splitInput>): LoadSplit {
+export function foreseeLoads(input: v.InferOutput<typeof splitInput>): ForeseenLoads {
   const { volume, tool } = input;
   const { usualVolume, medianBreakMinutes, glass, closed } = tools[tool];
   const capacity = input.capacity ?? usualVolume;
@@ -65,7 +65,7 @@ export function loadSplit(input: v.InferOutput<typeof splitInput>): LoadSplit {
   };
 }
 
-export const loadSplitCalculation = calculation({
+export const foreseeLoadsCalculation = calculation({
   name: 'load.split',
   says: 'How many loads for a churn, and how full each is.',
   input: splitInput,
@@ -76,5 +76,5 @@ export const loadSplitCalculation = calculation({
     minutes: v.number(),
     ...predictedEntries,
   }),
-  run: loadSplit,
+  run: foreseeLoads,
 });

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import type { BatchEvent } from './batchEvents';
-import { batchStory, elapsedAt } from './batchStory';
+import { elapsedAt } from './batchStory';
+import { tellBatch } from './tellBatch';
 
 type Body = BatchEvent extends infer E ? (E extends BatchEvent ? Omit<E, 'id' | 'atSeconds'> : never) : never;
 let made = 0;
@@ -17,7 +18,7 @@ const mark = (
 describe('the story of a batch', () => {
   it('leads from thickening to packed, skipping what was not marked', () => {
     const events: BatchEvent[] = [start];
-    const next = () => batchStory(barrel, events).next;
+    const next = () => tellBatch(barrel, events).next;
     expect(next()).toBe('thickening');
     events.push(mark(5, 'whipped'));
     expect(next()).toBe('grainy');
@@ -43,12 +44,12 @@ describe('the story of a batch', () => {
       mark(65, 'stopped'),
       at(70, { kind: 'water', mass: 50 }),
     ];
-    const told = batchStory(barrel, events);
+    const told = tellBatch(barrel, events);
     fc.assert(
       fc.property(
         fc.shuffledSubarray([...events, ...events], { minLength: events.length * 2 }),
         (shuffled) => {
-          expect(batchStory(barrel, shuffled)).toEqual(told);
+          expect(tellBatch(barrel, shuffled)).toEqual(told);
         },
       ),
       { numRuns: 50 },
@@ -56,7 +57,7 @@ describe('the story of a batch', () => {
   });
 
   it('lets the clock stand over a night and leaves it out of the break time', () => {
-    const story = batchStory(barrel, [
+    const story = tellBatch(barrel, [
       start,
       at(10, { kind: 'paused' }),
       at(610, { kind: 'resumed' }),
@@ -69,11 +70,11 @@ describe('the story of a batch', () => {
   it('takes back a mark, takes back the taking back, and puts its time right', () => {
     const broke = mark(9, 'break', 'the-break');
     const undo = at(10, { kind: 'undone', eventId: 'the-break' }, 'the-undo');
-    expect(batchStory(barrel, [start, broke, undo]).marks).toHaveLength(0);
+    expect(tellBatch(barrel, [start, broke, undo]).marks).toHaveLength(0);
     expect(
-      batchStory(barrel, [start, broke, undo, at(11, { kind: 'undone', eventId: 'the-undo' })]).marks,
+      tellBatch(barrel, [start, broke, undo, at(11, { kind: 'undone', eventId: 'the-undo' })]).marks,
     ).toHaveLength(1);
-    const retimed = batchStory(barrel, [
+    const retimed = tellBatch(barrel, [
       start,
       broke,
       at(11, { kind: 'retimed', eventId: 'the-break', toSeconds: start.atSeconds + 480 }),
@@ -84,21 +85,21 @@ describe('the story of a batch', () => {
   it('survives an undo that takes back itself through another', () => {
     const a = at(1, { kind: 'undone', eventId: 'undo-bbbb' }, 'undo-aaaa');
     const b = at(1, { kind: 'undone', eventId: 'undo-aaaa' }, 'undo-bbbb');
-    expect(batchStory(barrel, [start, a, b]).phase).toBe('churning');
+    expect(tellBatch(barrel, [start, a, b]).phase).toBe('churning');
   });
 
   it('counts what two devices marked at once as one, and keeps both', () => {
-    const story = batchStory(barrel, [start, mark(9, 'break'), mark(9.2, 'break')]);
+    const story = tellBatch(barrel, [start, mark(9, 'break'), mark(9.2, 'break')]);
     expect(story.marks.map((one) => one.echo)).toEqual([false, true]);
     expect(story.broken).toBe(1);
     expect(
-      batchStory(barrel, [start, mark(9, 'whipped'), mark(12, 'whipped')]).marks.map((one) => one.echo),
+      tellBatch(barrel, [start, mark(9, 'whipped'), mark(12, 'whipped')]).marks.map((one) => one.echo),
     ).toEqual([false, false]);
   });
 
   it('keeps and flags what looks out of order', () => {
     const flags = (...events: BatchEvent[]) =>
-      batchStory(barrel, [start, ...events]).flags.map((flag) => flag.says);
+      tellBatch(barrel, [start, ...events]).flags.map((flag) => flag.says);
     expect(flags(mark(-5, 'whipped'))[0]).toMatch(/before the churn was started/);
     expect(flags(at(5, { kind: 'drained', measured: 'skipped' }))[0]).toMatch(/no break/);
     expect(flags(at(5, { kind: 'paused' }), mark(6, 'break'))[0]).toMatch(/during a pause/);
@@ -106,7 +107,7 @@ describe('the story of a batch', () => {
   });
 
   it('churns on after draining, and moves to another tool', () => {
-    const story = batchStory(barrel, [
+    const story = tellBatch(barrel, [
       start,
       mark(9, 'stopped'),
       at(10, { kind: 'drained', measured: 'mass', mass: 100, massSd: 3 }),
@@ -120,7 +121,7 @@ describe('the story of a batch', () => {
 
   it('stops at the one mark of a quick tool, infers the others and says so, load by load', () => {
     const quick = { tool: 'blender', capacity: 1500, loads: 2 } as const;
-    const story = batchStory(quick, [start, mark(2, 'break')]);
+    const story = tellBatch(quick, [start, mark(2, 'break')]);
     expect(story.next).toBe('load');
     expect(story.clock.runningSince).toBeUndefined();
     expect(
@@ -130,7 +131,7 @@ describe('the story of a batch', () => {
       ['whipped', 46],
       ['grainy', 78],
     ]);
-    const second = batchStory(quick, [start, mark(2, 'break'), at(4, { kind: 'load' }), mark(5, 'break')]);
+    const second = tellBatch(quick, [start, mark(2, 'break'), at(4, { kind: 'load' }), mark(5, 'break')]);
     expect([second.broken, second.next]).toEqual([2, 'drained']);
     expect(second.marks.find((one) => one.stage === 'break' && one.load === 2)!.elapsedSeconds).toBe(60);
   });
@@ -148,7 +149,7 @@ describe('the story of a batch', () => {
       additions: id === 'portion-b' ? ['garlic'] : [],
       storage: 'fridge',
     });
-    const story = batchStory(barrel, [
+    const story = tellBatch(barrel, [
       start,
       at(20, portion('portion-a', 300)),
       at(21, portion('portion-b', 200)),
@@ -166,7 +167,7 @@ describe('the story of a batch', () => {
   });
 
   it('flags water that came after the draining and would be taken off twice', () => {
-    const story = batchStory(barrel, [
+    const story = tellBatch(barrel, [
       start,
       mark(9, 'break'),
       at(10, { kind: 'drained', measured: 'skipped' }),
@@ -185,7 +186,7 @@ describe('the story of a batch', () => {
       at(20, { kind: 'mark', stage: 'break', load: 1 }),
       at(21, { kind: 'mark', stage: 'stopped', load: 1 }),
     ];
-    const told = batchStory(two, events);
+    const told = tellBatch(two, events);
     // The hand goes to the load that still turns.
     expect([told.load, told.phase, told.tool, told.next]).toEqual([
       2,
@@ -194,14 +195,14 @@ describe('the story of a batch', () => {
       'thickening',
     ]);
     expect(elapsedAt(told.clock, start.atSeconds + 25 * 60)).toBe(20 * 60);
-    const first = batchStory(two, events, 1);
+    const first = tellBatch(two, events, 1);
     expect([first.load, first.phase, first.tool, first.next]).toEqual([1, 'stopped', 'barrel', 'drained']);
     expect(first.readings.map(({ load }) => load)).toEqual([2]);
     expect(told.marks.find(({ stage }) => stage === 'break')!.elapsedSeconds).toBe(20 * 60);
 
     const drained = [...events, at(24, { kind: 'drained', measured: 'skipped', load: 1 })];
-    expect(batchStory(two, drained).phase).toBe('churning');
-    expect(batchStory(two, drained, 1).phase).toBe('drained');
+    expect(tellBatch(two, drained).phase).toBe('churning');
+    expect(tellBatch(two, drained, 1).phase).toBe('drained');
     const both = [
       ...drained,
       at(30, { kind: 'mark', stage: 'break', load: 2 }),
@@ -209,7 +210,7 @@ describe('the story of a batch', () => {
       at(33, { kind: 'drained', measured: 'skipped', load: 2 }),
       at(36, { kind: 'washed', clarity: 'clear' }),
     ];
-    const done = batchStory(two, both);
+    const done = tellBatch(two, both);
     expect([done.broken, done.phase, done.next, done.drains.length]).toEqual([2, 'washed', 'portion', 2]);
   });
 
@@ -220,10 +221,10 @@ describe('the story of a batch', () => {
       mark(21, 'stopped'),
       at(22, { kind: 'paused', place: 'fridge' }),
     ];
-    expect(batchStory(barrel, events)).toMatchObject({ phase: 'paused', next: 'resumed' });
-    const morning = batchStory(barrel, [...events, at(720, { kind: 'resumed' })]);
+    expect(tellBatch(barrel, events)).toMatchObject({ phase: 'paused', next: 'resumed' });
+    const morning = tellBatch(barrel, [...events, at(720, { kind: 'resumed' })]);
     expect([morning.phase, morning.next]).toEqual(['stopped', 'drained']);
-    const washing = batchStory(barrel, [
+    const washing = tellBatch(barrel, [
       ...events.slice(0, 3),
       at(25, { kind: 'drained', measured: 'skipped' }),
       at(26, { kind: 'paused', place: 'fridge', minutes: 30 }),
@@ -234,7 +235,7 @@ describe('the story of a batch', () => {
   });
 
   it('takes wash water that went in with the buttermilk off again', () => {
-    const story = batchStory(barrel, [
+    const story = tellBatch(barrel, [
       start,
       mark(20, 'break'),
       at(22, { kind: 'water', mass: 60 }),
@@ -256,7 +257,7 @@ describe('the story of a batch', () => {
       additions: [],
       storage: 'fridge',
     };
-    const story = batchStory(barrel, [
+    const story = tellBatch(barrel, [
       start,
       mark(20, 'break'),
       at(30, portion),
@@ -318,14 +319,14 @@ describe('whatever happens to a batch, in whatever order it is heard of', () => 
             start,
             ...happened.map(([minutes, body], i) => at(minutes, body, `happened-${i}-x`)),
           ];
-          const told = batchStory({ ...barrel, loads }, events);
+          const told = tellBatch({ ...barrel, loads }, events);
           expect(told.loads.reduce((sum, { share }) => sum + share, 0)).toBeGreaterThan(1 - 1e-9);
           for (const { clock } of told.loads) expect(clock.bankedSeconds).toBeGreaterThanOrEqual(0);
           for (const { elapsedSeconds } of told.marks) expect(elapsedSeconds).toBeGreaterThanOrEqual(0);
           expect(told.load).toBeLessThanOrEqual(told.loads.length);
-          expect(batchStory({ ...barrel, loads }, events.toReversed())).toEqual(told);
+          expect(tellBatch({ ...barrel, loads }, events.toReversed())).toEqual(told);
           for (let look = 1; look <= told.loads.length; look += 1)
-            expect(batchStory({ ...barrel, loads }, events, look).marks).toEqual(told.marks);
+            expect(tellBatch({ ...barrel, loads }, events, look).marks).toEqual(told.marks);
         },
       ),
       { numRuns: 300 },
