@@ -13,6 +13,7 @@ import { useNow } from '../../frame/useNow';
 import { Chips } from '../../quantity/Chips';
 import { QuantityField, understand } from '../../quantity/QuantityField';
 import { Quiet } from '../../theme/Enamel';
+import { useOffered } from '../offered';
 import { Key } from '../Key';
 import type { LiveBatch } from '../useBatch';
 import { feelWords } from '../words';
@@ -52,6 +53,17 @@ export function ButterCard({
     record({ kind: 'felt', celsius: understood.quantity.value });
     setTyped('');
   };
+  const chill =
+    remedy?.kind === 'chill'
+      ? () =>
+          void record({
+            kind: 'paused',
+            place: 'fridge',
+            celsius: 4,
+            minutes: Math.max(1, Math.round(remedy.fridgeMinutes)),
+          })
+      : undefined;
+  useOffered({ chill });
   return (
     <section className={styles.butter} aria-label="The butter in hand" data-feels={butter.feels}>
       <p className={styles.says}>
@@ -65,14 +77,7 @@ export function ButterCard({
         <Button
           variant="outlined"
           sx={{ minHeight: 56, justifySelf: 'start' }}
-          onClick={() =>
-            record({
-              kind: 'paused',
-              place: 'fridge',
-              celsius: 4,
-              minutes: Math.max(1, Math.round(remedy.fridgeMinutes)),
-            })
-          }
+          onClick={chill}
           data-act="chill"
         >
           It is in the fridge <Key of="f" />

@@ -20,6 +20,7 @@ import { QuantityField } from '../../quantity/QuantityField';
 import { Enamel, Quiet } from '../../theme/Enamel';
 import { ButterCard } from './ButterCard';
 import { ByCount } from './ByCount';
+import { useOffered } from '../offered';
 import { Key } from '../Key';
 import type { PortionDraft, ReadPortion } from './portionDraft';
 import { freshPortion, portionEvents, readPortion } from './portionDraft';
@@ -74,6 +75,7 @@ export function PortionPanel({
     change({ dividing: true });
     clear();
   }
+  useOffered({ pack: ready || allPutBy ? pack : undefined, portion: ready ? putBy : undefined });
   return (
     <Enamel className={styles.panel} aria-label="Salt, weigh, pack">
       {story.portions.length > 0 && (

@@ -7,6 +7,7 @@ import { spokenMinutes, spokenRange, text } from '@/core/quantities/formatQuanti
 import { useSay } from '../../frame/FarmContext';
 import { Quiet } from '../../theme/Enamel';
 import styles from './Advice.module.css';
+import { useOffered } from '../offered';
 import { Key } from '../Key';
 import type { LiveBatch } from '../useBatch';
 
@@ -57,6 +58,8 @@ function Cause({
 }) {
   const say = useSay();
   const doing = doingIt(cause);
+  const does = doing && (() => void record(doing.body));
+  useOffered({ advised: main ? does : undefined });
   return (
     <div className={styles.cause}>
       <p className={styles.says}>{say.words(cause.says)}</p>
@@ -72,7 +75,7 @@ function Cause({
           variant={main ? 'contained' : 'outlined'}
           size="large"
           sx={{ minHeight: 60 }}
-          onClick={() => record(doing.body)}
+          onClick={does}
           data-act={main ? 'advised' : undefined}
         >
           {doing.button}

@@ -8,17 +8,15 @@ import { elapsedAt } from '@/core/churning/batchStory';
 import { lastAct } from '@/core/churning/lastAct';
 import { fillLimit, isQuick, tools } from '@/core/churning/tools';
 import { churningCautions } from '@/core/keeping/cautions';
-import { clockText } from '@/core/quantities/formatQuantity';
 import type { BatchView } from '@/server/churning/views';
 import { Cautions } from '../../caution/Caution';
 import { useSay } from '../../frame/FarmContext';
 import { useDraft } from '../../frame/useDraft';
 import { useNow } from '../../frame/useNow';
-import { useChimeEach } from '../../pail/useChime';
 import { Unseen } from '../../theme/Enamel';
 import { CreamDrawing } from '../../vessel/CreamDrawing';
 import { Advice } from './Advice';
-import { ChurnStrip } from './strip/ChurnStrip';
+import { BreakChime, Clock, HandOver, LiveStrip, LoadClock } from './Clocks';
 import { DrainPanel } from './DrainPanel';
 import type { FootHandle } from './Foot';
 import { Foot } from './Foot';
@@ -31,6 +29,7 @@ import { actWords, nextWords, phaseWords } from '../words';
 import { PausePanel } from './PausePanel';
 import { PortionPanel } from '../finish/PortionPanel';
 import { inTheChurn, isDrained, stageByNow } from './stageNow';
+import { OfferedActs, offersAtFirst } from '../offered';
 import { useBatch } from '../useBatch';
 import { useForeseen } from '../plan/useForeseen';
 import { useKeys } from './useKeys';
@@ -47,9 +46,8 @@ interface Jump {
   after?: number;
 }
 
-/** Presses the one button on the screen that does a thing, if it is there. */
-const press = (act: string) => () =>
-  document.querySelector<HTMLButtonElement>(`button[data-act="${act}"]:not(:disabled)`)?.click();
+/** How often what is said of the churn is thought over again, ms; its clocks run by themselves. */
+const thinksEvery = 2000;
 
 /** One batch, live, from cream to packed butter: now in words, the next thing as one big button, everything else small. */
 export function ChurnView({ view }: { view: BatchView }) {
@@ -57,7 +55,9 @@ export function ChurnView({ view }: { view: BatchView }) {
   const say = useSay();
   const [looked, setLooked] = useState<number>();
   const { story, unsent, record } = useBatch(view, looked);
-  const now = useNow();
+  const now = useNow(thinksEvery);
+  const [offers] = useState(offersAtFirst);
+  const press = (name: string) => () => offers.get(name)?.();
   const [jump, setJump] = useDraft<Jump>(`jump:${view.id}`, () => ({}));
   const [keySheet, setKeySheet] = useState(false);
   const foot = useRef<FootHandle>(null);
@@ -76,11 +76,8 @@ export function ChurnView({ view }: { view: BatchView }) {
   useScreenAwake(story.phase === 'churning');
   const brokeHere = story.marks.some(({ stage, load }) => stage === 'break' && load === story.load);
   const runs = story.phase === 'churning' && !brokeHere;
-  const reached = runs && window.breakMinutes ? elapsed >= window.breakMinutes.low * 60 : undefined;
-  useChimeEach(reached === undefined ? undefined : story.load + (reached ? 0.5 : 0), 'look');
+  const breakFrom = runs && window.breakMinutes ? window.breakMinutes.low * 60 : undefined;
   const [turns, setTurns] = useDraft<Turns>('turns', () => ({ on: false, seconds: 60 }));
-  const turn = turns.on && story.phase === 'churning' ? Math.floor(elapsed / turns.seconds) : undefined;
-  useChimeEach(turn === undefined ? undefined : story.load * 1e6 + turn, 'done');
   const [large, setLarge] = useDraft<{ on: boolean }>('large', () => ({ on: false }));
 
   // A jump holds until something else happens, so that the panel a maker chose does not outlive its moment.
@@ -135,7 +132,7 @@ export function ChurnView({ view }: { view: BatchView }) {
     h: () => foot.current?.open('turns'),
     l: () => setLarge({ on: !large.on }),
     y: press('advised'),
-    j: () => document.getElementById('make-day-jot')?.focus(),
+    j: press('jot'),
     u: undo,
     ' ': onPad ? act : undefined,
     '?': () => setKeySheet(true),
@@ -155,188 +152,189 @@ export function ChurnView({ view }: { view: BatchView }) {
 
   const byNow = stageByNow(story, window.stageMinutes, elapsed);
   const words = nextWords(story, window, elapsed, reading, say);
-  const countdown = quick && runs && window.breakMinutes ? window.breakMinutes.mid * 60 - elapsed : undefined;
+  const breakSeconds = quick && runs && window.breakMinutes ? window.breakMinutes.mid * 60 : undefined;
   return (
-    <div className={styles.churn} data-large={large.on}>
-      <section className={styles.seen} aria-label="The churn now">
-        <p className={styles.which}>
-          {view.number > 0 ? `Batch ${view.number}` : 'The new batch'}, {say.mass(facts.creamMass)} of cream
-          {loads > 1 && `, load ${story.load} of ${loads}`}
-        </p>
-        <div className={styles.drawing}>
-          <CreamDrawing
-            shape={tool.drawing}
-            {...inTheChurn(story, facts, byNow.stage)}
-            limit={fillLimit}
-            label={`${tool.name}: ${stageSigns[byNow.stage].name}, ${stageSigns[byNow.stage].sign}`}
-          />
-        </div>
-        {churning && (
-          <p className={styles.now}>
-            {byNow.seen ? 'Now' : 'Should be'} <strong>{stageSigns[byNow.stage].name.toLowerCase()}</strong>
-            {byNow.seen ? ': ' : ' by now: '}
-            {stageSigns[byNow.stage].sign}
+    <OfferedActs offers={offers}>
+      <div className={styles.churn} data-large={large.on}>
+        <section className={styles.seen} aria-label="The churn now">
+          <p className={styles.which}>
+            {view.number > 0 ? `Batch ${view.number}` : 'The new batch'}, {say.mass(facts.creamMass)} of cream
+            {loads > 1 && `, load ${story.load} of ${loads}`}
           </p>
-        )}
-      </section>
-      <section className={styles.work} aria-label="The work">
-        <div className={styles.clock}>
-          <div>
-            <p className={styles.label}>
-              {countdown !== undefined ? 'Break expected in' : phaseWords[story.phase]}
+          <div className={styles.drawing}>
+            <CreamDrawing
+              shape={tool.drawing}
+              {...inTheChurn(story, facts, byNow.stage)}
+              limit={fillLimit}
+              label={`${tool.name}: ${stageSigns[byNow.stage].name}, ${stageSigns[byNow.stage].sign}`}
+            />
+          </div>
+          {churning && (
+            <p className={styles.now}>
+              {byNow.seen ? 'Now' : 'Should be'} <strong>{stageSigns[byNow.stage].name.toLowerCase()}</strong>
+              {byNow.seen ? ': ' : ' by now: '}
+              {stageSigns[byNow.stage].sign}
             </p>
-            <p className={styles.elapsed} role="timer" aria-live="off">
-              {countdown !== undefined
-                ? `${countdown < 0 ? '+' : ''}${clockText(Math.abs(countdown))}`
-                : clockText(elapsed)}
-            </p>
-          </div>
-          <div className={styles.next}>
-            <p className={styles.label}>Next</p>
-            <h1>{words.next}</h1>
-            {words.more && <p className={styles.more}>{words.more}</p>}
-          </div>
-        </div>
-        {churning && <ChurnStrip story={story} foreseen={window} prior={foreseen} elapsed={elapsed} />}
-        {turn !== undefined && (
-          <p className={styles.turns} role="timer" aria-live="off">
-            Hand over in <strong>{clockText(turns.seconds - (elapsed % turns.seconds))}</strong>
-          </p>
-        )}
-        {loads > 1 ? (
-          <div className={styles.counter} role="group" aria-label={`${story.broken} of ${loads} loads broke`}>
-            {story.loads.map((load, i) =>
-              beside && load.begunAt !== undefined ? (
-                <button
-                  key={i}
-                  type="button"
-                  aria-pressed={i + 1 === story.load}
-                  data-done={load.broke}
-                  data-now={i + 1 === story.load}
-                  onClick={() => setLooked(i + 1)}
-                  aria-label={`Load ${i + 1}, ${phaseWords[load.phase === 'waiting' ? 'stopped' : load.phase].toLowerCase()}`}
-                >
-                  {i + 1}
-                  <small>{clockText(elapsedAt(load.clock, now))}</small>
-                </button>
-              ) : (
-                <span key={i} aria-hidden data-done={load.broke} data-now={i + 1 === story.load}>
-                  {i + 1}
-                </span>
-              ),
-            )}
-          </div>
-        ) : null}
-        {live && !brokeHere && churning && story.phase !== 'stopped' && (
-          <div className={styles.advice}>
-            <Advice advice={live.advice} record={record} />
-          </div>
-        )}
-        {live && brokeHere && story.phase === 'churning' && (
-          <p className={styles.more} role="status">
-            {say.words(live.advice.says)}
-          </p>
-        )}
-        <ForgottenPause story={story} window={foreseen.breakMinutes} now={now} record={record} />
-        {story.pause && (
-          <PausePanel pause={story.pause} now={now} sour={facts.ripened} butter={rests} record={record} />
-        )}
-        {onPad && (
-          <div className={styles.pad}>
-            {/* After a tap this button is another one: the second tap of a double tap is not a second mark. */}
-            <button
-              type="button"
-              className={styles.big}
-              onClick={(tap) => tap.detail < 2 && act()}
-              data-act={panel}
-            >
-              {actWords[panel].button}
-              <kbd>{actWords[panel].key}</kbd>
-              {panel in stageSigns && <small>{stageSigns[panel as MarkStage].sign}</small>}
-            </button>
-            <div className={styles.others} hidden={rests}>
-              {(quick ? (['break', 'stopped'] as const) : markStages)
-                .filter((stage) => stage !== panel)
-                .map((stage) => (
-                  <button
-                    key={stage}
-                    type="button"
-                    className={styles.small}
-                    onClick={() => mark(stage)}
-                    data-act={stage}
-                  >
-                    {stageSigns[stage].name}
-                    <kbd>{actWords[stage].key}</kbd>
-                  </button>
-                ))}
-              <button
-                type="button"
-                className={styles.small}
-                onClick={() => jumpTo('drained')}
-                data-act="drained"
-              >
-                Drain <kbd>d</kbd>
-              </button>
+          )}
+        </section>
+        <section className={styles.work} aria-label="The work">
+          <div className={styles.clock}>
+            <div>
+              <p className={styles.label}>
+                {breakSeconds !== undefined ? 'Break expected in' : phaseWords[story.phase]}
+              </p>
+              <Clock clock={story.clock} breakSeconds={breakSeconds} className={styles.elapsed} />
+              <BreakChime clock={story.clock} load={story.load} from={breakFrom} />
+            </div>
+            <div className={styles.next}>
+              <p className={styles.label}>Next</p>
+              <h1>{words.next}</h1>
+              {words.more && <p className={styles.more}>{words.more}</p>}
             </div>
           </div>
-        )}
-        {panel === 'drained' && (
-          <DrainPanel
-            batchId={view.id}
-            facts={facts}
-            story={story}
-            foreseen={foreseen}
-            share={beside ? share : 1}
-            record={record}
-          />
-        )}
-        {panel === 'washed' && (
-          <WashPanel
-            batchId={view.id}
-            facts={facts}
-            story={story}
-            foreseen={foreseen}
-            record={record}
-            onSkip={() => jumpTo('portion')}
-          />
-        )}
-        {(panel === 'portion' || panel === 'packed') && (
-          <PortionPanel
-            view={view}
-            story={story}
-            foreseen={foreseen}
-            record={record}
-            onWash={() => jumpTo('washed')}
-          />
-        )}
-        {story.phase === 'abandoned' && (
-          <p className={styles.more}>This batch was given up. Undo brings it back.</p>
-        )}
-        <div className={styles.below}>
-          <MakeDayJot view={view} story={story} record={record} />
-          <Foot
-            ref={foot}
-            view={view}
-            story={story}
-            record={record}
-            undo={undo}
-            last={last}
-            turns={turns}
-            onTurns={setTurns}
-            large={large.on}
-            onLarge={() => setLarge({ on: !large.on })}
-            onLook={setLooked}
-          />
-          {onPad && (
-            <Cautions cautions={churningCautions({ tool: story.tool, treatment: facts.treatment })} />
+          {churning && <LiveStrip story={story} window={window} prior={foreseen} />}
+          {turns.on && story.phase === 'churning' && (
+            <HandOver clock={story.clock} load={story.load} turns={turns} className={styles.turns} />
           )}
-          <WhatHappened story={story} unsent={unsent} record={record} />
-        </div>
-      </section>
-      <KeySheet open={keySheet} onClose={() => setKeySheet(false)} />
-      <Unseen role="status" aria-live="polite">
-        {`${phaseWords[story.phase]}. Next: ${words.next}`}
-      </Unseen>
-    </div>
+          {loads > 1 ? (
+            <div
+              className={styles.counter}
+              role="group"
+              aria-label={`${story.broken} of ${loads} loads broke`}
+            >
+              {story.loads.map((load, i) =>
+                beside && load.begunAt !== undefined ? (
+                  <button
+                    key={i}
+                    type="button"
+                    aria-pressed={i + 1 === story.load}
+                    data-done={load.broke}
+                    data-now={i + 1 === story.load}
+                    onClick={() => setLooked(i + 1)}
+                    aria-label={`Load ${i + 1}, ${phaseWords[load.phase === 'waiting' ? 'stopped' : load.phase].toLowerCase()}`}
+                  >
+                    {i + 1}
+                    <LoadClock clock={load.clock} />
+                  </button>
+                ) : (
+                  <span key={i} aria-hidden data-done={load.broke} data-now={i + 1 === story.load}>
+                    {i + 1}
+                  </span>
+                ),
+              )}
+            </div>
+          ) : null}
+          {live && !brokeHere && churning && story.phase !== 'stopped' && (
+            <div className={styles.advice}>
+              <Advice advice={live.advice} record={record} />
+            </div>
+          )}
+          {live && brokeHere && story.phase === 'churning' && (
+            <p className={styles.more} role="status">
+              {say.words(live.advice.says)}
+            </p>
+          )}
+          <ForgottenPause story={story} window={foreseen.breakMinutes} now={now} record={record} />
+          {story.pause && (
+            <PausePanel pause={story.pause} now={now} sour={facts.ripened} butter={rests} record={record} />
+          )}
+          {onPad && (
+            <div className={styles.pad}>
+              {/* After a tap this button is another one: the second tap of a double tap is not a second mark. */}
+              <button
+                type="button"
+                className={styles.big}
+                onClick={(tap) => tap.detail < 2 && act()}
+                data-act={panel}
+              >
+                {actWords[panel].button}
+                <kbd>{actWords[panel].key}</kbd>
+                {panel in stageSigns && <small>{stageSigns[panel as MarkStage].sign}</small>}
+              </button>
+              <div className={styles.others} hidden={rests}>
+                {(quick ? (['break', 'stopped'] as const) : markStages)
+                  .filter((stage) => stage !== panel)
+                  .map((stage) => (
+                    <button
+                      key={stage}
+                      type="button"
+                      className={styles.small}
+                      onClick={() => mark(stage)}
+                      data-act={stage}
+                    >
+                      {stageSigns[stage].name}
+                      <kbd>{actWords[stage].key}</kbd>
+                    </button>
+                  ))}
+                <button
+                  type="button"
+                  className={styles.small}
+                  onClick={() => jumpTo('drained')}
+                  data-act="drained"
+                >
+                  Drain <kbd>d</kbd>
+                </button>
+              </div>
+            </div>
+          )}
+          {panel === 'drained' && (
+            <DrainPanel
+              batchId={view.id}
+              facts={facts}
+              story={story}
+              foreseen={foreseen}
+              share={beside ? share : 1}
+              record={record}
+            />
+          )}
+          {panel === 'washed' && (
+            <WashPanel
+              batchId={view.id}
+              facts={facts}
+              story={story}
+              foreseen={foreseen}
+              record={record}
+              onSkip={() => jumpTo('portion')}
+            />
+          )}
+          {(panel === 'portion' || panel === 'packed') && (
+            <PortionPanel
+              view={view}
+              story={story}
+              foreseen={foreseen}
+              record={record}
+              onWash={() => jumpTo('washed')}
+            />
+          )}
+          {story.phase === 'abandoned' && (
+            <p className={styles.more}>This batch was given up. Undo brings it back.</p>
+          )}
+          <div className={styles.below}>
+            <MakeDayJot view={view} story={story} record={record} />
+            <Foot
+              ref={foot}
+              view={view}
+              story={story}
+              record={record}
+              undo={undo}
+              last={last}
+              turns={turns}
+              onTurns={setTurns}
+              large={large.on}
+              onLarge={() => setLarge({ on: !large.on })}
+              onLook={setLooked}
+            />
+            {onPad && (
+              <Cautions cautions={churningCautions({ tool: story.tool, treatment: facts.treatment })} />
+            )}
+            <WhatHappened story={story} unsent={unsent} record={record} />
+          </div>
+        </section>
+        <KeySheet open={keySheet} onClose={() => setKeySheet(false)} />
+        <Unseen role="status" aria-live="polite">
+          {`${phaseWords[story.phase]}. Next: ${words.next}`}
+        </Unseen>
+      </div>
+    </OfferedActs>
   );
 }

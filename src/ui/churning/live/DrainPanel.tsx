@@ -16,6 +16,7 @@ import { Enamel, Quiet } from '../../theme/Enamel';
 import { ButterCard } from '../finish/ButterCard';
 import styles from './DrainPanel.module.css';
 import { amountRules } from '../plan/planDraft';
+import { useOffered } from '../offered';
 import { Key } from '../Key';
 import type { LiveBatch } from '../useBatch';
 import { grainWords } from '../words';
@@ -65,6 +66,7 @@ export function DrainPanel({
     const measured = quantity.kind === 'mass' ? 'mass' : 'volume';
     record({ kind: 'drained', measured, ...weighed(quantity, density), ...wash });
   }
+  useOffered({ drained: wrong ? undefined : drain });
   return (
     <Enamel className={styles.drain} aria-label="Draining">
       <QuantityField

@@ -5,9 +5,16 @@ import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import { useSay } from '../../frame/FarmContext';
 import { Enamel } from '../../theme/Enamel';
+import { useOffered } from '../offered';
 import { Key } from '../Key';
 import { quietSince } from './quietSince';
 import type { LiveBatch } from '../useBatch';
+
+/** Where cream is put by most often, and how cold it is there, °C (engineering estimates). */
+const places = {
+  fridge: { celsius: 4, words: 'It stood in the fridge', key: 'f' },
+  room: { celsius: 18, words: 'It stood in the room', key: 'v' },
+} as const;
 
 /** Asked when a churn seems to have turned for hours: a maker called away does not always press Pause. */
 export function ForgottenPause({
@@ -23,6 +30,12 @@ export function ForgottenPause({
 }) {
   const say = useSay();
   const since = quietSince(story, window, now);
+  const stood = (place: keyof typeof places) => () =>
+    void record({ kind: 'paused', place, celsius: places[place].celsius }, since);
+  useOffered({
+    'stood-fridge': since === undefined ? undefined : stood('fridge'),
+    'stood-room': since === undefined ? undefined : stood('room'),
+  });
   if (since === undefined) return null;
   return (
     <Enamel style={{ display: 'grid', gap: 14 }} role="region" aria-label="Was it put by?">
@@ -30,20 +43,15 @@ export function ForgottenPause({
         Nothing was marked since {say.when(since, now)}. Was it put by?
       </p>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 12 }}>
-        {(
-          [
-            ['fridge', 4, 'It stood in the fridge'],
-            ['room', 18, 'It stood in the room'],
-          ] as const
-        ).map(([place, celsius, words]) => (
+        {(['fridge', 'room'] as const).map((place) => (
           <Button
             key={place}
             variant="outlined"
             size="large"
-            onClick={() => record({ kind: 'paused', place, celsius }, since)}
+            onClick={stood(place)}
             data-act={`stood-${place}`}
           >
-            {words} <Key of={place === 'fridge' ? 'f' : 'v'} />
+            {places[place].words} <Key of={places[place].key} />
           </Button>
         ))}
       </div>

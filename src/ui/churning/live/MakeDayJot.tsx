@@ -11,7 +11,10 @@ import { useNotice } from '../../frame/Notices';
 import { JotField } from '../../jot/JotField';
 import { eventWords } from '../words';
 import { butterEvent, makeDayEvents, reweighedEvent } from '../makeDayEvents';
+import { useOffered } from '../offered';
 import type { LiveBatch } from '../useBatch';
+
+const jotId = 'make-day-jot';
 
 /** One line for everything that happens on make day, typed or dictated, said back as a sentence with Undo. */
 export function MakeDayJot({
@@ -27,6 +30,7 @@ export function MakeDayJot({
   const notice = useNotice();
   const [typed, setTyped] = useState('');
   const [wrong, setWrong] = useState<string>();
+  useOffered({ jot: () => document.getElementById(jotId)?.focus() });
   function write() {
     try {
       const act = readMakeDay(typed, say.system);
@@ -67,7 +71,7 @@ export function MakeDayJot({
   }
   return (
     <JotField
-      id="make-day-jot"
+      id={jotId}
       typed={typed}
       onTyped={(to) => {
         setTyped(to);

@@ -17,6 +17,7 @@ import { Enamel, Quiet } from '../../theme/Enamel';
 import { ButterCard } from '../finish/ButterCard';
 import type { Body } from '../makeDayEvents';
 import { amountRules } from '../plan/planDraft';
+import { useOffered } from '../offered';
 import { Key } from '../Key';
 import type { LiveBatch } from '../useBatch';
 import { washWords } from '../words';
@@ -82,6 +83,21 @@ export function WashPanel({
     ...(where === undefined ? {} : { where }),
   });
   const usual = facts.usualWashes ?? 0;
+  const asUsual =
+    usual > 1 && story.washes.length === 0
+      ? () =>
+          record([
+            ...Array.from({ length: usual - 1 }, (_, i) => wash(i === 0 ? 'milky' : 'hazy')),
+            wash('clear'),
+          ])
+      : undefined;
+  useOffered({
+    ...Object.fromEntries(
+      clarities.map((clarity) => [`washed-${clarity}`, () => void record(wash(clarity))]),
+    ),
+    'washed-usual': asUsual && (() => void asUsual()),
+    unwashed: onSkip,
+  });
   return (
     <Enamel className={styles.wash} aria-label="Washing">
       <p className={styles.plan}>
@@ -111,18 +127,8 @@ export function WashPanel({
         ))}
       </div>
       <div className={styles.acts}>
-        {usual > 1 && story.washes.length === 0 && (
-          <Button
-            variant="outlined"
-            sx={{ minHeight: 56 }}
-            onClick={() =>
-              record([
-                ...Array.from({ length: usual - 1 }, (_, i) => wash(i === 0 ? 'milky' : 'hazy')),
-                wash('clear'),
-              ])
-            }
-            data-act="washed-usual"
-          >
+        {asUsual && (
+          <Button variant="outlined" sx={{ minHeight: 56 }} onClick={asUsual} data-act="washed-usual">
             Washed {usual} times till clear, as last time <Key of="5" />
           </Button>
         )}
