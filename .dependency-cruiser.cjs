@@ -24,7 +24,7 @@ module.exports = {
       to: {
         path: 'node_modules',
         pathNot:
-          'node_modules/(valibot|@valibot/to-json-schema|ml-matrix|jstat|simple-statistics|seedrandom)/',
+          'node_modules/(valibot|@valibot/to-json-schema|ml-matrix|@stdlib/[^/]+|simple-statistics|seedrandom)/',
       },
     },
     {

@@ -1,4 +1,4 @@
-import { rmSync } from 'node:fs';
+import { existsSync, rmSync } from 'node:fs';
 import { build } from './keeping/build';
 import { program, run as runProgram } from './keeping/children';
 import { stopRun } from './keeping/endRun';
@@ -104,6 +104,21 @@ const commands: Record<string, (args: readonly string[]) => Promise<void>> = {
       },
       { durable: true },
     ),
+  // The core's tests need nothing; all others may want a database.
+  mutants: ([path = 'src/core']) => {
+    const of = path.replace(/\/+$/, '');
+    if (!existsSync(of)) stopWith(`there is no ${of} here.`);
+    const by = of.split('/').slice(0, 2).join('/');
+    const tried = (env: NodeJS.ProcessEnv) =>
+      fine(
+        runProgram('npx', ['stryker', 'run'], {
+          cwd: here,
+          env: { ...env, MUTANTS_OF: of, MUTANTS_BY: by },
+          stdio: 'inherit',
+        }),
+      );
+    return by === 'src/core' ? tried(process.env) : inScratch('mutants', ({ env }) => tried(env));
+  },
   'bench-dairy': () =>
     // Sixteen months: past two thousand lots.
     inScratch('bench', ({ env }) => fine(program(here, 'benchDairy', [], env)), {

@@ -215,7 +215,11 @@ export function modelPlots(): Record<string, Plot> {
       y: 'against the start',
       logY: true,
       series: [
-        { name: 'torque', as: 'line', points: plain.moments.map(({ seconds, torque }) => [seconds / 60, torque]) },
+        {
+          name: 'torque',
+          as: 'line',
+          points: plain.moments.map(({ seconds, torque }) => [seconds / 60, torque]),
+        },
         {
           name: 'sound',
           as: 'line',

@@ -1,4 +1,4 @@
-import jStat from 'jstat';
+import chiSquareCdf from '@stdlib/stats-base-dists-chisquare-cdf';
 import { CholeskyDecomposition, EigenvalueDecomposition, Matrix } from 'ml-matrix';
 import * as v from 'valibot';
 import { calculation, CalculationError } from '../calculation';
@@ -361,7 +361,7 @@ function report(
     streams: adjusted,
     chiSquare,
     degreesOfFreedom,
-    pValue: degreesOfFreedom > 0 ? 1 - jStat.chisquare.cdf(chiSquare, degreesOfFreedom) : 1,
+    pValue: degreesOfFreedom > 0 ? 1 - chiSquareCdf(chiSquare, degreesOfFreedom) : 1,
     suspects: residuals
       .map((one) => ({ id: one.id, size: standardised(one) }))
       .filter(({ size }) => size > suspectAt)

@@ -1,4 +1,4 @@
-import jStat from 'jstat';
+import tQuantile from '@stdlib/stats-base-dists-t-quantile';
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import * as v from 'valibot';
@@ -146,7 +146,7 @@ function fitted(outcome: OutcomeKey, usable: readonly CauseKey[], whole: readonl
   const residual = Matrix.sub(centred, x.mmul(slopes)).to1DArray();
   const freedom = Math.max(1, whole.length - 1 - inverse.mmul(crossed).trace());
   const scatter = Math.sqrt(residual.reduce((sum, off) => sum + off * off, 0) / freedom);
-  const t = jStat.studentt.inv(0.95, freedom);
+  const t = tQuantile(0.95, freedom);
   return usable.map((cause, j) => {
     const step = causes[cause].step / sds[j]!;
     const mid = slopes.get(j, 0) * step;

@@ -1,4 +1,4 @@
-import jStat from 'jstat';
+import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import * as v from 'valibot';
 import { calculation, CalculationError } from '../calculation';
 import { predictedEntries, ranked } from '../prediction';
@@ -144,7 +144,7 @@ export function scheduleBack(input: ScheduleInput): Schedule {
   const slack = planned.reduce((sum, one) => sum + Math.max(0, one.wait), 0);
   const late = now === undefined ? 0 : Math.max(0, now - first.start);
   const sd = Math.sqrt(variance);
-  const chance = sd > 0 ? jStat.normal.cdf((slack - late) / sd, 0, 1) : slack >= late ? 1 : 0;
+  const chance = sd > 0 ? normalCdf((slack - late) / sd, 0, 1) : slack >= late ? 1 : 0;
   return {
     steps: planned,
     chance,
