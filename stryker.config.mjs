@@ -5,7 +5,7 @@
 const of = process.env.MUTANTS_OF ?? 'src/core';
 const by = process.env.MUTANTS_BY ?? 'src/core';
 
-export default {
+const config = {
   testRunner: 'jest',
   plugins: ['@stryker-mutator/jest-runner'],
   jest: {
@@ -28,3 +28,5 @@ export default {
   timeoutMS: 20_000,
   thresholds: { high: 90, low: 85, break: 85 },
 };
+
+export default config;
