@@ -26,8 +26,25 @@ async function step(
   say(`  ${Math.round((Date.now() - began) / 1000)} s`);
 }
 
-/** Types, lint, unit, database and browser tests; ends at the first that fails. `args` choose among the unit tests. */
+/**
+ * Types, lint, unit, database and browser tests; ends at the first that fails. `args` choose among the unit tests, or, after
+ * `--browser`, among the browser tests, which are then run alone.
+ */
 export async function runTests(here: string, args: readonly string[]): Promise<void> {
+  if (args[0] === '--browser') {
+    const chosen = args.slice(1);
+    return withScratch('test', async (scratch) => {
+      await prepare(here, scratch.env);
+      const { all } = await served(here, scratch);
+      await step(
+        'browser tests',
+        'npx',
+        ['playwright', 'test', '--project=laptop', '--project=phone', ...chosen],
+        here,
+        all,
+      );
+    });
+  }
   await step('lock file', 'node', ['scripts/complete-lock.mjs', '--check'], here);
   await step('types', 'npm', ['run', '--silent', 'typecheck'], here);
   await step('lint and the direction of arrows', 'npm', ['run', '--silent', 'lint'], here);
@@ -47,16 +64,15 @@ export async function runTests(here: string, args: readonly string[]): Promise<v
   say('all tests passed');
 }
 
-async function inBrowsers(here: string, { run, env, port }: Scratch): Promise<void> {
-  const served: Served = {
-    here,
-    run,
-    folder: await build(here),
-    port: (await freePort(0))!,
-    host: '127.0.0.1',
-  };
-  const IMMULGO_ADDRESS = await launch(served, env);
-  const all = { ...env, IMMULGO_ADDRESS };
+async function served(here: string, { run, env }: Scratch): Promise<{ one: Served; all: NodeJS.ProcessEnv }> {
+  const one: Served = { here, run, folder: await build(here), port: (await freePort(0))!, host: '127.0.0.1' };
+  const IMMULGO_ADDRESS = await launch(one, env);
+  return { one, all: { ...env, IMMULGO_ADDRESS } };
+}
+
+async function inBrowsers(here: string, scratch: Scratch): Promise<void> {
+  const { run, port } = scratch;
+  const { one, all } = await served(here, scratch);
   await step(
     'browser tests',
     'npx',
@@ -69,7 +85,7 @@ async function inBrowsers(here: string, { run, env, port }: Scratch): Promise<vo
     cwd: here,
     env: {
       ...all,
-      KEPT: JSON.stringify({ name: run.name, folder: served.folder, port: served.port, databasePort: port }),
+      KEPT: JSON.stringify({ name: run.name, folder: one.folder, port: one.port, databasePort: port }),
     },
     stdio: 'inherit',
   });

@@ -218,7 +218,7 @@ describe('cream off milk', () => {
     [{ cuts: [{ lotId: randomUUID(), mass: 50000, fat: 0.01 }] }, /cannot come from/],
     [{ cuts: [{ lotId: randomUUID(), mass: 5000, fat: 0.4 }] }, /the milk held about/],
     [{ cuts: [{ lotId: randomUUID(), mass: -1, fat: 0.4 }] }, /above zero/],
-    [{ way: 'separator', details: { milkCelsius: 8 } }, /does not separate/],
+    [{ way: 'separator', details: { milkCelsius: 8 } }, /floods the bowl/],
     [{ way: 'separator', details: { discsIn: 12, discsOut: 11 } }, /12 discs went in and 11 came out/],
     [{ atSeconds: 4000000000 }, /still to come/],
   ])('that cannot be, %j, is refused', async (change, says) => {
@@ -229,6 +229,15 @@ describe('cream off milk', () => {
       message: expect.stringMatching(says),
     });
     expect((await pailView(farm)).lots).toMatchObject([{ id: lotId, mass: 11200 }]);
+  });
+
+  it('run cold all the same, by who knows, is written down', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm);
+    const cold = { way: 'separator', details: { milkCelsius: 26 } };
+    expect(await skim(farm, [lotId], cold)).toMatchObject({ status: 'refused', field: 'knowing' });
+    expect(await skim(farm, [lotId], { ...cold, knowing: true })).toMatchObject({ status: 'done' });
+    expect(await sums(farm)).toMatchObject(balanced);
   });
 
   it('is not taken twice: the second time says when it was emptied', async () => {
