@@ -1,4 +1,5 @@
 import { existsSync, rmSync } from 'node:fs';
+import { dirname } from 'node:path';
 import { build } from './keeping/build';
 import { program, run as runProgram } from './keeping/children';
 import { stopRun } from './keeping/endRun';
@@ -104,11 +105,11 @@ const commands: Record<string, (args: readonly string[]) => Promise<void>> = {
       },
       { durable: true },
     ),
-  // The core's tests need nothing; all others may want a database.
+  // The tests of the room it stands in ought to notice. The core's need nothing; all others may want a database.
   mutants: ([path = 'src/core']) => {
     const of = path.replace(/\/+$/, '');
     if (!existsSync(of)) stopWith(`there is no ${of} here.`);
-    const by = of.split('/').slice(0, 2).join('/');
+    const by = of.endsWith('.ts') ? dirname(of) : of;
     const tried = (env: NodeJS.ProcessEnv) =>
       fine(
         runProgram('npx', ['stryker', 'run'], {
@@ -117,7 +118,7 @@ const commands: Record<string, (args: readonly string[]) => Promise<void>> = {
           stdio: 'inherit',
         }),
       );
-    return by === 'src/core' ? tried(process.env) : inScratch('mutants', ({ env }) => tried(env));
+    return by.startsWith('src/core') ? tried(process.env) : inScratch('mutants', ({ env }) => tried(env));
   },
   'bench-dairy': () =>
     // Sixteen months: past two thousand lots.
