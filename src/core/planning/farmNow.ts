@@ -17,6 +17,8 @@ const farmLot = v.strictObject({
   /** Of its oldest part. */
   ageHours: hours,
   celsius: temperature,
+  /** Hours out of the cold and unsoured; when nobody says, all of its age for what is as warm as a room, else none. */
+  warmHours: v.optional(hours),
   raw: v.optional(v.boolean(), true),
   frozen: v.optional(v.boolean(), false),
   species: v.optional(v.picklist(['cow', 'buffalo', 'sheep', 'goat']), 'cow'),

@@ -4,6 +4,7 @@ import type { StandingMilk } from '../separating/creamRise';
 import { cutAt, riseCream } from '../separating/creamRise';
 import type { Act } from './acts';
 import type { FarmLot } from './farmNow';
+import { warmBeyond } from './tooWarm';
 
 /** Milk is at 10 °C within four hours of the start of milking, and under 7 °C to stand (handbook §7). */
 const coolWithin = 4;
@@ -43,6 +44,18 @@ export function lotActs(one: FarmLot, nextVisitHours: number, rises: Rises): Act
       },
     ];
   if (souring) return ripeningActs(one);
+  const beyond = warmBeyond(one);
+  if (beyond !== undefined)
+    return [
+      {
+        act: 'discard',
+        lots: [one.id],
+        says: `This ${one.kind} was out of the cold too long to be safe: out with it, it is not tasted, cooked or churned.`,
+        now: true,
+        untilHours: -beyond,
+        waiting: { kind: 'safety', grams: 0 },
+      },
+    ];
   if (one.kind !== 'milk' && one.celsius > creamWarm)
     return [
       {

@@ -2,6 +2,7 @@ import { fillLimit } from '../churning/tools';
 import { keepsUntil } from '../keeping/keepsUntil';
 import type { Act } from './acts';
 import type { FarmNow } from './farmNow';
+import { butterKeeps, warmBeyond } from './tooWarm';
 
 /** Cream to have together before a churning is worth its washing up, as a share of the churn (engineering estimate). */
 const worthChurning = 0.2;
@@ -10,7 +11,12 @@ const daysAhead = 2;
 /** Cream that rests: churn it before its oldest part is too old, or when there is a load of it. */
 export function creamActs({ lots, churnCapacity, nextVisitHours }: FarmNow): Act[] {
   const cream = lots.filter(
-    (one) => one.kind === 'cream' && !one.frozen && !one.ripening && keepsUntil(one) >= one.ageHours,
+    (one) =>
+      one.kind === 'cream' &&
+      !one.frozen &&
+      !one.ripening &&
+      keepsUntil(one) >= one.ageHours &&
+      warmBeyond(one) === undefined,
   );
   if (cream.length === 0) return [];
   const total = cream.reduce((sum, one) => sum + one.mass, 0);
@@ -40,31 +46,32 @@ export function creamActs({ lots, churnCapacity, nextVisitHours }: FarmNow): Act
 /** Butter: what is eaten first, what goes into the freezer and what comes out, against what is eaten a week. */
 export function butterActs({ lots, demand, bankWanted, nextVisitHours }: FarmNow): Act[] {
   const butter = lots.filter((one) => one.kind === 'butter');
-  const fresh = butter
-    .filter((one) => !one.frozen)
-    .sort((a, b) => (a.keepsHours ?? Infinity) - (b.keepsHours ?? Infinity));
+  const fresh = butter.filter((one) => !one.frozen).sort((a, b) => butterKeeps(a) - butterKeeps(b));
   const frozen = butter.filter((one) => one.frozen).sort((a, b) => b.ageHours - a.ageHours);
   const have = fresh.reduce((sum, one) => sum + one.mass, 0);
   const banked = frozen.reduce((sum, one) => sum + one.mass, 0);
   const daily = demand / 7;
   const acts: Act[] = [];
-  const oldest = fresh[0];
-  for (const one of fresh.filter((each) => (each.keepsHours ?? Infinity) < 0))
+  const oldest = fresh.find((one) => butterKeeps(one) >= 0);
+  for (const one of fresh.filter((each) => butterKeeps(each) < 0))
     acts.push({
       act: 'discard',
       lots: [one.id],
-      says: 'This butter is past its date: let it go.',
+      says:
+        one.keepsHours === undefined
+          ? `Nobody wrote down how long this butter keeps, and at ${Math.round(one.celsius)} °C none keeps ${Math.round(one.ageHours / 24)} days: let it go.`
+          : 'This butter is past its date: let it go.',
       now: true,
-      untilHours: one.keepsHours!,
+      untilHours: butterKeeps(one),
       waiting: { kind: 'safety', grams: 0 },
     });
-  if (oldest && (oldest.keepsHours ?? Infinity) >= 0 && (oldest.keepsHours ?? Infinity) < 48)
+  if (oldest && butterKeeps(oldest) < 48)
     acts.push({
       act: 'eatFirst',
       lots: [oldest.id],
       says: 'Eat this one first, or freeze it now.',
       now: true,
-      untilHours: oldest.keepsHours!,
+      untilHours: butterKeeps(oldest),
       waiting: { kind: 'freshness', grams: -oldest.mass * oldest.fat },
     });
   const spare = have - daily * 7;
