@@ -75,7 +75,8 @@ interface Ready {
 
 async function ofOurs(here: string, run: Run, name: 'farm' | 'demo'): Promise<Ready> {
   say('starting the database');
-  const { port, ...reach } = await startDatabase(run);
+  // Larkfold’s fourteen months go by in a minute: what is in the tables is counted as fast.
+  const { port, ...reach } = await startDatabase(run, name === 'demo' ? '-c autovacuum_naptime=5s' : '');
   const env = { ...process.env, ...reach };
   await prepare(here, env);
   if (name === 'demo') {
