@@ -15,7 +15,7 @@ export function IceWaterButton({ one, large = false }: { one: LotNow; large?: bo
       <Button
         variant={large ? 'outlined' : 'contained'}
         size="large"
-        sx={large ? { minHeight: 96 } : { alignSelf: 'flex-start' }}
+        sx={large ? { minHeight: 96 } : { alignSelf: 'flex-start', justifySelf: 'start' }}
         onClick={() => void placed('iceWater')}
       >
         {large ? `${nameOf(one)} stands in ice water` : 'It stands in ice water'}
