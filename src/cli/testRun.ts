@@ -52,10 +52,7 @@ export async function runTests(here: string, args: readonly string[]): Promise<v
   // First, because the tests of the command serve it too.
   await build(here);
   await withScratch('test', async (scratch) => {
-    await step('unit and database tests', 'npx', ['jest', ...args], here, {
-      ...scratch.env,
-      IMMULGO_CLI: `${here}/immulgo`,
-    });
+    await step('unit and database tests', 'npx', ['jest', ...args], here, scratch.env);
     await prepare(here, scratch.env);
     await inBrowsers(here, scratch);
   });
