@@ -235,9 +235,17 @@ describe('cream off milk', () => {
     const farm = await house.farm();
     const lotId = await milk(farm);
     const cold = { way: 'separator', details: { milkCelsius: 26 } };
+    expect(await skim(farm, [lotId], cold)).toMatchObject({ status: 'refused', field: 'cold' });
+    expect(await skim(farm, [lotId], { ...cold, cold: true })).toMatchObject({ status: 'done' });
+    expect(await sums(farm)).toMatchObject(balanced);
+  });
+
+  it('run cold says nothing of safety: what must be thrown out still asks for “I know”', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm, { celsius: 36, place: 'room', atSeconds: morning - 9 * 86_400 });
+    const cold = { way: 'separator', details: { milkCelsius: 20 }, cold: true };
     expect(await skim(farm, [lotId], cold)).toMatchObject({ status: 'refused', field: 'knowing' });
     expect(await skim(farm, [lotId], { ...cold, knowing: true })).toMatchObject({ status: 'done' });
-    expect(await sums(farm)).toMatchObject(balanced);
   });
 
   it('is not taken twice: the second time says when it was emptied', async () => {

@@ -59,6 +59,8 @@ export const separateMilk = command({
     spilledMass: v.optional(mass, 0),
     /** Some of it should be thrown out, and the maker knows. */
     knowing: v.optional(v.boolean(), false),
+    /** Run cold, by who was told what comes of it; says nothing of whether the milk is safe. */
+    cold: v.optional(v.boolean(), false),
     details: v.optional(
       v.strictObject({
         /** Where the ladle was foreseen to meet the blue and where it really stopped, mm below the surface. */
@@ -81,10 +83,10 @@ export const separateMilk = command({
   carryOut: async (scope, input, sender) => {
     const at = momentOf(input.atSeconds, sender);
     const { details } = input;
-    if (input.way === 'separator' && (details.milkCelsius ?? 36) < coldestMilk && !input.knowing)
+    if (input.way === 'separator' && (details.milkCelsius ?? 36) < coldestMilk && !input.cold)
       throw new Refusal(
         `Milk of ${Math.round(details.milkCelsius!)} °C floods the bowl or leaves its fat in the skim: it works at 35 to 40 °C.`,
-        'knowing',
+        'cold',
       );
     if (
       details.discsIn !== undefined &&

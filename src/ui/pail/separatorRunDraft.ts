@@ -168,7 +168,7 @@ export function runInput(
     flushMass,
     spilledMass,
     // Started cold with the caution in sight.
-    ...(celsius < coldestMilk ? { knowing: true } : {}),
+    ...(celsius < coldestMilk ? { cold: true } : {}),
     details: {
       screw: Number(draft.screw),
       flow: flows[draft.flow].flow,
