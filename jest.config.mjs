@@ -9,8 +9,10 @@ const config = {
     // Its other build: this one is a module that Jest does not load.
     '^marked$': '<rootDir>/node_modules/marked/lib/marked.umd.js',
   },
+  transformIgnorePatterns: ['/node_modules/(?!d3-)'],
   transform: {
-    '^.+\\.tsx?$': [
+    // Our own, and the packages that come as modules only.
+    '^.+\\.(?:tsx?|mjs)$': [
       '@swc/jest',
       {
         jsc: {

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import AxeBuilder from '@axe-core/playwright';
-import type { APIRequestContext, BrowserContext, Page } from '@playwright/test';
+import type { APIRequestContext, BrowserContext, Locator, Page } from '@playwright/test';
 import { test as base, expect } from '@playwright/test';
 import { sealData } from 'iron-session';
 import { Client } from 'pg';
@@ -116,6 +116,15 @@ export async function beginBatch(
     },
   });
   return batchId;
+}
+
+/** The line to jot on, opened first where a phone folds it away. */
+export async function jotLine(page: Page): Promise<Locator> {
+  const line = page.getByLabel('Jot it down');
+  const open = page.getByRole('button', { name: 'Jot', exact: true });
+  if (await open.isVisible()) await open.click();
+  await expect(line).toBeVisible();
+  return line;
 }
 
 /** Counts what the maker had to do: taps, and fields typed into. */

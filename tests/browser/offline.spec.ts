@@ -88,7 +88,7 @@ test('a make day starts in a shed with no signal, and is one batch in the ledger
   await page.locator('[data-act=pack]').click();
   await context.setOffline(false);
   await page.getByRole('link', { name: 'Go on there' }).click();
-  await expect(page.getByRole('link', { name: 'Ledger', exact: true })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Books', exact: true })).toBeVisible();
   await expect(page.getByText(/not sent yet/)).toHaveCount(0);
   await page.goto('/ledger');
   await expect(page.getByRole('heading', { name: /^One batch made 480 g of butter/ })).toBeVisible();

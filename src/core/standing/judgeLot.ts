@@ -41,8 +41,8 @@ export interface LotJudgement {
 }
 
 /** Milk stands this long before its cream is worth the ladle, and this long at most (engineering estimates), h. */
-const standsFrom = 12;
-const standsAtMost = 44;
+export const standsFrom = 12;
+export const standsAtMost = 44;
 /** Cold enough to stand, °C; warmest for unsoured cream and skim; hours it may be warmer (handbook §7). */
 const cold = 7;
 const useWithin = 2;

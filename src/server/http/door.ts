@@ -53,7 +53,7 @@ export const tooLong: TurnedAway = {
 
 /** The places there are; what is asked elsewhere is not found. */
 const pages = [
-  /^\/(?:pail|shelf|churn|ledger|bench|house|handbook|offline)?$/,
+  /^\/(?:pail|shelf|churn|larder|ledger|bench|house|handbook|offline)?$/,
   /^\/pail\/separator$/,
   /^\/churn\/new$/,
   /^\/(?:pail|shelf|churn|ledger)\/[0-9a-zA-Z-]{8,64}$/,

@@ -8,26 +8,11 @@ import { planViewOf } from '../churning/views';
 import { now } from '../clock';
 import type { PailView } from '../pail/views';
 import { pailViewOf } from '../pail/views';
+import type { ButterShown } from '../larder/views';
+import { butterShown } from '../larder/views';
 import { localDate } from '../localDate';
 
-export interface ButterShown {
-  lotId: string;
-  kind: 'butter' | 'ghee';
-  pieces: { form: string; each: number } | null;
-  code: string;
-  batchId: string;
-  name: string;
-  mass: number;
-  fat: number;
-  additions: string[];
-  storage: string;
-  madeOn: string;
-  keepUntil: string;
-  keepReasons: string[];
-  raw: boolean;
-  blockedReason: string | null;
-  despite?: string;
-}
+export type { ButterShown };
 
 export interface TodayView extends PlanView, PailView {
   today: string;
@@ -63,10 +48,7 @@ export const todayView = (farmId: string): Promise<TodayView> =>
         events: events.get(id) ?? [],
         pace: plan.paces[facts.tool],
       })),
-      butter: (await butterOnHand(scope)).map(({ madeAt, ...rest }) => ({
-        ...rest,
-        madeOn: localDate(madeAt, timeZone),
-      })),
+      butter: butterShown(await butterOnHand(scope), timeZone),
       batches: (await batchTotals(scope)).batches,
     };
   });

@@ -46,6 +46,7 @@ export function useSay() {
     });
     const clock = new Intl.DateTimeFormat(locale, { hour: 'numeric', minute: '2-digit', timeZone });
     const weekday = new Intl.DateTimeFormat(locale, { weekday: 'short', timeZone });
+    const hourOf = new Intl.DateTimeFormat(locale, { hour: 'numeric', timeZone });
     const dayOf = new Intl.DateTimeFormat('en-CA', { dateStyle: 'short', timeZone });
     return {
       system: unitSystem,
@@ -69,6 +70,9 @@ export function useSay() {
         const near = dayOf.format(at) === dayOf.format(new Date(nowSeconds * 1000));
         return near ? clock.format(at) : `${weekday.format(at)} ${clock.format(at)}`;
       },
+      /** The hour of a moment alone: “14”, or “2 PM” where people say so. */
+      hour: (atSeconds: number) => hourOf.format(new Date(atSeconds * 1000)),
+      weekday: (atSeconds: number) => weekday.format(new Date(atSeconds * 1000)),
       /** The time of day at a moment, s since 1970. */
       clock: (atSeconds: number) => clock.format(new Date(atSeconds * 1000)),
     };

@@ -1,118 +1,39 @@
 'use client';
 
+import Button from '@mui/material/Button';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
 import { styled } from '@mui/material/styles';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
+import { useState } from 'react';
 import type { Farm } from '@/server/house/views';
 import { OutboxProvider } from '../outbox/OutboxProvider';
 import { SetAside } from '../outbox/SetAside';
-import { FarmProvider } from './FarmContext';
+import { useKeys } from './useKeys';
+import { HeaderJot, HeaderJotProvider, useBeginJot, useHeader } from '../jot/HeaderJot';
+import { FarmProvider, useFarm } from './FarmContext';
+import styles from './Frame.module.css';
 import { Notices } from './Notices';
 import { NowProvider } from './useNow';
-import { PlaceIcon } from './PlaceIcon';
-import type { Place } from './PlaceIcon';
 import { Recent } from './Recent';
 import { Unsent } from './Unsent';
 import { SettleFirst } from './useSettle';
 import { WithoutHouse } from './WithoutHouse';
 
-const places: { href: string; name: string; icon: Place }[] = [
-  { href: '/', name: 'Today', icon: 'today' },
-  { href: '/pail', name: 'Pail', icon: 'pail' },
-  { href: '/shelf', name: 'Shelf', icon: 'shelf' },
-  { href: '/churn', name: 'Churn', icon: 'churn' },
-  { href: '/ledger', name: 'Ledger', icon: 'ledger' },
-  { href: '/bench', name: 'Bench', icon: 'bench' },
-  { href: '/house', name: 'House', icon: 'house' },
-];
-
-const Rail = styled('header')({
-  display: 'flex',
-  alignItems: 'center',
-  gap: 24,
-  padding: '10px 32px',
-  background: 'var(--enamel)',
-  borderBottom: '3px solid var(--rim)',
-  '@media (max-width: 980px)': { padding: '10px 20px', gap: 12 },
-  '@media (max-width: 720px)': { padding: '8px 16px' },
-});
-
-const Word = styled(Link)({
-  color: 'var(--ink)',
-  textDecoration: 'none',
-  fontWeight: 680,
-  fontSize: '1.2rem',
-  letterSpacing: '-0.02em',
-  marginRight: 'auto',
-  minWidth: 0,
-  whiteSpace: 'nowrap',
-  overflow: 'hidden',
-  textOverflow: 'ellipsis',
-  '& small': {
-    fontWeight: 420,
-    color: 'var(--quiet)',
-    fontSize: '0.95rem',
-    marginLeft: 10,
-    letterSpacing: 0,
-  },
-  // On a tablet the farm stands under the house’s word, so that neither is cut.
-  '@media (min-width: 721px) and (max-width: 980px)': {
-    flexShrink: 0,
-    maxWidth: 150,
-    lineHeight: 1.15,
-    '& small': { display: 'block', marginLeft: 0, overflow: 'hidden', textOverflow: 'ellipsis' },
-  },
-});
-
-const Places = styled('nav')({
-  display: 'flex',
-  gap: 4,
-  '@media (max-width: 720px)': {
-    position: 'fixed',
-    insetInline: 0,
-    bottom: 0,
-    zIndex: 20,
-    justifyContent: 'space-around',
-    background: 'var(--enamel)',
-    borderTop: '3px solid var(--rim)',
-    paddingBottom: 'env(safe-area-inset-bottom)',
-  },
-});
-
-const Door = styled(Link)({
-  display: 'flex',
-  alignItems: 'center',
-  gap: 8,
-  minHeight: 48,
-  padding: '4px 12px',
-  borderRadius: 12,
-  color: 'var(--quiet)',
-  textDecoration: 'none',
-  fontWeight: 560,
-  '&:hover': { background: 'var(--rim-faint)' },
-  '&[aria-current]': { color: 'var(--rim)', background: 'var(--rim-faint)' },
-  // The bench is behind the last door where there is no room for it.
-  '@media (max-width: 980px)': { padding: '4px 8px', '&[href="/bench"]': { display: 'none' } },
-  '@media (max-width: 720px)': {
-    flexDirection: 'column',
-    gap: 0,
-    minHeight: 58,
-    padding: '6px 4px',
-    fontSize: '0.78rem',
-    borderRadius: 0,
-    flex: 1,
-    minWidth: 0,
-    justifyContent: 'center',
-  },
-});
-
-const Room = styled('main')({
-  maxWidth: 1240,
-  margin: '0 auto',
-  padding: '26px 32px 40px',
-  '@media (max-width: 720px)': { padding: '16px 16px 104px' },
-});
+const places = [
+  { href: '/', name: 'Today' },
+  { href: '/pail', name: 'Pail' },
+  { href: '/shelf', name: 'Shelf' },
+  { href: '/churn', name: 'Churn' },
+  { href: '/larder', name: 'Larder' },
+  { href: '/ledger', name: 'Books' },
+  { href: '/house', name: 'House' },
+] as const;
+/** Behind “More” on a phone: what is not looked at with milk on the hands. */
+const behindMore = new Set<string>(['/ledger', '/house']);
+const isHere = (href: string, path: string): boolean => (href === '/' ? path === '/' : path.startsWith(href));
 
 const Skip = styled('a')({
   position: 'absolute',
@@ -133,43 +54,102 @@ export function Frame({
   hasMilk: boolean;
   children: ReactNode;
 }) {
-  const path = usePathname();
   return (
     <FarmProvider farm={farm}>
       <NowProvider seconds={nowSeconds}>
         <OutboxProvider farmId={farm.id}>
           <Notices>
-            <SettleFirst />
-            <WithoutHouse farm={farm} hasMilk={hasMilk} />
-            <Skip href="#room">Skip to what matters</Skip>
-            <Rail>
-              <Word href="/">Immulgo{farm.name && <small>{farm.name}</small>}</Word>
-              <Unsent />
-              <Recent />
-              <Places aria-label="Places">
-                {places
-                  .filter(({ href }) => hasMilk || href !== '/pail')
-                  .map(({ href, name, icon }) => (
-                    <Door
-                      key={href}
-                      href={href}
-                      aria-current={
-                        (href === '/' ? path === '/' : path.startsWith(href)) ? 'page' : undefined
-                      }
-                    >
-                      <PlaceIcon place={icon} />
-                      {name}
-                    </Door>
-                  ))}
-              </Places>
-            </Rail>
-            <SetAside />
-            <Room id="room" tabIndex={-1}>
-              {children}
-            </Room>
+            <HeaderJotProvider>
+              <SettleFirst />
+              <WithoutHouse farm={farm} hasMilk={hasMilk} />
+              <Skip href="#room">Skip to what matters</Skip>
+              <Rail hasMilk={hasMilk} />
+              <SetAside />
+              <main id="room" tabIndex={-1} className={styles.room}>
+                {children}
+              </main>
+            </HeaderJotProvider>
           </Notices>
         </OutboxProvider>
       </NowProvider>
     </FarmProvider>
+  );
+}
+
+/** The rail over every page: the farm, the line to jot on, what can be undone, and the doors to the places. */
+function Rail({ hasMilk }: { hasMilk: boolean }) {
+  const path = usePathname();
+  const { name } = useFarm();
+  const { open, setOpen } = useHeader();
+  const begin = useBeginJot();
+  useKeys({ '/': begin });
+  const shown = places.filter(({ href }) => hasMilk || href !== '/pail');
+  return (
+    <header className={styles.rail}>
+      <Link className={styles.word} href="/">
+        Immulgo{name && <small>{name}</small>}
+      </Link>
+      <HeaderJot />
+      <Button
+        className={styles.jot}
+        variant="outlined"
+        aria-expanded={open}
+        onClick={() => (open ? setOpen(false) : begin())}
+      >
+        Jot
+      </Button>
+      <Unsent />
+      <Recent />
+      <nav className={styles.places} aria-label="Places">
+        {shown.map(({ href, name: says }) => (
+          <Link
+            key={href}
+            href={href}
+            className={behindMore.has(href) ? styles.rare : undefined}
+            aria-current={isHere(href, path) ? 'page' : undefined}
+          >
+            {says}
+          </Link>
+        ))}
+        <More here={[...behindMore].some((href) => isHere(href, path))} />
+      </nav>
+    </header>
+  );
+}
+
+/** On a phone the last door opens on the others. */
+function More({ here }: { here: boolean }) {
+  const [at, setAt] = useState<HTMLElement | null>(null);
+  return (
+    <>
+      <button
+        type="button"
+        className={styles.more}
+        aria-haspopup="menu"
+        aria-expanded={at !== null}
+        aria-current={here ? 'page' : undefined}
+        onClick={(event) => setAt(event.currentTarget)}
+      >
+        More
+      </button>
+      <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
+        {places
+          .filter(({ href }) => behindMore.has(href))
+          .map(({ href, name }) => (
+            <MenuItem
+              key={href}
+              component={Link}
+              href={href}
+              onClick={() => setAt(null)}
+              sx={{ minHeight: 56 }}
+            >
+              {name}
+            </MenuItem>
+          ))}
+        <MenuItem component={Link} href="/bench" onClick={() => setAt(null)} sx={{ minHeight: 56 }}>
+          Bench
+        </MenuItem>
+      </Menu>
+    </>
   );
 }

@@ -1,5 +1,5 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import InputBase from '@mui/material/InputBase';
 import styles from './JotLine.module.css';
 
 /** The line a jot is written on, with what was wrong with it said under it and what was typed left standing. */
@@ -29,29 +29,41 @@ export function JotField({
         onWrite();
       }}
     >
-      <TextField
-        label="Jot it down"
-        {...(id === undefined ? {} : { id })}
+      <InputBase
+        id={id ?? 'jot-line'}
+        className={styles.line}
         value={typed}
         onChange={(event) => onTyped(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') (event.target as HTMLElement).blur();
+        }}
         error={wrong !== undefined}
-        helperText={wrong}
-        placeholder={example}
+        placeholder={`Jot: ${example}`}
         fullWidth
-        slotProps={{
-          htmlInput: {
-            autoComplete: 'off',
-            autoCapitalize: 'off',
-            spellCheck: false,
-            maxLength: 120,
-            enterKeyHint: 'done',
-          },
-          formHelperText: { 'aria-live': 'polite', sx: { fontSize: '0.95rem' } },
+        endAdornment={
+          typed.trim() === '' ? (
+            <kbd className={styles.key} aria-hidden>
+              /
+            </kbd>
+          ) : (
+            <Button type="submit" variant="text" disabled={busy} sx={{ minHeight: 36, px: 1 }}>
+              Write
+            </Button>
+          )
+        }
+        inputProps={{
+          'aria-label': 'Jot it down',
+          'aria-describedby': `${id ?? 'jot-line'}-wrong`,
+          autoComplete: 'off',
+          autoCapitalize: 'off',
+          spellCheck: false,
+          maxLength: 120,
+          enterKeyHint: 'done',
         }}
       />
-      <Button type="submit" variant="outlined" disabled={busy || typed.trim() === ''} sx={{ minHeight: 56 }}>
-        Write
-      </Button>
+      <p id={`${id ?? 'jot-line'}-wrong`} className={styles.wrong} role="status">
+        {wrong}
+      </p>
     </form>
   );
 }

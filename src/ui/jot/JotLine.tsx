@@ -20,10 +20,11 @@ import { eventWords } from '../churning/words';
 import { makeDayEvents } from '../churning/makeDayEvents';
 import { creamGoesTo, likeYesterday, toUse, usualSkimUse } from '../pail/usual';
 import { milkCommand } from '../pail/milkCommand';
+import type { Offered } from './HeaderJot';
 import { JotField } from './JotField';
 
 /** One line that takes what a maker would jot on the door frame, and says back what it became. */
-export function JotLine({ view, batchId }: { view: PailView; batchId?: string | undefined }) {
+export function JotLine({ dairy }: { dairy: () => Promise<Offered | undefined> }) {
   const say = useSay();
   const now = useNow(60_000);
   const { act, refused, busy } = useAct();
@@ -31,9 +32,13 @@ export function JotLine({ view, batchId }: { view: PailView; batchId?: string | 
   const router = useRouter();
   const [typed, setTyped] = useState('');
   const [wrong, setWrong] = useState<string>();
-  const holds = new Map(view.lots.flatMap((lot) => (lot.vessel ? [[lot.vessel.id, lot]] : [])));
 
   async function send() {
+    const known = await dairy();
+    if (!known)
+      return setWrong('The house does not answer just now. What is written stays here: write it again then.');
+    const { view, batchId } = known;
+    const holds = holdsOf(view);
     let jot: Jot;
     try {
       jot = readJot(
@@ -61,13 +66,14 @@ export function JotLine({ view, batchId }: { view: PailView; batchId?: string | 
       return;
     }
     setWrong(undefined);
-    const done = await carryOut(jot);
+    const done = await carryOut(jot, view, batchId);
     if (done === true) setTyped('');
     else if (typeof done === 'string') setWrong(done);
   }
 
-  async function carryOut(jot: Jot): Promise<boolean | string> {
+  async function carryOut(jot: Jot, view: PailView, batchId: string | undefined): Promise<boolean | string> {
     const atSeconds = clockSeconds();
+    const holds = holdsOf(view);
     switch (jot.kind) {
       case 'milk': {
         const before = likeYesterday(view.milkings, now);
@@ -188,8 +194,17 @@ export function JotLine({ view, batchId }: { view: PailView; batchId?: string | 
       }}
       onWrite={() => void send()}
       wrong={wrong ?? refused?.message}
-      example={`${say.system === 'metric' ? '11.2' : '3 gal'} ${view.animals.find(({ milked }) => milked)?.name.toLowerCase() ?? 'herd'}`}
+      example={
+        say.system === 'metric'
+          ? '11.2 tansy · blue jar 6 C'
+          : say.system === 'us'
+            ? '3 gal tansy · blue jar 43 F'
+            : '18 pt tansy · blue jar 6 C'
+      }
       busy={busy}
     />
   );
 }
+
+const holdsOf = (view: PailView) =>
+  new Map(view.lots.flatMap((lot) => (lot.vessel ? [[lot.vessel.id, lot] as const] : [])));

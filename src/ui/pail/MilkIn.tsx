@@ -120,11 +120,11 @@ export function MilkIn({ view, open: wasOpen = false }: { view: PailView; open?:
       <div className={styles.acts}>
         {before && !quantity && (
           <Button
-            variant={open ? 'outlined' : 'contained'}
+            variant="outlined"
             size="large"
             disabled={busy}
             sx={{
-              minHeight: 84,
+              minHeight: 72,
               fontSize: '1.2rem',
               flexDirection: 'column',
               alignItems: 'flex-start',
@@ -159,7 +159,7 @@ export function MilkIn({ view, open: wasOpen = false }: { view: PailView; open?:
             variant="contained"
             size="large"
             disabled={busy || wrong}
-            sx={{ minHeight: 84, fontSize: '1.2rem' }}
+            sx={{ minHeight: 72, fontSize: '1.2rem' }}
             onClick={() => void send()}
           >
             Milk in

@@ -4,11 +4,14 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useMemo } from 'react';
 import type { PailView } from '@/server/pail/views';
+import { ahead, milkPegs, pegsOf } from '../board/pegs';
+import { Then } from '../board/Thread';
+import { inTwo, Said, Wall } from '../board/Wall';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
-import { JotLine } from '../jot/JotLine';
+import { useOfferedJot } from '../jot/HeaderJot';
 import { alarmWords } from '../standing/alarm';
-import { StandingShelf } from '../standing/StandingShelf';
+import { LotBoard } from '../standing/LotBoard';
 import { useRises } from '../standing/useRises';
 import { useLotsNow } from '../standing/useStory';
 import { Cleaning } from './Cleaning';
@@ -33,46 +36,50 @@ export function Pail({ view }: { view: PailView }) {
     { about: say.about, alarm: (one) => alarmWords(one, now, say) },
     putOff,
   );
+  useOfferedJot(view);
+  const pegs = ahead([...pegsOf(lots, now, say), ...milkPegs(view.milkings, now, say)], now);
   const byProducts = view.uses.filter(({ account }) => account in toUse);
   return (
     <div className={styles.pail}>
-      <JotLine view={view} />
+      <Wall boardFirst>
+        <Said
+          {...inTwo(says)}
+          acts={
+            <>
+              <SkimNow view={view} lots={skim} rises={rises} waits={waits} onLater={later} />
+              {cool && (
+                <Button
+                  component={Link}
+                  href={`/pail/${cool.lot.id}`}
+                  variant="contained"
+                  size="large"
+                  sx={{ minHeight: 76, minWidth: 180, fontSize: '1.35rem' }}
+                >
+                  To {cool.lot.vessel?.name ?? 'the milk'}
+                </Button>
+              )}
+              {milk.length > 0 && (
+                <Button
+                  component={Link}
+                  href="/pail/separator"
+                  variant={skim.length > 0 || cool ? 'text' : 'outlined'}
+                  size="large"
+                >
+                  Through the separator
+                </Button>
+              )}
+            </>
+          }
+          then={<Then pegs={pegs.filter(({ unlessDone }) => !unlessDone)} nowSeconds={now} />}
+        />
+        <LotBoard
+          lots={lots}
+          label="Milk and skim, oldest first"
+          empty="Milk that comes in stands here, with how far its cream has risen."
+        />
+      </Wall>
       <ParkedEntries parked={view.parked} />
-      <section className={styles.now}>
-        <h1>{says}</h1>
-        <div className={styles.acts}>
-          <SkimNow view={view} lots={skim} rises={rises} waits={waits} onLater={later} />
-          {cool && (
-            <Button
-              component={Link}
-              href={`/pail/${cool.lot.id}`}
-              variant="contained"
-              size="large"
-              sx={{ minHeight: 96, minWidth: 180, fontSize: '1.35rem' }}
-            >
-              To {cool.lot.vessel?.name ?? 'the milk'}
-            </Button>
-          )}
-          {milk.length > 0 && (
-            <Button
-              component={Link}
-              href="/pail/separator"
-              variant="outlined"
-              size="large"
-              sx={{ minHeight: 96 }}
-            >
-              Through the separator
-            </Button>
-          )}
-        </div>
-      </section>
       <MilkIn view={view} open={view.milkings.length === 0} />
-      <StandingShelf
-        lots={lots}
-        label="Milk and skim, oldest first"
-        empty="Milk that comes in stands here, with how far its cream has risen."
-        href={({ lot }) => (lot.kind === 'milk' ? `/pail/${lot.id}` : `/shelf/${lot.id}`)}
-      />
       {byProducts.length > 0 && (
         <section className={styles.stack} aria-labelledby="week">
           <h2 id="week" style={{ margin: 0 }}>

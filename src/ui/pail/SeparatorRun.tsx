@@ -17,7 +17,7 @@ import { newId } from '../outbox/newId';
 import { useAct } from '../outbox/useAct';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
-import { StandingShelf } from '../standing/StandingShelf';
+import { LotBoard } from '../standing/LotBoard';
 import { useLotsNow } from '../standing/useStory';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { DiscCount } from './DiscCount';
@@ -221,7 +221,7 @@ export function SeparatorRun({ view }: { view: PailView }) {
       {started === undefined ? (
         <div className={styles.two}>
           <div className={styles.stack}>
-            <StandingShelf
+            <LotBoard
               lots={milk}
               label="Milk to separate"
               empty=""

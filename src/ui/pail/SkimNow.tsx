@@ -134,7 +134,7 @@ export function SkimNow({
     <Button
       variant={waits ? 'contained' : 'text'}
       size="large"
-      sx={{ minHeight: 96 }}
+      sx={waits ? { minHeight: 76, fontSize: '1.3rem' } : undefined}
       onClick={() => onLater(lots, waits ? laterHours.waits : laterHours.now)}
     >
       {waits ? `Look again in ${laterHours.waits} h` : 'Later'}
@@ -145,11 +145,11 @@ export function SkimNow({
       {waits && later}
       {known && creamMass > 0 && (
         <Button
-          variant={waits ? 'outlined' : 'contained'}
+          variant={waits ? 'text' : 'contained'}
           size="large"
           disabled={busy}
           sx={{
-            minHeight: 96,
+            minHeight: 76,
             fontSize: '1.3rem',
             flexDirection: 'column',
             alignItems: 'flex-start',
@@ -187,13 +187,7 @@ export function SkimNow({
           </small>
         </Button>
       )}
-      <Button
-        component={Link}
-        href={`/pail/${lots[0]!.lot.id}`}
-        variant="outlined"
-        size="large"
-        sx={{ minHeight: 96 }}
-      >
+      <Button component={Link} href={`/pail/${lots[0]!.lot.id}`} variant="text" size="large">
         {known ? 'Differently' : 'To the skim gauge'}
       </Button>
       {!waits && later}

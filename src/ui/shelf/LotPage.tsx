@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import type { ReactNode } from 'react';
+import type { CSSProperties, ReactNode } from 'react';
 import { useState } from 'react';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { LotView } from '@/server/shelf/views';
@@ -17,12 +17,11 @@ import { toUse } from '../pail/usual';
 import { HeatCard } from '../standing/HeatCard';
 import { TemperatureCard } from '../standing/TemperatureCard';
 import { UseCard } from '../standing/UseCard';
+import { standingLot } from '../standing/LotBoard';
 import { AlarmCaution } from '../standing/AlarmCaution';
 import type { LotNow } from '../standing/useStory';
 import { sayAge, useLotsNow } from '../standing/useStory';
 import { Enamel, Quiet } from '../theme/Enamel';
-import { LotDrawing } from '../vessel/LotDrawing';
-import { vesselShapes } from '../vessel/shapes';
 import { Ripen } from './Ripen';
 import { Temper } from './Temper';
 import { Trail } from './Trail';
@@ -64,16 +63,9 @@ export function LotPage({ view }: { view: LotView }) {
         </Quiet>
         <div style={{ display: 'flex', gap: 20, alignItems: 'center' }}>
           {!empty && pourable && (
-            <div style={{ width: 84, height: 104, flex: 'none' }}>
-              <LotDrawing
-                shape={vesselShapes[lot.vessel?.kind ?? 'jar']}
-                fill={Math.max(0.06, one.fill)}
-                fat={one.fatShare}
-                frozen={story?.frozen === 'frozen'}
-                blocked={lot.blockedReason !== null}
-                label=""
-              />
-            </div>
+            <span style={{ flex: 'none', '--u': '0.7px' } as CSSProperties}>
+              {standingLot(one, say).drawing}
+            </span>
           )}
           <div>
             <h1>

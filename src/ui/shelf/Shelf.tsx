@@ -6,6 +6,8 @@ import { useEffect, useMemo, useState } from 'react';
 import { thinCream } from '@/core/dairy/creamFat';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { ShelfView } from '@/server/shelf/views';
+import { Board } from '../board/Board';
+import { inTwo, Said, Wall } from '../board/Wall';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
 import type { KeptShelf } from '../frame/WithoutHouse';
@@ -13,7 +15,7 @@ import { keep } from '../outbox/kept';
 import styles from '../pail/Pail.module.css';
 import { ParkedEntries } from '../pail/Parked';
 import { list } from '@/core/quantities/list';
-import { StandingShelf } from '../standing/StandingShelf';
+import { pageOf, standingLot } from '../standing/LotBoard';
 import type { LotNow } from '../standing/useStory';
 import { useLotsNow } from '../standing/useStory';
 import { Quiet } from '../theme/Enamel';
@@ -42,59 +44,68 @@ export function Shelf({ view }: { view: ShelfView }) {
   const standing = creams.filter(({ lot }) => chosen.has(lot.id));
   return (
     <div className={styles.pail}>
-      <ParkedEntries parked={view.parked} />
-      <section className={styles.now}>
-        <h1>{sentence(creams, proposal.chosen, capacity, now, say)}</h1>
-        <div className={styles.acts}>
-          {standing.length > 0 && churnable(standing) && (
-            <Button
-              component={Link}
-              href={`/churn/new?lots=${standing.map(({ lot }) => lot.id).join(',')}`}
-              variant="contained"
-              size="large"
-              sx={{ minHeight: 96, fontSize: '1.3rem' }}
-            >
-              Churn{' '}
-              {standing.length === 1 ? (standing[0]!.lot.vessel?.name ?? 'it') : `these ${standing.length}`}
-            </Button>
-          )}
-          {!adding && (
-            <Button
-              variant={creams.length === 0 ? 'contained' : 'outlined'}
-              size="large"
-              sx={{ minHeight: 96 }}
-              onClick={() => setAdding(true)}
-            >
-              Cream comes in
-            </Button>
-          )}
-        </div>
-      </section>
-      {adding && <CreamIn view={view} onDone={() => setAdding(false)} />}
-      <div className={styles.stack}>
-        <StandingShelf
-          lots={creams}
-          label="Cream, oldest first; choose what makes the next churning"
-          empty="No cream at rest. Skim some on the Pail, or say what you bought."
-          chosen={chosen}
-          onChoose={(id) => {
-            const next = new Set(chosen);
-            if (!next.delete(id)) next.add(id);
-            setPicked(next);
-          }}
+      <Wall boardFirst>
+        <Said
+          {...inTwo(sentence(creams, proposal.chosen, capacity, now, say))}
+          acts={
+            <>
+              {standing.length > 0 && churnable(standing) && (
+                <Button
+                  component={Link}
+                  href={`/churn/new?lots=${standing.map(({ lot }) => lot.id).join(',')}`}
+                  variant="contained"
+                  size="large"
+                  sx={{ minHeight: 76, minWidth: 180, fontSize: '1.3rem' }}
+                >
+                  Churn{' '}
+                  {standing.length === 1
+                    ? (standing[0]!.lot.vessel?.name ?? 'it')
+                    : `these ${standing.length}`}
+                </Button>
+              )}
+              {!adding && (
+                <Button
+                  variant={creams.length === 0 ? 'contained' : 'text'}
+                  size="large"
+                  sx={creams.length === 0 ? { minHeight: 76 } : undefined}
+                  onClick={() => setAdding(true)}
+                >
+                  Cream comes in
+                </Button>
+              )}
+            </>
+          }
         />
-        {creams.length > 0 && (
-          <Quiet>
-            {picked ? (
-              <Button variant="text" sx={{ minHeight: 40, px: 0 }} onClick={() => setPicked(undefined)}>
-                Propose again
-              </Button>
-            ) : (
-              `Proposed: the oldest first, up to half a churn of ${say.volume(capacity)}.${leftOut(proposal.leftOut, creams)}`
-            )}
-          </Quiet>
-        )}
-      </div>
+        <Board
+          label="Cream, oldest first; choose what makes the next churning. Beside it skim, buttermilk and cultures"
+          empty="No cream at rest. Skim some on the Pail, or say what you bought."
+          things={[
+            ...creams.map((one) => ({
+              ...standingLot(one, say),
+              chosen: chosen.has(one.lot.id),
+              onPress: () => {
+                const next = new Set(chosen);
+                if (!next.delete(one.lot.id)) next.add(one.lot.id);
+                setPicked(next);
+              },
+            })),
+            ...beside.map((one) => ({ ...standingLot(one, say), href: pageOf(one) })),
+          ]}
+        />
+      </Wall>
+      {adding && <CreamIn view={view} onDone={() => setAdding(false)} />}
+      <ParkedEntries parked={view.parked} />
+      {creams.length > 0 && (
+        <Quiet>
+          {picked ? (
+            <Button variant="text" sx={{ minHeight: 40, px: 0 }} onClick={() => setPicked(undefined)}>
+              Propose again
+            </Button>
+          ) : (
+            `Proposed: the oldest first, up to half a churn of ${say.volume(capacity)}.${leftOut(proposal.leftOut, creams)}`
+          )}
+        </Quiet>
+      )}
       {standing.length > 0 && (
         <NextChurning
           key={[...chosen].join()}
@@ -113,14 +124,6 @@ export function Shelf({ view }: { view: ShelfView }) {
             </Button>
           ))}
         </nav>
-      )}
-      {beside.length > 0 && (
-        <section className={styles.stack} aria-labelledby="beside">
-          <h2 id="beside" style={{ margin: 0 }}>
-            Beside it
-          </h2>
-          <StandingShelf lots={beside} label="Skim, buttermilk and cultures, oldest first" empty="" />
-        </section>
       )}
     </div>
   );

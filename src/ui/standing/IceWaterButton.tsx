@@ -13,9 +13,9 @@ export function IceWaterButton({ one, large = false }: { one: LotNow; large?: bo
   return (
     <>
       <Button
-        variant={large ? 'outlined' : 'contained'}
+        variant={large ? 'text' : 'contained'}
         size="large"
-        sx={large ? { minHeight: 96 } : { alignSelf: 'flex-start', justifySelf: 'start' }}
+        sx={large ? undefined : { alignSelf: 'flex-start', justifySelf: 'start' }}
         onClick={() => void placed('iceWater')}
       >
         {large ? `${nameOf(one)} stands in ice water` : 'It stands in ice water'}

@@ -46,6 +46,8 @@ export interface LotNow {
   waiting: Waiting;
   /** What may be done with it, until when, and why not. */
   judged: LotJudgement;
+  /** Warm milk: when it will be cold where it stands, s since 1970; undefined when it is cold, or never will be. */
+  coldAtSeconds?: number | undefined;
 }
 
 export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
@@ -59,6 +61,7 @@ export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
   const volume = lot.mass / creamDensity(Math.min(0.6, fatShare), Math.max(0, Math.min(45, celsius)));
   const ageHours = Math.max(0, (atSeconds - lot.oldestSeconds) / 3600);
   const warmMilk = lot.kind === 'milk' && story !== undefined && story.celsius > milkCold;
+  const coolIn = warmMilk ? secondsUntil(told, story, lot.mass, fatShare, milkCold) : undefined;
   const judged = judgeLot(
     {
       kind: lot.kind,
@@ -69,7 +72,7 @@ export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
       cut: lot.details.cut,
       despite: lot.details.despite,
       souring: souringNow(lot, story)?.state,
-      ...(warmMilk ? { coolIn: { seconds: secondsUntil(told, story, lot.mass, fatShare, milkCold) } } : {}),
+      ...(warmMilk ? { coolIn: { seconds: coolIn } } : {}),
     },
     story,
     at,
@@ -84,6 +87,7 @@ export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
     fill: Math.min(1, volume / (lot.vessel?.capacity ?? Math.max(volume * 1.3, 1000))),
     waiting: judged.waiting,
     judged,
+    coldAtSeconds: coolIn === undefined ? undefined : at + coolIn,
   };
 }
 

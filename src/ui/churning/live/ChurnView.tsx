@@ -32,7 +32,7 @@ import { inTheChurn, isDrained, stageByNow } from './stageNow';
 import { OfferedActs, offersAtFirst } from '../offered';
 import { useBatch } from '../useBatch';
 import { useForeseen } from '../plan/useForeseen';
-import { useKeys } from './useKeys';
+import { useKeys } from '../../frame/useKeys';
 import { useLive } from './useLive';
 import { useScreenAwake } from './useScreenAwake';
 import { VerdictPanel } from '../verdict/VerdictPanel';

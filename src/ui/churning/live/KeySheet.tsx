@@ -5,7 +5,7 @@ import Dialog from '@mui/material/Dialog';
 import { useEffect, useState } from 'react';
 import { stageSigns } from '@/core/churning/stages';
 import { comfort, rememberComfort } from '../../frame/comfort';
-import { keysOffKey } from './useKeys';
+import { keysOffKey } from '../../frame/useKeys';
 import styles from './KeySheet.module.css';
 
 const keys: [string, string][] = [

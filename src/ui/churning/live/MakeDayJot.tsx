@@ -8,13 +8,12 @@ import { readMakeDay } from '@/core/jot/readMakeDay';
 import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../../frame/FarmContext';
 import { useNotice } from '../../frame/Notices';
+import { InHeader, useBeginJot } from '../../jot/HeaderJot';
 import { JotField } from '../../jot/JotField';
 import { eventWords } from '../words';
 import { butterEvent, makeDayEvents, reweighedEvent } from '../makeDayEvents';
 import { useOffered } from '../offered';
 import type { LiveBatch } from '../useBatch';
-
-const jotId = 'make-day-jot';
 
 /** One line for everything that happens on make day, typed or dictated, said back as a sentence with Undo. */
 export function MakeDayJot({
@@ -30,7 +29,7 @@ export function MakeDayJot({
   const notice = useNotice();
   const [typed, setTyped] = useState('');
   const [wrong, setWrong] = useState<string>();
-  useOffered({ jot: () => document.getElementById(jotId)?.focus() });
+  useOffered({ jot: useBeginJot() });
   function write() {
     try {
       const act = readMakeDay(typed, say.system);
@@ -70,18 +69,20 @@ export function MakeDayJot({
     }
   }
   return (
-    <JotField
-      id={jotId}
-      typed={typed}
-      onTyped={(to) => {
-        setTyped(to);
-        setWrong(undefined);
-      }}
-      onWrite={write}
-      wrong={wrong}
-      example={
-        say.system === 'us' ? 'broke · 60 F · butter 1 lb salted' : 'broke · 15 C · butter 612 g salted'
-      }
-    />
+    <InHeader>
+      <JotField
+        id="make-day-jot"
+        typed={typed}
+        onTyped={(to) => {
+          setTyped(to);
+          setWrong(undefined);
+        }}
+        onWrite={write}
+        wrong={wrong}
+        example={
+          say.system === 'us' ? 'broke · 60 F · butter 1 lb salted' : 'broke · 15 C · butter 612 g salted'
+        }
+      />
+    </InHeader>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useEffect, useRef } from 'react';
-import { comfort } from '../../frame/comfort';
+import { comfort } from './comfort';
 
 export const keysOffKey = 'immulgo-keys-off';
 

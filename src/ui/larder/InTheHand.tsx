@@ -1,0 +1,153 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import type { Addition, PieceForm } from '@/core/churning/batchEvents';
+import { allergensOf } from '@/core/keeping/allergens';
+import { keepingCautions } from '@/core/keeping/cautions';
+import { daysBetween } from '@/core/keeping/civilDate';
+import type { Storage } from '@/core/keeping/keepingDate';
+import { pastItsDay } from '@/core/keeping/pastItsDay';
+import type { ButterShown } from '@/server/today/views';
+import { ButterPiece } from '../board/ButterPiece';
+import { Cautions } from '../caution/Caution';
+import { pieceWords } from '../churning/words';
+import { useSay } from '../frame/FarmContext';
+import { useNotice } from '../frame/Notices';
+import { useOutbox } from '../outbox/OutboxProvider';
+import { Quiet } from '../theme/Enamel';
+import { WhyDrawer } from '../why/Why';
+import { isOut, isSalted, mixedIn } from './butterStanding';
+import styles from './Larder.module.css';
+
+const inPlace: Record<string, string> = {
+  fridge: 'in the fridge',
+  freezer: 'in the freezer',
+  counter: 'on the counter',
+  crock: 'in the crock',
+};
+
+const piecesLeft = (mass: number, each: number): number => Math.max(1, Math.round(mass / each));
+
+/** The piece that is chosen: what it is, until when it is good and why, and what can be done with it. */
+export function InTheHand({
+  pat,
+  today,
+  onGone,
+}: {
+  pat: ButterShown;
+  today: string;
+  onGone: (lotId: string, isGone: boolean) => void;
+}) {
+  const say = useSay();
+  const outbox = useOutbox();
+  const router = useRouter();
+  const notice = useNotice();
+  const left = daysBetween(today, pat.keepUntil);
+  const out = isOut(pat, today);
+  const unsafe = pat.blockedReason !== null || pat.despite !== undefined;
+  const past = out ? pastItsDay(pat) : undefined;
+  const mixed = mixedIn(pat);
+  const pieces = pat.pieces && piecesLeft(pat.mass, pat.pieces.each);
+
+  async function finish(how: 'eaten' | 'spoiled') {
+    const { lotId, code } = pat;
+    onGone(lotId, true);
+    notice({
+      says: how === 'eaten' ? `${code} is finished.` : `${code} is thrown away.`,
+      undo: () => {
+        onGone(lotId, false);
+        void outbox.put('butter.restore', { lotId }).then(() => router.refresh());
+      },
+    });
+    const answer = await outbox.put('butter.finish', { lotId, how });
+    if (answer.status === 'refused') onGone(lotId, false);
+    router.refresh();
+  }
+
+  return (
+    <section className={styles.hand} aria-label={`In hand: ${pat.code}`}>
+      <div className={styles.drawn}>
+        <ButterPiece
+          mass={Math.min(1500, pat.mass)}
+          form={(pat.pieces?.form as PieceForm | undefined) ?? 'block'}
+          salted={isSalted(pat)}
+          label={`${say.mass(pat.mass)} of ${pat.kind}`}
+        />
+      </div>
+      <div className={styles.words}>
+        <h2>
+          {pat.code}
+          {mixed && `, with ${mixed}`}, {say.mass(pat.mass)}
+          {pat.kind === 'ghee' && ' of ghee'}
+        </h2>
+        <Quiet>
+          {pieces !== null && pat.pieces && (
+            <>
+              {pieces} {pieceWords[pat.pieces.form as PieceForm][pieces === 1 ? 'one' : 'many']} of{' '}
+              {say.mass(pat.pieces.each)},{' '}
+            </>
+          )}
+          {inPlace[pat.storage]}, made {say.day(pat.madeOn, today)}
+        </Quiet>
+        {past && (
+          <p className={styles.past}>
+            {past.says[0]!.toUpperCase()}
+            {past.says.slice(1)}
+          </p>
+        )}
+        <p className={styles.links}>
+          <WhyDrawer
+            title={`Eat ${pat.code} by ${say.day(pat.keepUntil, today)}`}
+            section="6.12"
+            opener={
+              <span className={out ? styles.past : left <= 2 ? styles.soon : undefined}>
+                {unsafe
+                  ? 'Not for people'
+                  : left < 0
+                    ? `Past ${say.day(pat.keepUntil, today)}`
+                    : `Eat by ${say.day(pat.keepUntil, today)}`}
+              </span>
+            }
+          >
+            <p style={{ margin: 0 }}>
+              Made {say.day(pat.madeOn, today)}, kept {inPlace[pat.storage]}. The date is the earliest of the
+              rules that apply:
+            </p>
+            <ul style={{ margin: 0, paddingLeft: 20, lineHeight: 1.6 }}>
+              {pat.keepReasons.map((reason) => (
+                <li key={reason}>{say.words(reason)}</li>
+              ))}
+            </ul>
+            <Cautions
+              cautions={keepingCautions(
+                { additions: pat.additions as Addition[], storage: pat.storage as Storage },
+                pat.raw,
+              )}
+            />
+            <p style={{ margin: 0 }}>{allergensOf(pat.additions as Addition[], pat.kind === 'ghee')}</p>
+            <Quiet>Quality dates on the careful side; your local rules and your own nose come first.</Quiet>
+          </WhyDrawer>
+          <Link href={`/shelf/${pat.lotId}`}>All the way back to the milkings</Link>
+          <Link href={`/ledger/${pat.batchId}`}>Its batch</Link>
+          <a href={`/api/lots/${pat.lotId}/label`}>Label</a>
+        </p>
+      </div>
+      <Button
+        variant="contained"
+        size="large"
+        sx={{ minHeight: 72 }}
+        onClick={() => void finish(past?.discard ? 'spoiled' : 'eaten')}
+        aria-label={past?.discard ? `${pat.code} is thrown away` : `${pat.code} is finished`}
+      >
+        {past?.discard ? 'Thrown away' : 'Finished'}
+      </Button>
+      {past && !past.discard && (
+        <Button variant="text" onClick={() => void finish('spoiled')} aria-label={`${pat.code} is thrown away`}>
+          Thrown away
+        </Button>
+      )}
+    </section>
+  );
+} // prettier-ignore

@@ -1,0 +1,88 @@
+import { daysBetween } from '@/core/keeping/civilDate';
+import { pastItsDay } from '@/core/keeping/pastItsDay';
+import type { Addition, PieceForm } from '@/core/churning/batchEvents';
+import { additions as additionNames } from '@/core/churning/batchEvents';
+import type { Waiting } from '@/core/standing/judgeLot';
+import type { ButterShown } from '@/server/today/views';
+import type { Standing } from '../board/Board';
+import { ButterPiece, FreezerDrawing, pieceSize } from '../board/ButterPiece';
+import type { useSay } from '../frame/FarmContext';
+
+/** Butter with its date so near is eaten first, days. */
+const soon = 3;
+/** Pieces that stand on Today’s board beside the freezer; the others are in the Larder. */
+const mostPieces = 2;
+const freezerHigh = 138;
+
+export const isSalted = ({ keepReasons }: Pick<ButterShown, 'keepReasons'>): boolean =>
+  keepReasons.some((reason) => reason.includes('salted') && !reason.includes('unsalted'));
+
+/** Not for people, or past its day: a thing to take out of the way. */
+export const isOut = (pat: ButterShown, today: string): boolean =>
+  pat.blockedReason !== null || pat.despite !== undefined || daysBetween(today, pat.keepUntil) < 0;
+
+/** The order in which to eat it: what must go first, then by its day. */
+export const toEat = (butter: readonly ButterShown[], today: string): ButterShown[] =>
+  butter.toSorted(
+    (a, b) =>
+      Number(isOut(b, today)) - Number(isOut(a, today)) ||
+      (a.keepUntil < b.keepUntil ? -1 : a.keepUntil > b.keepUntil ? 1 : a.code < b.code ? -1 : 1),
+  );
+
+/** What a piece of butter waits for; the same word wherever it is drawn. */
+export function butterWaits(pat: ButterShown, today: string): Waiting | undefined {
+  const left = daysBetween(today, pat.keepUntil);
+  if (pat.blockedReason !== null || pat.despite !== undefined)
+    return { word: 'not for people', tone: 'danger' };
+  if (left < 0) return pastItsDay(pat).discard ? { word: 'throw it out', tone: 'danger' } : { word: 'past its day', tone: 'now' };
+  if (left <= soon && pat.storage !== 'freezer') return { word: left === 0 ? 'eat today' : 'eat first', tone: left <= 1 ? 'now' : 'soon' };
+  return undefined;
+} // prettier-ignore
+
+/** The butter on Today’s board: what to eat first, one by one, and the freezer as one thing. */
+export function butterStanding(
+  butter: readonly ButterShown[],
+  today: string,
+  say: ReturnType<typeof useSay>,
+): Standing[] {
+  const frozen = butter.filter(({ storage }) => storage === 'freezer');
+  const fresh = toEat(
+    butter.filter(({ storage }) => storage !== 'freezer'),
+    today,
+  );
+  const shown: Standing[] = fresh.slice(0, mostPieces).map((pat) => {
+    const form = (pat.pieces?.form as PieceForm | undefined) ?? 'block';
+    return {
+      key: pat.lotId,
+      name: `${pat.code}${pat.kind === 'ghee' ? ', ghee' : isSalted(pat) ? ', salted' : ''}`,
+      lines: [`${say.mass(pat.mass)}, ${pat.storage}`, `eat by ${say.day(pat.keepUntil, today)}`],
+      tag: butterWaits(pat, today),
+      href: `/larder?piece=${pat.lotId}`,
+      fat: pat.fat,
+      high: pieceSize(Math.min(pat.mass, 1000), form).height,
+      drawing: <ButterPiece mass={Math.min(pat.mass, 1000)} form={form} salted={isSalted(pat)} />,
+    };
+  });
+  const rest = fresh.slice(mostPieces);
+  const chest = rest.length > 0 ? [...rest, ...frozen] : frozen;
+  if (chest.length > 0) {
+    const mass = chest.reduce((sum, one) => sum + one.mass, 0);
+    shown.push({
+      key: 'chest',
+      name: rest.length > 0 ? 'The larder' : 'Freezer',
+      lines: [
+        `${chest.length} ${rest.length > 0 ? 'more' : chest.length === 1 ? 'lot' : 'lots'}, ${say.mass(mass)}`,
+        rest.length > 0 ? 'fridge, crock and freezer' : 'frozen',
+      ],
+      href: '/larder',
+      fat: chest.reduce((sum, one) => sum + one.fat, 0),
+      high: freezerHigh,
+      drawing: <FreezerDrawing pieces={chest.map((one) => ({ mass: one.mass, salted: isSalted(one) }))} />,
+    });
+  }
+  return shown;
+}
+
+/** What is mixed into it, in words. */
+export const mixedIn = ({ additions }: Pick<ButterShown, 'additions'>): string =>
+  additions.map((key) => additionNames[key as Addition]?.name.toLowerCase()).join(', ');

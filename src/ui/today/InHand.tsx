@@ -1,0 +1,109 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { useMemo } from 'react';
+import { elapsedAt } from '@/core/churning/batchStory';
+import { tellBatch } from '@/core/churning/tellBatch';
+import { tools } from '@/core/churning/tools';
+import { clockText } from '@/core/quantities/formatQuantity';
+import type { TodayView } from '@/server/today/views';
+import type { Standing } from '../board/Board';
+import { liveWindow } from '../churning/live/liveWindow';
+import { inTheChurn } from '../churning/live/stageNow';
+import { ChurnStrip } from '../churning/live/strip/ChurnStrip';
+import { useLive } from '../churning/live/useLive';
+import { useForeseen } from '../churning/plan/useForeseen';
+import { nextWords, phaseWords } from '../churning/words';
+import { Said } from '../board/Wall';
+import { useSay } from '../frame/FarmContext';
+import { useNow } from '../frame/useNow';
+import { CreamDrawing } from '../vessel/CreamDrawing';
+import styles from './Today.module.css';
+
+type Batch = TodayView['inProgress'][number];
+
+/** A batch in hand, as Today’s sentence: where it stands and the next thing to do. */
+export function InHand({ batch }: { batch: Batch }) {
+  const say = useSay();
+  const now = useNow(1000);
+  const { facts, number, id, events, pace } = batch;
+  const story = useMemo(() => tellBatch(facts, events), [facts, events]);
+  const foreseen = useForeseen(facts, story, pace);
+  const window = liveWindow(foreseen, useLive(batch, story, now));
+  const elapsed = elapsedAt(story.clock, now);
+  const churning = story.phase === 'churning';
+  return (
+    <>
+      <Said
+        says={
+          <>
+            {phaseWords[story.phase]}
+            {churning && <>, {clockText(elapsed)}</>}
+          </>
+        }
+        why={
+          <>
+            <span className={styles.next}>
+              {nextWords(story, window, elapsed, story.readings.at(-1)?.temperature, say).next}
+            </span>
+            <br />
+            Batch {number}, {say.mass(facts.creamMass)} of cream in {tools[story.tool].inSentence}.
+          </>
+        }
+        acts={
+          <Button component={Link} href={`/churn/${id}`} variant="contained" size="large" sx={mainSize}>
+            To the churn
+          </Button>
+        }
+        then={
+          churning && (
+            <div className={styles.strip}>
+              <ChurnStrip story={story} foreseen={window} prior={foreseen} elapsed={elapsed} brief />
+            </div>
+          )
+        }
+      />
+    </>
+  );
+}
+
+export const mainSize = { minHeight: 76, minWidth: 180, fontSize: '1.35rem', px: 4 } as const;
+
+/** How high a churn stands on the board, px. */
+const churnHigh = 190;
+
+/** The churn in use, among what stands. */
+export function useChurnStanding(batches: readonly Batch[]): Standing[] {
+  const say = useSay();
+  const now = useNow(15_000);
+  return useMemo(
+    () =>
+      batches.map(({ id, facts, events, number }) => {
+        const story = tellBatch(facts, events);
+        const name = tools[story.tool].name;
+        return {
+          key: id,
+          name: `Batch ${number}`,
+          lines: [name, `${say.mass(facts.creamMass)} of cream`],
+          tag: {
+            word: story.phase === 'churning' ? `churning, ${Math.floor(elapsedAt(story.clock, now) / 60)} min` : phaseWords[story.phase].toLowerCase(),
+            tone: 'now' as const,
+          },
+          href: `/churn/${id}`,
+          fat: facts.creamMass * facts.creamFat,
+          high: churnHigh,
+          drawing: (
+            <span className={styles.churn}>
+              <CreamDrawing
+                shape={tools[story.tool].drawing}
+                {...inTheChurn(story, facts)}
+                label=""
+              />
+            </span>
+          ),
+        };
+      }),
+    [batches, now, say],
+  );
+} // prettier-ignore
