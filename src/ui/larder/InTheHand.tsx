@@ -12,13 +12,12 @@ import { pastItsDay } from '@/core/keeping/pastItsDay';
 import type { ButterShown } from '@/server/today/views';
 import { ButterPiece } from '../board/ButterPiece';
 import { Cautions } from '../caution/Caution';
-import { pieceWords } from '../churning/words';
 import { useSay } from '../frame/FarmContext';
 import { useNotice } from '../frame/Notices';
 import { useOutbox } from '../outbox/OutboxProvider';
 import { Quiet } from '../theme/Enamel';
 import { WhyDrawer } from '../why/Why';
-import { isOut, isSalted, mixedIn } from './butterStanding';
+import { isOut, isSalted, mixedIn, piecesOf } from './butterStanding';
 import styles from './Larder.module.css';
 
 const inPlace: Record<string, string> = {
@@ -27,8 +26,6 @@ const inPlace: Record<string, string> = {
   counter: 'on the counter',
   crock: 'in the crock',
 };
-
-const piecesLeft = (mass: number, each: number): number => Math.max(1, Math.round(mass / each));
 
 /** The piece that is chosen: what it is, until when it is good and why, and what can be done with it. */
 export function InTheHand({
@@ -49,7 +46,6 @@ export function InTheHand({
   const unsafe = pat.blockedReason !== null || pat.despite !== undefined;
   const past = out ? pastItsDay(pat) : undefined;
   const mixed = mixedIn(pat);
-  const pieces = pat.pieces && piecesLeft(pat.mass, pat.pieces.each);
 
   async function finish(how: 'eaten' | 'spoiled') {
     const { lotId, code } = pat;
@@ -83,12 +79,7 @@ export function InTheHand({
           {pat.kind === 'ghee' && ' of ghee'}
         </h2>
         <Quiet>
-          {pieces !== null && pat.pieces && (
-            <>
-              {pieces} {pieceWords[pat.pieces.form as PieceForm][pieces === 1 ? 'one' : 'many']} of{' '}
-              {say.mass(pat.pieces.each)},{' '}
-            </>
-          )}
+          {pat.pieces && `${piecesOf(pat, say)}, `}
           {inPlace[pat.storage]}, made {say.day(pat.madeOn, today)}
         </Quiet>
         {past && (

@@ -6,6 +6,7 @@ import type { Waiting } from '@/core/standing/judgeLot';
 import type { ButterShown } from '@/server/today/views';
 import type { Standing } from '../board/Board';
 import { ButterPiece, FreezerDrawing, pieceSize } from '../board/ButterPiece';
+import { pieceWords } from '../churning/words';
 import type { useSay } from '../frame/FarmContext';
 
 /** Butter with its date so near is eaten first, days. */
@@ -39,6 +40,15 @@ export function butterWaits(pat: ButterShown, today: string): Waiting | undefine
   return undefined;
 } // prettier-ignore
 
+/** How many pieces of what size are left of it; its weight where it was not parted. */
+export function piecesOf(pat: ButterShown, say: ReturnType<typeof useSay>): string {
+  const of = pat.kind === 'ghee' ? ' of ghee' : '';
+  if (!pat.pieces) return `${say.mass(pat.mass)}${of}`;
+  const left = Math.max(1, Math.round(pat.mass / pat.pieces.each));
+  const words = pieceWords[pat.pieces.form as PieceForm][left === 1 ? 'one' : 'many'];
+  return `${left} ${words} of ${say.mass(pat.pieces.each)}`;
+}
+
 /** The butter on Today’s board: what to eat first, one by one, and the freezer as one thing. */
 export function butterStanding(
   butter: readonly ButterShown[],
@@ -55,7 +65,7 @@ export function butterStanding(
     return {
       key: pat.lotId,
       name: `${pat.code}${pat.kind === 'ghee' ? ', ghee' : isSalted(pat) ? ', salted' : ''}`,
-      lines: [`${say.mass(pat.mass)}, ${pat.storage}`, `eat by ${say.day(pat.keepUntil, today)}`],
+      lines: [`${piecesOf(pat, say)}, ${pat.storage}`, `eat by ${say.day(pat.keepUntil, today)}`],
       tag: butterWaits(pat, today),
       href: `/larder?piece=${pat.lotId}`,
       fat: pat.fat,
