@@ -81,7 +81,7 @@ it('takes a farm over in which two lots were written down in one vessel: the new
       INSERT INTO entry_line (farm_id, entry_id, position, lot_id, account, mass, fat)
       SELECT '${farm}', e.id, n, CASE n WHEN 1 THEN '${id}' END, CASE n WHEN 0 THEN 'received' END, (2 * n - 1) * 1000, 0 FROM e, generate_series(0, 1) n`);
   }
-  expect(await migrate(owner)).toEqual(['0007-one-in-one']);
+  expect(await migrate(owner)).toEqual(migrations.slice(6).map((step) => step.name));
   const [lots] = await write(
     `SELECT id, vessel_id IS NOT NULL AS in_it, put_away_at IS NOT NULL AS away, mass_now::float AS mass FROM lot ORDER BY id`,
   );
@@ -107,7 +107,7 @@ it('leaves nothing of a step that was cut off before it was recorded, and runs i
   await expect(migrate(owner)).rejects.toThrow(/The power went/);
   expect(await columns()).toEqual([]);
   await owner.query('DROP TRIGGER cut_off ON schema_step');
-  expect(await migrate(owner)).toEqual(['0006-what-stays', '0007-one-in-one']);
+  expect(await migrate(owner)).toEqual(migrations.slice(5).map((step) => step.name));
   expect(await columns()).toHaveLength(1);
 });
 

@@ -8,11 +8,21 @@ import { theDairy } from './migrations/0004-the-dairy';
 import { theFinish } from './migrations/0005-the-finish';
 import { whatStays } from './migrations/0006-what-stays';
 import { oneInOne } from './migrations/0007-one-in-one';
+import { keptFromPeople } from './migrations/0008-kept-from-people';
 import { guard } from './migrations/migration';
 import { rights } from './rights';
 
 /** Every step, oldest first. A released step is never edited: what follows is a new one. */
-export const migrations = [theHouse, theBatch, theAmounts, theDairy, theFinish, whatStays, oneInOne];
+export const migrations = [
+  theHouse,
+  theBatch,
+  theAmounts,
+  theDairy,
+  theFinish,
+  whatStays,
+  oneInOne,
+  keptFromPeople,
+];
 
 /**
  * Brings a database forward, to the newest step or to `upTo`. Each step is one transaction together with the record that it

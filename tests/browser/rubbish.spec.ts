@@ -113,6 +113,9 @@ test('what is no request of ours is turned away, files and pages alike', async (
   expect(await rude(baseURL!, '/shelf?lots=%00')).toBe(400);
   const missing = await page.goto('/nothing-here');
   expect(missing?.status()).toBe(404);
+  // A name that could be a lot’s or a batch’s and is none on this farm.
+  for (const place of ['shelf', 'pail', 'churn', 'ledger'])
+    expect((await page.goto(`/${place}/${crypto.randomUUID()}`))?.status(), place).toBe(404);
   await expect(page.getByRole('heading', { name: 'There is nothing on this shelf.' })).toBeVisible();
   const health = await page.request.get('/api/health');
   expect(health.headers()).toMatchObject({

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { database } from '@/data/connection';
 import { inFarm } from '@/data/farmScope';
 import { butterOnHand } from '@/data/ledger/ledger';
 import { lotsById } from '@/data/ledger/standing';
@@ -226,6 +227,12 @@ describe('a withdrawal', () => {
     expect(await lot(farm, butter)).toMatchObject({ blockedReason: 'Tansy: udder tubes', blockedUntil: '2099-01-01' });
     expect((await inFarm(farm, butterOnHand))[0]).toMatchObject({ blockedReason: 'Tansy: udder tubes' });
     expect((await lot(farm, creams[1]!)).blockedReason).toBeNull();
+    // No statement of the web server lets go of it: not of the butter, its cream or the milk, nor of all at once.
+    for (const which of [`id = '${butter}'`, `id = '${creams[0]}'`, `id = '${hers}'`, 'true'])
+      await expect(
+        inFarm(farm, ({ transaction }) => database().query(`UPDATE lot SET blocked_reason = NULL, blocked_until = NULL WHERE ${which}`, { transaction })),
+      ).rejects.toThrow(/kept from people still/);
+    expect((await lot(farm, butter)).blockedReason).toBe('Tansy: udder tubes');
     expect(await send(farm, 'butter.finish', { lotId: butter })).toMatchObject({ status: 'refused' });
     expect(await send(farm, 'butter.finish', { lotId: butter, how: 'spoiled' })).toMatchObject(done);
     await send(farm, 'butter.restore', { lotId: butter });
@@ -372,7 +379,6 @@ async function butterEntries({
   farmId,
   transaction,
 }: Parameters<Parameters<typeof inFarm>[1]>[0]): Promise<number> {
-  const { database } = await import('@/data/connection');
   const [rows] = await database().query(
     `SELECT count(*) AS n FROM entry e WHERE farm_id = :farmId AND (kind = 'churned' OR corrects_id IN (SELECT id FROM entry WHERE kind = 'churned'))`,
     { replacements: { farmId }, transaction },
@@ -384,7 +390,6 @@ async function pouredOf(
   { farmId, transaction }: Parameters<Parameters<typeof inFarm>[1]>[0],
   lotId: string,
 ): Promise<{ rows: { celsius: number; mass: number }[] }> {
-  const { database } = await import('@/data/connection');
   const [rows] = await database().query(
     `SELECT (data->>'celsius')::float8 AS celsius, (data->>'mass')::float8 AS mass FROM lot_event WHERE farm_id = :farmId AND lot_id = :lotId AND kind = 'poured'`,
     { replacements: { farmId, lotId }, transaction },
