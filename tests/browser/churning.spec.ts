@@ -27,6 +27,7 @@ test('stages can be marked, taken back, re-timed, paused over, watered and done 
   await page.waitForTimeout(1100);
   expect(await page.getByRole('timer').textContent()).toBe(standing);
   await page.locator('[data-act=resumed]').click();
+  await page.getByRole('button', { name: 'More…' }).click();
   await page.getByRole('button', { name: 'Other tool' }).click();
   await page.getByRole('button', { name: 'Moved over' }).click();
   await page.locator('[data-act=break]').click();

@@ -23,6 +23,7 @@ test('two loads side by side in two churns, each on its own clock, become one bu
   const batchId = await beginBatch(farm, 6, { tool: 'paddleHand', capacity: 4500, loads: 2 });
   await page.goto(`/churn/${batchId}`);
   await page.locator('[data-act=whipped]').first().click();
+  await page.getByRole('button', { name: 'More…' }).click();
   await page.getByRole('button', { name: 'Split or merge' }).click();
   await page.getByRole('button', { name: 'Next load now, in Motor barrel' }).click();
   await expect(page.getByRole('button', { name: /^Load 2, churning/i })).toHaveAttribute(

@@ -25,6 +25,8 @@ export interface Standing {
   onPress?: () => void;
   /** Pressed in: it is one of those chosen, or the one in hand. */
   chosen?: boolean;
+  /** What it does opens something in place, and that is open. */
+  expanded?: boolean;
 }
 
 /** An empty board is as high as a small jar, px. */
@@ -39,6 +41,7 @@ export function Board({
   label,
   empty,
   most,
+  large = false,
 }: {
   things: readonly Standing[];
   label: string;
@@ -46,12 +49,15 @@ export function Board({
   empty?: ReactNode;
   /** Grams of fat that fill the rail, so that several boards share one scale; else the fattest thing here. */
   most?: number | undefined;
+  /** A few things, drawn large. */
+  large?: boolean;
 }) {
   const scale = Math.max(1, most ?? 0, ...things.map(({ fat }) => fat ?? 0));
   const high = Math.max(leastHigh, ...things.map((thing) => thing.high));
   return (
     <div
-      className={styles.board}
+      className={`${styles.board} ${large ? styles.large : ''}`}
+      data-picture
       style={{ '--high': high, '--things': Math.max(1, things.length) } as CSSProperties}
     >
       {things.length === 0 && <p className={styles.empty}>{empty}</p>}
@@ -93,7 +99,9 @@ function Thing({ thing, scale }: { thing: Standing; scale: number }) {
       <button
         type="button"
         className={styles.thing}
-        aria-pressed={thing.chosen ?? false}
+        {...(thing.expanded === undefined
+          ? { 'aria-pressed': thing.chosen ?? false }
+          : { 'aria-expanded': thing.expanded })}
         onClick={thing.onPress}
       >
         {inside}

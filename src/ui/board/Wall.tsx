@@ -5,6 +5,25 @@ import styles from './Wall.module.css';
 /** Side of a tile, px. */
 const tile = 75;
 
+/** The tiles of the wall, behind what stands before it. */
+export function Tiles() {
+  const id = useId();
+  return (
+    <svg className={styles.tiles} aria-hidden>
+      <defs>
+        <pattern id={id} width={2 * tile} height={2 * tile} patternUnits="userSpaceOnUse">
+          <path
+            d={`M0 1h${2 * tile}M0 ${tile + 1}h${2 * tile}M1 0v${tile}M${tile + 1} ${tile}v${tile}`}
+            stroke="var(--joint)"
+            strokeWidth="2"
+          />
+        </pattern>
+      </defs>
+      <rect width="100%" height="100%" fill={`url(#${id})`} />
+    </svg>
+  );
+}
+
 /** A stretch of the dairy’s tiled wall across the whole width; what is said stands on it without boxes. */
 export function Wall({
   children,
@@ -16,21 +35,9 @@ export function Wall({
   /** Its last part is the board, which on a phone comes before what is said. */
   boardFirst?: boolean;
 }) {
-  const id = useId();
   return (
     <div className={`${styles.wall} ${boardFirst ? styles.boardFirst : ''} ${className}`}>
-      <svg className={styles.tiles} aria-hidden>
-        <defs>
-          <pattern id={id} width={2 * tile} height={2 * tile} patternUnits="userSpaceOnUse">
-            <path
-              d={`M0 1h${2 * tile}M0 ${tile + 1}h${2 * tile}M1 0v${tile}M${tile + 1} ${tile}v${tile}`}
-              stroke="var(--joint)"
-              strokeWidth="2"
-            />
-          </pattern>
-        </defs>
-        <rect width="100%" height="100%" fill={`url(#${id})`} />
-      </svg>
+      <Tiles />
       {children}
     </div>
   );

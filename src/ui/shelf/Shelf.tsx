@@ -18,7 +18,6 @@ import { list } from '@/core/quantities/list';
 import { pageOf, standingLot } from '../standing/LotBoard';
 import type { LotNow } from '../standing/useStory';
 import { useLotsNow } from '../standing/useStory';
-import { Quiet } from '../theme/Enamel';
 import { CreamIn } from './CreamIn';
 import { NextChurning } from './NextChurning';
 import { churnable, nextCapacity, nextOnes, pooledFat } from './nextOnes';
@@ -46,7 +45,12 @@ export function Shelf({ view }: { view: ShelfView }) {
     <div className={styles.pail}>
       <Wall boardFirst>
         <Said
-          {...inTwo(sentence(creams, proposal.chosen, capacity, now, say))}
+          {...inTwo(
+            sentence(creams, proposal.chosen, capacity, now, say),
+            creams.length === 0 || picked
+              ? undefined
+              : `Proposed: the oldest first, up to half a churn of ${say.volume(capacity)}.${leftOut(proposal.leftOut, creams)}`,
+          )}
           acts={
             <>
               {standing.length > 0 && churnable(standing) && (
@@ -61,6 +65,11 @@ export function Shelf({ view }: { view: ShelfView }) {
                   {standing.length === 1
                     ? (standing[0]!.lot.vessel?.name ?? 'it')
                     : `these ${standing.length}`}
+                </Button>
+              )}
+              {picked && (
+                <Button variant="text" size="large" onClick={() => setPicked(undefined)}>
+                  Propose again
                 </Button>
               )}
               {!adding && (
@@ -95,17 +104,6 @@ export function Shelf({ view }: { view: ShelfView }) {
       </Wall>
       {adding && <CreamIn view={view} onDone={() => setAdding(false)} />}
       <ParkedEntries parked={view.parked} />
-      {creams.length > 0 && (
-        <Quiet>
-          {picked ? (
-            <Button variant="text" sx={{ minHeight: 40, px: 0 }} onClick={() => setPicked(undefined)}>
-              Propose again
-            </Button>
-          ) : (
-            `Proposed: the oldest first, up to half a churn of ${say.volume(capacity)}.${leftOut(proposal.leftOut, creams)}`
-          )}
-        </Quiet>
-      )}
       {standing.length > 0 && (
         <NextChurning
           key={[...chosen].join()}

@@ -10,13 +10,18 @@ import { separationBalance } from '@/core/separating/separationBalance';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { expectedButter } from '@/core/churning/expectedButter';
 import { breedFat } from '@/core/dairy/breeds';
+import { Board } from '../board/Board';
+import { drawnSize, profiles } from '../board/profiles';
+import { Wall } from '../board/Wall';
+import type { Layer } from '../board/WareDrawing';
+import { WareDrawing } from '../board/WareDrawing';
 import { Cautions } from '../caution/Caution';
 import { amountRules } from '../churning/plan/planDraft';
 import { useFarm, useSay } from '../frame/FarmContext';
 import { useSettle } from '../frame/useSettle';
 import { newId } from '../outbox/newId';
 import { rawCaution } from '@/core/keeping/cautions';
-import { places } from '@/core/standing/places';
+import { places, vesselShape } from '@/core/standing/places';
 import { clockSeconds } from '../frame/useNow';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
@@ -35,42 +40,56 @@ export function FirstFive() {
   const settle = useSettle();
   return (
     <div className={styles.first}>
-      <h1>What is in front of you?</h1>
-      <ul className={styles.choices}>
-        <li>
-          <Link href="/churn/new?front=tub">
-            <CreamDrawing shape="tub" fill={0.62} fat={0.36} stage="fluid" label="" />A tub of cream
-            <small>bought, or separated already</small>
-          </Link>
-        </li>
-        <li>
-          <button
-            type="button"
-            aria-expanded={open === 'jar'}
-            onClick={() => setOpen(open === 'jar' ? undefined : 'jar')}
-          >
-            <JarWithLine />A jar with a cream line
-            <small>milk that stood, ready to skim</small>
-          </button>
-        </li>
-        <li>
-          <button
-            type="button"
-            aria-expanded={open === 'pail'}
-            onClick={() => setOpen(open === 'pail' ? undefined : 'pail')}
-          >
-            <CreamDrawing shape="pail" fill={0.66} fat={0.04} stage="fluid" label="" />A warm pail
-            <small>milk, just now</small>
-          </button>
-        </li>
-        <li>
-          <Link href="/bench">
-            <CreamDrawing shape="churn" fill={0} fat={0} stage="fluid" label="" />
-            Nothing yet
-            <small>work out what it would take</small>
-          </Link>
-        </li>
-      </ul>
+      <Wall>
+        <div className={styles.asked}>
+          <h1>What is in front of you?</h1>
+          <p>One number and a few taps, and you know what to expect.</p>
+        </div>
+        <Board
+          large
+          label="What is in front of you?"
+          things={[
+            {
+              key: 'tub',
+              name: 'A tub of cream',
+              lines: ['bought, or separated already'],
+              href: '/churn/new?front=tub',
+              ...drawn('tub', 1800, [{ part: 0.62, fat: 0.36 }]),
+            },
+            {
+              key: 'jar',
+              name: 'A jar with a cream line',
+              lines: ['milk that stood, ready to skim'],
+              expanded: open === 'jar',
+              onPress: () => setOpen(open === 'jar' ? undefined : 'jar'),
+              ...drawn('jar', 2600, [
+                { part: 0.74, fat: 0.004 },
+                { part: 0.15, fat: 0.12, fatAbove: 0.28 },
+              ]),
+            },
+            {
+              key: 'pail',
+              name: 'A warm pail',
+              lines: ['milk, just now'],
+              expanded: open === 'pail',
+              onPress: () => setOpen(open === 'pail' ? undefined : 'pail'),
+              ...drawn('pail', 5000, [{ part: 0.66, fat: 0.04 }]),
+            },
+            {
+              key: 'nothing',
+              name: 'Nothing yet',
+              lines: ['work out what it would take'],
+              href: '/bench',
+              high: churnHigh,
+              drawing: (
+                <span className={styles.churn}>
+                  <CreamDrawing shape="churn" fill={0} fat={0} stage="fluid" label="" />
+                </span>
+              ),
+            },
+          ]}
+        />
+      </Wall>
       {open === 'pail' && <WarmPail />}
       {open === 'jar' && <StoodJar />}
       <Chips
@@ -87,31 +106,14 @@ export function FirstFive() {
   );
 }
 
-function JarWithLine() {
-  return (
-    <svg viewBox="0 0 200 240" aria-hidden style={{ width: '100%', height: '100%', display: 'block' }}>
-      <path
-        d="M48 96h104v108c0 12-8 20-20 20H68c-12 0-20-8-20-20z"
-        fill="var(--serum)"
-        stroke="var(--serum-edge)"
-        strokeWidth="1.6"
-      />
-      <path
-        d="M48 76h104v34c-30 5-74 5-104 0z"
-        fill="var(--fat)"
-        stroke="var(--fat-edge)"
-        strokeWidth="1.6"
-      />
-      <path
-        d="M60 44h80c0 12 12 16 12 30v130c0 12-8 20-20 20H68c-12 0-20-8-20-20V74c0-14 12-18 12-30zM60 44V28h80v16"
-        fill="none"
-        stroke="var(--pewter)"
-        strokeWidth="2.5"
-        strokeLinejoin="round"
-      />
-      <path d="M56 28h88" stroke="var(--rim)" strokeWidth="5" strokeLinecap="round" />
-    </svg>
-  );
+const churnHigh = 180;
+
+function drawn(ware: 'tub' | 'jar' | 'pail', capacity: number, layers: readonly Layer[]) {
+  const shape = vesselShape(ware, capacity);
+  return {
+    high: drawnSize(profiles[ware], shape).height,
+    drawing: <WareDrawing ware={ware} shape={shape} layers={layers} />,
+  };
 }
 
 /** Milk that already stands: how much, how long, where; then the gauge shows its line and how deep to skim. */

@@ -70,11 +70,27 @@ export const CreamDrawing = memo(function CreamDrawing({
         <clipPath id={id}>
           <path d={shape.inside} />
         </clipPath>
+        <linearGradient id={`${id}sheen`}>
+          <stop offset="0" stopColor="var(--deep)" stopOpacity=".42" />
+          <stop offset=".14" stopColor="var(--sheen)" />
+          <stop offset=".42" stopColor="var(--sheen)" stopOpacity="0" />
+          <stop offset=".82" stopColor="var(--deep)" stopOpacity=".1" />
+          <stop offset="1" stopColor="var(--deep)" stopOpacity=".42" />
+        </linearGradient>
       </defs>
-      <path d={shape.inside} fill="var(--room)" />
+      <path d={shape.inside} fill="var(--glass)" />
       {shape.back && <path d={shape.back} {...line} opacity={0.55} />}
       <g clipPath={`url(#${id})`}>
         {fill > 0 && <Cream shape={shape} surface={surface} depth={depth} fat={fat} look={look} />}
+        <path d={shape.inside} fill={`url(#${id}sheen)`} />
+        <rect
+          x={shape.left + (shape.right - shape.left) * 0.14}
+          y={shape.top + (shape.bottom - shape.top) * 0.2}
+          width="7"
+          height={(shape.bottom - shape.top) * 0.56}
+          rx="3.5"
+          fill="var(--gloss)"
+        />
       </g>
       {limit !== undefined && (
         <g>

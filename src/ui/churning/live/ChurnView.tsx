@@ -9,6 +9,7 @@ import { lastAct } from '@/core/churning/lastAct';
 import { fillLimit, isQuick, tools } from '@/core/churning/tools';
 import { churningCautions } from '@/core/keeping/cautions';
 import type { BatchView } from '@/server/churning/views';
+import { Tiles } from '../../board/Wall';
 import { Cautions } from '../../caution/Caution';
 import { useSay } from '../../frame/FarmContext';
 import { useDraft } from '../../frame/useDraft';
@@ -30,6 +31,7 @@ import { PausePanel } from './PausePanel';
 import { PortionPanel } from '../finish/PortionPanel';
 import { inTheChurn, isDrained, stageByNow } from './stageNow';
 import { OfferedActs, offersAtFirst } from '../offered';
+import { Stops } from './Stops';
 import { useBatch } from '../useBatch';
 import { useForeseen } from '../plan/useForeseen';
 import { useKeys } from '../../frame/useKeys';
@@ -157,11 +159,12 @@ export function ChurnView({ view }: { view: BatchView }) {
     <OfferedActs offers={offers}>
       <div className={styles.churn} data-large={large.on}>
         <section className={styles.seen} aria-label="The churn now">
+          <Tiles />
           <p className={styles.which}>
             {view.number > 0 ? `Batch ${view.number}` : 'The new batch'}, {say.mass(facts.creamMass)} of cream
             {loads > 1 && `, load ${story.load} of ${loads}`}
           </p>
-          <div className={styles.drawing}>
+          <div className={styles.drawing} data-picture>
             <CreamDrawing
               shape={tool.drawing}
               {...inTheChurn(story, facts, byNow.stage)}
@@ -169,6 +172,7 @@ export function ChurnView({ view }: { view: BatchView }) {
               label={`${tool.name}: ${stageSigns[byNow.stage].name}, ${stageSigns[byNow.stage].sign}`}
             />
           </div>
+          <span className={styles.slate} aria-hidden />
           {churning && (
             <p className={styles.now}>
               {byNow.seen ? 'Now' : 'Should be'} <strong>{stageSigns[byNow.stage].name.toLowerCase()}</strong>
@@ -193,6 +197,17 @@ export function ChurnView({ view }: { view: BatchView }) {
             </div>
           </div>
           {churning && <LiveStrip story={story} window={window} prior={foreseen} />}
+          {onPad && !rests && (
+            <Stops
+              story={story}
+              window={window}
+              elapsed={elapsed}
+              quick={quick}
+              big={panel}
+              onMark={mark}
+              onDrain={() => jumpTo('drained')}
+            />
+          )}
           {turns.on && story.phase === 'churning' && (
             <HandOver clock={story.clock} load={story.load} turns={turns} className={styles.turns} />
           )}
@@ -251,30 +266,6 @@ export function ChurnView({ view }: { view: BatchView }) {
                 <kbd>{actWords[panel].key}</kbd>
                 {panel in stageSigns && <small>{stageSigns[panel as MarkStage].sign}</small>}
               </button>
-              <div className={styles.others} hidden={rests}>
-                {(quick ? (['break', 'stopped'] as const) : markStages)
-                  .filter((stage) => stage !== panel)
-                  .map((stage) => (
-                    <button
-                      key={stage}
-                      type="button"
-                      className={styles.small}
-                      onClick={() => mark(stage)}
-                      data-act={stage}
-                    >
-                      {stageSigns[stage].name}
-                      <kbd>{actWords[stage].key}</kbd>
-                    </button>
-                  ))}
-                <button
-                  type="button"
-                  className={styles.small}
-                  onClick={() => jumpTo('drained')}
-                  data-act="drained"
-                >
-                  Drain <kbd>d</kbd>
-                </button>
-              </div>
             </div>
           )}
           {panel === 'drained' && (

@@ -22,7 +22,7 @@ export interface FootHandle {
   open: (what: Open) => void;
 }
 
-/** Along the foot: undo, temperature, water, pause, another tool, give up. */
+/** Along the foot: undo, temperature, water, pause; behind “More…” what is rarer. */
 export function Foot({
   view,
   story,
@@ -51,6 +51,7 @@ export function Foot({
 }) {
   const say = useSay();
   const [open, setOpen] = useState<Open>();
+  const [more, setMore] = useState(false);
   const toggle = (what: Open) => setOpen(open === what ? undefined : what);
   /** Written down: back to the top, where the next mark waits for the thumb. */
   const done = () => {
@@ -95,28 +96,35 @@ export function Foot({
                 Churn again
               </Button>
             )}
-            {creamy && (
-              <>
-                <Button variant="outlined" aria-expanded={open === 'tool'} onClick={() => toggle('tool')}>
-                  Other tool <Key of="o" />
-                </Button>
-                <Button variant="outlined" aria-expanded={open === 'loads'} onClick={() => toggle('loads')}>
-                  Split or merge <Key of="m" />
-                </Button>
-                <Button variant="outlined" aria-expanded={open === 'turns'} onClick={() => toggle('turns')}>
-                  {turns.on ? `Turns of ${turns.seconds} s` : 'Turns'} <Key of="h" />
-                </Button>
-              </>
-            )}
-            <Button variant="outlined" aria-pressed={large} onClick={onLarge}>
-              {large ? 'Usual type' : 'Large type'} <Key of="l" />
-            </Button>
-            <Button variant="outlined" aria-expanded={open === 'abandon'} onClick={() => toggle('abandon')}>
-              Give up <Key of="x" />
+            <Button variant="outlined" aria-expanded={more} onClick={() => setMore(!more)}>
+              More…
             </Button>
           </>
         )}
       </div>
+      {live && more && (
+        <div className={styles.row} role="group" aria-label="What is rarer">
+          {creamy && (
+            <>
+              <Button variant="outlined" aria-expanded={open === 'tool'} onClick={() => toggle('tool')}>
+                Other tool <Key of="o" />
+              </Button>
+              <Button variant="outlined" aria-expanded={open === 'loads'} onClick={() => toggle('loads')}>
+                Split or merge <Key of="m" />
+              </Button>
+              <Button variant="outlined" aria-expanded={open === 'turns'} onClick={() => toggle('turns')}>
+                {turns.on ? `Turns of ${turns.seconds} s` : 'Turns'} <Key of="h" />
+              </Button>
+            </>
+          )}
+          <Button variant="outlined" aria-pressed={large} onClick={onLarge}>
+            {large ? 'Usual type' : 'Large type'} <Key of="l" />
+          </Button>
+          <Button variant="outlined" aria-expanded={open === 'abandon'} onClick={() => toggle('abandon')}>
+            Give up <Key of="x" />
+          </Button>
+        </div>
+      )}
       {open === 'temperature' && <TemperatureForm record={record} onDone={done} />}
       {creamy && open === 'water' && <WaterForm record={record} onDone={done} />}
       {creamy && open === 'tool' && <ToolForm view={view} record={record} onDone={done} />}
