@@ -29,7 +29,7 @@ import { MakeDayJot } from './MakeDayJot';
 import { actWords, nextWords, phaseWords } from '../words';
 import { PausePanel } from './PausePanel';
 import { PortionPanel } from '../finish/PortionPanel';
-import { inTheChurn, isDrained, stageByNow } from './stageNow';
+import { inTheChurn, isDrained, likeliestMark, stageByNow } from './stageNow';
 import { OfferedActs, offersAtFirst } from '../offered';
 import { Stops } from './Stops';
 import { useBatch } from '../useBatch';
@@ -47,6 +47,8 @@ interface Jump {
   to?: 'portion' | 'drained' | 'washed';
   after?: number;
 }
+
+const isMark = (act: string): act is MarkStage => (markStages as readonly string[]).includes(act);
 
 /** How often what is said of the churn is thought over again, ms; its clocks run by themselves. */
 const thinksEvery = 2000;
@@ -83,7 +85,11 @@ export function ChurnView({ view }: { view: BatchView }) {
   const [large, setLarge] = useDraft<{ on: boolean }>('large', () => ({ on: false }));
 
   // A jump holds until something else happens, so that the panel a maker chose does not outlive its moment.
-  const panel = jump.to && jump.after === story.events.length ? jump.to : story.next;
+  const byNow = stageByNow(story, window.stageMinutes, elapsed);
+  const next = isMark(story.next)
+    ? likeliestMark(story.next, byNow, window.breakMinutes, elapsed)
+    : story.next;
+  const panel = jump.to && jump.after === story.events.length ? jump.to : next;
   const jumpTo = (to: Jump['to']) => setJump({ to, after: story.events.length });
   const mark = (stage: MarkStage) => record({ kind: 'mark', stage });
   const done = lastAct(story.events);
@@ -98,12 +104,12 @@ export function ChurnView({ view }: { view: BatchView }) {
       record({ kind: 'load' });
     }
     if (panel === 'resumed') record({ kind: 'resumed' });
-    else if ((markStages as readonly string[]).includes(panel)) mark(panel as MarkStage);
+    else if (isMark(panel)) mark(panel);
   };
   const rests = story.phase === 'paused' && isDrained(story);
   const churning =
     !rests && (story.phase === 'churning' || story.phase === 'paused' || story.phase === 'stopped');
-  const onPad = panel === 'load' || panel === 'resumed' || (markStages as readonly string[]).includes(panel);
+  const onPad = panel === 'load' || panel === 'resumed' || isMark(panel);
   useKeys({
     ...Object.fromEntries(
       markStages.map((stage) => [actWords[stage].key, churning ? () => mark(stage) : undefined]),
@@ -152,7 +158,6 @@ export function ChurnView({ view }: { view: BatchView }) {
       />
     );
 
-  const byNow = stageByNow(story, window.stageMinutes, elapsed);
   const words = nextWords(story, window, elapsed, reading, say);
   const breakSeconds = quick && runs && window.breakMinutes ? window.breakMinutes.mid * 60 : undefined;
   return (

@@ -1,7 +1,7 @@
 import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
 import { tellBatch } from '@/core/churning/tellBatch';
 import { someFacts } from '@/core/testing/someFacts';
-import { inTheChurn, isDrained, stageByNow, stageNow } from './stageNow';
+import { inTheChurn, isDrained, stageByNow, stageNow, likeliestMark } from './stageNow';
 
 const facts: BatchFacts = { ...someFacts, creamMass: 2000, creamVolume: 2000, loads: 2, capacity: 5000, tool: 'barrel' }; // prettier-ignore
 const at = (minutes: number, body: object): BatchEvent =>
@@ -67,5 +67,26 @@ describe('how the cream should look by now', () => {
       stage: 'fluid',
       seen: true,
     });
+  });
+});
+
+describe('the big button', () => {
+  const due = (stage: 'fluid' | 'thickening' | 'whipped' | 'grainy') => ({ stage, seen: false });
+  const window = { low: 20 };
+
+  it('says what was not marked yet while nothing further is due', () => {
+    expect(likeliestMark('thickening', { stage: 'fluid', seen: true }, window, 60)).toBe('thickening');
+    expect(likeliestMark('whipped', { stage: 'thickening', seen: true }, window, 1200)).toBe('whipped');
+    expect(likeliestMark('stopped', { stage: 'break', seen: true }, window, 1300)).toBe('stopped');
+    // What is due is behind what was marked already.
+    expect(likeliestMark('grainy', due('thickening'), window, 300)).toBe('grainy');
+  });
+
+  it('never lags behind what should have come by now, and asks for the break once that is near', () => {
+    expect(likeliestMark('thickening', due('whipped'), window, 600)).toBe('whipped');
+    expect(likeliestMark('whipped', due('grainy'), window, 16 * 60)).toBe('grainy');
+    expect(likeliestMark('whipped', due('grainy'), window, 18 * 60)).toBe('break');
+    expect(likeliestMark('grainy', due('grainy'), window, 18 * 60)).toBe('break');
+    expect(likeliestMark('grainy', due('grainy'), undefined, 18 * 60)).toBe('grainy');
   });
 });

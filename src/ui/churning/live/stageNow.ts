@@ -2,8 +2,8 @@ import type { BatchFacts } from '@/core/churning/batchEvents';
 import { usualButterFat } from '@/core/churning/expectedButter';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { loadContents } from '@/core/churning/liveChurn';
-import type { Stage } from '@/core/churning/stages';
-import { stages } from '@/core/churning/stages';
+import type { MarkStage, Stage } from '@/core/churning/stages';
+import { markStages, stages } from '@/core/churning/stages';
 
 /** Whether what there is now is butter drained of its buttermilk, whatever was done with it since. */
 export const isDrained = ({ phase, drains, load, loads }: BatchStory): boolean =>
@@ -40,6 +40,26 @@ export function stageByNow(
   return due && stages.indexOf(due) > stages.indexOf(seen)
     ? { stage: due, seen: false }
     : { stage: seen, seen: true };
+}
+
+/** The break is near from this share of the earliest it is expected. */
+const nearBreak = 0.85;
+
+/**
+ * What the big button says: the likeliest next truth. A stage that should have come by now is what is asked for, though one
+ * before it was never marked; and once it should be grainy and the break is near, the break.
+ * @param next what was not marked yet, by the marks alone
+ */
+export function likeliestMark(
+  next: MarkStage,
+  byNow: { stage: Stage; seen: boolean },
+  breakMinutes: { low: number } | undefined,
+  elapsedSeconds: number,
+): MarkStage {
+  const due = markStages.find((stage) => stage === byNow.stage);
+  if (byNow.seen || due === undefined || markStages.indexOf(due) < markStages.indexOf(next)) return next;
+  const near = breakMinutes !== undefined && elapsedSeconds / 60 >= nearBreak * breakMinutes.low;
+  return due === 'grainy' && near ? 'break' : due;
 }
 
 /** What stands in the churn now: cream as it should look, or, once it is drained, butter grains alone. */

@@ -1,7 +1,12 @@
 import { stopTime } from './stopTime';
 
 const story = (
-  marks: { stage: 'thickening' | 'whipped' | 'break'; load: number; elapsedSeconds: number }[],
+  marks: {
+    stage: 'thickening' | 'whipped' | 'break';
+    load: number;
+    elapsedSeconds: number;
+    inferred?: true;
+  }[],
 ) => ({ load: 1, marks }) as unknown as Parameters<typeof stopTime>[1];
 const window = {
   stageMinutes: { thickening: 4, whipped: 12.4, grainy: 19.7 },
