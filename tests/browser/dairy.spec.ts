@@ -157,6 +157,7 @@ test('bought cream is soured with a culture and thrown out when it is pink; heat
   await page.getByLabel('Fat on the label').fill('38');
   await page.getByRole('button', { name: 'Put it on the shelf' }).click();
   await page.getByRole('link', { name: /ripen, temper, use/ }).click();
+  await page.getByText('Sour it', { exact: true }).click();
   await page.getByRole('radio', { name: /By itself/ }).click();
   await expect(page.getByText(/heat has killed what would sour it/)).toBeVisible();
   await page.getByRole('radio', { name: /Bought culture/ }).click();

@@ -89,6 +89,7 @@ for (const unitSystem of ['metric', 'imperial'] as const)
       .getByRole('link', { name: /Green jar: ripen, temper, use/ })
       .first()
       .click();
+    await page.getByText('Sour it', { exact: true }).click();
     await page.getByRole('radio', { name: /Bought culture/ }).click();
     await expect(page.getByRole('heading', { name: /^Ripe .* to / })).toBeVisible();
     await page.getByRole('button', { name: 'Set it to sour' }).click();

@@ -56,6 +56,7 @@ const pages = [
   /^\/(?:pail|shelf|churn|larder|ledger|bench|house|handbook|offline)?$/,
   /^\/pail\/separator$/,
   /^\/churn\/new$/,
+  /^\/bench\/parts$/,
   /^\/(?:pail|shelf|churn|ledger)\/[0-9a-zA-Z-]{8,64}$/,
 ];
 

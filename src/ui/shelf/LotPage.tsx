@@ -3,9 +3,9 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import type { CSSProperties, ReactNode } from 'react';
-import { useState } from 'react';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { LotView } from '@/server/shelf/views';
+import { Door } from '../board/Door';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
@@ -42,13 +42,14 @@ const blockedToDo = (kind: string): string =>
     : 'Keep it in a vessel of its own, marked. Ask the vet before any animal gets it; otherwise pour it away.';
 /** Culture to keep for the next time, g: enough for two per cent of five litres. */
 const keeps = 100;
+/** A line carried on so often is begun anew soon (handbook, cultures). */
+const oldLine = 8;
 
 /** One lot at rest: ripen it, temper it, use it, and its whole way. */
 export function LotPage({ view }: { view: LotView }) {
   const say = useSay();
   const now = Math.floor(useNow(5000) / 5) * 5;
   const { act, refused } = useAct();
-  const [more, setMore] = useState(false);
   const [one] = useLotsNow([view.lot]);
   if (!one) return null;
   const { lot, story } = one;
@@ -114,39 +115,66 @@ export function LotPage({ view }: { view: LotView }) {
             {lot.kind === 'cream' && !out && !story?.souring && (
               <Temper one={one} now={now} usual={view.last?.temperature} />
             )}
-            {lot.kind !== 'culture' && !out && <Ripen one={one} cultures={view.cultures} now={now} />}
+            {lot.kind !== 'culture' &&
+              !out &&
+              (story?.souring ? (
+                <Ripen one={one} cultures={view.cultures} now={now} />
+              ) : (
+                !story?.soured &&
+                !story?.spoiled && (
+                  <Door
+                    name="Sour it"
+                    value="sweet; with a culture, or by itself"
+                    open={lot.kind !== 'cream'}
+                  >
+                    <Ripen one={one} cultures={view.cultures} now={now} />
+                  </Door>
+                )
+              ))}
             {lot.kind === 'cream' && !out && story?.souring && story.soured && (
               <Temper one={one} now={now} usual={view.last?.temperature} />
             )}
             {lot.ripened &&
               !out &&
               (lot.kind === 'buttermilk' || lot.kind === 'culture' || lot.kind === 'cream') && (
-                <Enamel className={styles.stack} aria-label="Keep a culture">
-                  <h2 style={{ margin: 0 }}>Keep some as culture</h2>
-                  <Quiet>
-                    {(lot.details.line?.generation ?? 0) >= 8
-                      ? 'This line has been carried on eight times and more: begin it anew from a bought culture soon.'
-                      : 'From what soured well: fresh, clean-smelling, kept cold in a clean jar.'}
-                  </Quiet>
-                  <Button
-                    variant="outlined"
-                    onClick={() =>
-                      void act(
-                        'culture.keep',
-                        { lotId: newId(), fromLotId: lot.id, mass: Math.min(keeps, lot.mass) },
-                        `${say.mass(Math.min(keeps, lot.mass))} kept as culture.`,
-                      )
-                    }
-                  >
-                    Keep {say.mass(Math.min(keeps, lot.mass))}
-                  </Button>
-                </Enamel>
+                <Door
+                  name="Keep some as culture"
+                  value={
+                    (lot.details.line?.generation ?? 0) >= oldLine
+                      ? 'carried on often: begin it anew soon'
+                      : `${say.mass(Math.min(keeps, lot.mass))} for the next time`
+                  }
+                >
+                  <Enamel className={styles.stack} aria-label="Keep a culture">
+                    <Quiet>
+                      {(lot.details.line?.generation ?? 0) >= oldLine
+                        ? 'This line has been carried on eight times and more: begin it anew from a bought culture soon.'
+                        : 'From what soured well: fresh, clean-smelling, kept cold in a clean jar.'}
+                    </Quiet>
+                    <Button
+                      variant="outlined"
+                      onClick={() =>
+                        void act(
+                          'culture.keep',
+                          { lotId: newId(), fromLotId: lot.id, mass: Math.min(keeps, lot.mass) },
+                          `${say.mass(Math.min(keeps, lot.mass))} kept as culture.`,
+                        )
+                      }
+                    >
+                      Keep {say.mass(Math.min(keeps, lot.mass))}
+                    </Button>
+                  </Enamel>
+                </Door>
               )}
             <RefusedSentence refused={refused} />
           </div>
           <div className={styles.stack}>
             <TemperatureCard one={one} now={now} title="Temperature" />
-            {!out && <UseCard one={one} usual={lot.kind === 'buttermilk' ? 'baked' : 'pigs'} />}
+            {!out && (
+              <Door name="Use it" value="otherwise, some or all of it" open={lot.kind !== 'cream'}>
+                <UseCard one={one} usual={lot.kind === 'buttermilk' ? 'baked' : 'pigs'} />
+              </Door>
+            )}
             <Quiet>
               <a href={`/api/lots/${lot.id}/label`}>
                 {lot.blockedReason || out ? 'Jar label: not for drinking' : 'Jar label'}
@@ -158,17 +186,11 @@ export function LotPage({ view }: { view: LotView }) {
                 </>
               )}
             </Quiet>
-            {lot.treatment === 'raw' &&
-              !out &&
-              !lot.ripened &&
-              !story?.souring &&
-              (more ? (
+            {lot.treatment === 'raw' && !out && !lot.ripened && !story?.souring && !story?.soured && (
+              <Door name="Pasteurise it" value="raw until then">
                 <HeatCard one={one} />
-              ) : (
-                <Button variant="text" onClick={() => setMore(true)}>
-                  Pasteurise it
-                </Button>
-              ))}
+              </Door>
+            )}
           </div>
         </div>
       )}

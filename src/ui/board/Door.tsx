@@ -1,0 +1,31 @@
+import { ChevronDown } from 'lucide-react';
+import type { ReactNode } from 'react';
+import styles from './Door.module.css';
+
+/** What is rarer, behind one clear door that opens in place: its name, how it is now, and a handle. */
+export function Door({
+  name,
+  value,
+  open = false,
+  children,
+}: {
+  name: string;
+  /** How it is, without opening it. */
+  value: ReactNode;
+  /** It stands open at first. */
+  open?: boolean;
+  children: ReactNode;
+}) {
+  return (
+    <details className={styles.door} open={open}>
+      <summary>
+        <span>
+          <small>{name}</small>
+          <strong>{value}</strong>
+        </span>
+        <ChevronDown aria-hidden size={24} strokeWidth={2.6} />
+      </summary>
+      <div className={styles.inside}>{children}</div>
+    </details>
+  );
+}

@@ -1,0 +1,79 @@
+import { randomUUID } from 'node:crypto';
+import type { Page } from '@playwright/test';
+import { beginBatch, expect, expectSound, milkStands, openMilkRoom, test } from './farm';
+
+const sizes = [
+  { width: 1280, height: 800 },
+  { width: 820, height: 1180 },
+  { width: 390, height: 844 },
+];
+
+/** The sentence, the main button and the picture, in px of the window; undefined where the page has none. */
+const whatIsSeen = (page: Page) =>
+  page.evaluate(() => {
+    const box = (element: Element | null | undefined) => {
+      const rect = element?.getBoundingClientRect();
+      return rect && { top: Math.round(rect.top), bottom: Math.round(rect.bottom) };
+    };
+    const main = document.querySelector('main')!;
+    return {
+      sentence: box(main.querySelector('h1')),
+      act: box(main.querySelector('.MuiButton-contained, button[class*="big"]')),
+      picture: box(main.querySelector('[data-picture]')),
+      blue: main.querySelectorAll('.MuiButton-contained:not(:disabled)').length,
+      long: document.documentElement.scrollHeight / window.innerHeight,
+    };
+  });
+
+test('sentence, main button and picture stand on the screen without scrolling, on laptop, tablet and phone', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('house.settle', { unitSystem: 'metric', name: 'Larkfold', timeZone: 'Europe/Dublin' });
+  const { vessels } = await openMilkRoom(farm);
+  await milkStands(farm, vessels.blue, 14);
+  await milkStands(farm, vessels.green, 15);
+  const cream = { lotId: randomUUID(), mass: 1500, fat: 0.38, fatSd: 0.01, fatMethod: 'label', treatment: 'raw' };
+  await farm.send('cream.in', { ...cream, vesselId: vessels.tub });
+  const packed = await beginBatch(farm, 60 * 24);
+  await farm.send('batch.record', {
+    batchId: packed,
+    events: [
+      { id: randomUUID(), atSeconds: Date.now() / 1000 - 86_000, kind: 'mark', stage: 'break' },
+      { id: randomUUID(), atSeconds: Date.now() / 1000 - 85_000, kind: 'portion', portionId: randomUUID(), name: 'Salted', mass: 600, massSd: 2, measured: 'scale', saltMass: 9.6, salting: { way: 'share', share: 0.016, kind: 'fine' }, additions: [], storage: 'fridge' },
+      { id: randomUUID(), atSeconds: Date.now() / 1000 - 84_000, kind: 'packed' },
+    ],
+  });
+  for (const size of sizes) {
+    await page.setViewportSize(size);
+    for (const path of ['/', '/pail', '/shelf']) {
+      await page.goto(path);
+      await expect(page.locator('main h1').first()).toBeVisible();
+      await expect(page.locator('main .MuiButton-contained').first()).toBeVisible();
+      const { sentence, act, picture, blue, long } = await whatIsSeen(page);
+      const where = `${path} at ${size.width}×${size.height}`;
+      // The bar of places lies over the foot of a phone; of the picture at least the things themselves are to be seen.
+      const foot = size.height - (size.width < 720 ? 62 : 0);
+      expect(sentence?.bottom, `sentence on ${where}`).toBeLessThanOrEqual(foot);
+      expect(act?.bottom, `main button on ${where}`).toBeLessThanOrEqual(foot);
+      expect(picture!.top, `picture on ${where}`).toBeGreaterThanOrEqual(0);
+      expect(picture!.bottom, `picture on ${where}`).toBeLessThanOrEqual(foot + 10);
+      expect(blue, `blue buttons on ${where}`).toBe(1);
+      expect(long, `screens of ${where}`).toBeLessThanOrEqual(2);
+    }
+  }
+}); // prettier-ignore
+
+test('the parts of the cold room, each alone and in its states, in both themes', async ({ page, farm }) => {
+  await farm.send('house.settle', { unitSystem: 'metric', name: 'Larkfold', timeZone: 'Europe/Dublin' });
+  for (const scheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme: scheme });
+    await page.goto('/bench/parts');
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await expectSound(page);
+    await expect(page.locator('main')).toHaveScreenshot(`parts-${scheme}.png`, {
+      maxDiffPixelRatio: 0.03,
+      animations: 'disabled',
+    });
+  }
+});
