@@ -127,6 +127,10 @@ const commands: Record<string, (args: readonly string[]) => Promise<void>> = {
     }),
   'bench-years': () =>
     inScratch('bench', ({ env }) => fine(program(here, 'benchYears', [], env)), { larkfold: [] }),
+  'bench-pages': () =>
+    inScratch('bench', async (scratch) => fine(program(here, 'benchPages', [], await launched(scratch))), {
+      larkfold: [],
+    }),
   // Marks are timed against a database that writes to disk, as a farm's does.
   'bench-marks': () =>
     inScratch('bench', async (scratch) => fine(program(here, 'benchMarks', [], await launched(scratch))), {
