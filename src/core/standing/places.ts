@@ -25,6 +25,7 @@ export interface VesselShape {
 const slenderness: Record<string, number> = {
   pail: 1,
   jar: 1.9,
+  bottle: 2.6,
   can: 1.8,
   tapCan: 1.6,
   pan: 0.28,

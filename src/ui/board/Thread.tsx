@@ -15,7 +15,7 @@ import styles from './Thread.module.css';
 const leastToday = 8 * 3600;
 const day = 86_400;
 /** Least distance of two labels, percent of the thread. */
-const apart = 11.5;
+const apart = 14.5;
 /** So near to either end, percent, words stand to the inside. */
 const nearEnd = 5;
 const everyHours = 2 * 3600;

@@ -59,6 +59,9 @@ export function layersOf(one: LotNow): Layer[] {
   ];
 }
 
+/** A number and its unit stay on one line. */
+const unbroken = (words: string): string => words.replace(/(\d) (?=\S{1,4}(?:[ ,]|$))/g, '$1\u00a0');
+
 /** A lot as it stands on a board. */
 export function standingLot(one: LotNow, say: ReturnType<typeof useSay>): Standing {
   const { lot } = one;
@@ -75,7 +78,7 @@ export function standingLot(one: LotNow, say: ReturnType<typeof useSay>): Standi
     lines: [
       `${say.volume(one.volume)} ${kindNames[lot.kind]}${share}`,
       `${sayAge(one.ageHours)}, ${frozen ? 'frozen' : say.temperature(Math.round(one.celsius))}`,
-    ],
+    ].map(unbroken),
     tag: one.waiting,
     high: drawnSize(profiles[ware], shape).height,
     fat: Math.max(0, lot.fat),

@@ -63,6 +63,7 @@ export const CreamDrawing = memo(function CreamDrawing({
   return (
     <svg
       viewBox="0 0 200 240"
+      preserveAspectRatio="xMidYMax meet"
       {...(label === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
       style={{ width: '100%', height: '100%', display: 'block', overflow: 'visible' }}
     >
