@@ -4,6 +4,7 @@ import { testDatabase } from '@/data/testing/database';
 import { batchNews, batchView, planView } from './churning/views';
 import { setClock } from './clock';
 import { houseView } from './house/views';
+import { larderView } from './larder/views';
 import { ledgerView } from './ledger/views';
 import { localDate } from './localDate';
 import { begin, event, morning, portion, send } from './testing/aBatch';
@@ -61,6 +62,10 @@ describe('what the screens are told', () => {
       code: 'B1',
       keepReasons: ['not washed: buttermilk left in it sours'],
     });
+    // Two places, one account of the same butter.
+    const larder = await larderView(farm);
+    expect(larder.butter).toEqual(today.butter);
+    expect(larder.today).toBe(today.today);
   });
 
   it('given up, a batch leaves Today and stays in the ledger; undone, it comes back', async () => {

@@ -1,3 +1,4 @@
+import { jotExamples } from './jotExamples';
 import type { JotWords } from './readJot';
 import { readJot } from './readJot';
 
@@ -13,7 +14,7 @@ const words: JotWords = {
     { id: 'tall', name: 'Tall can', holds: null },
   ],
 };
-const read = (text: string, system: 'metric' | 'us' = 'metric') => readJot(text, words, system);
+const read = (text: string, system: 'metric' | 'us' | 'imperial' = 'metric') => readJot(text, words, system);
 
 describe('a jot', () => {
   it('of an amount and an animal is milk of that animal', () => {
@@ -49,5 +50,30 @@ describe('a jot', () => {
     ['eleven parsecs tansy', /was not understood/],
   ])('that says “%s” is not guessed at', (text, says) => {
     expect(() => read(text)).toThrow(says);
+  });
+});
+
+describe('the examples on the sheet', () => {
+  const kinds = ['milk', 'milk', 'skim', 'reading', 'cream', 'makeDay', 'makeDay', 'makeDay', 'makeDay'];
+
+  it.each(['metric', 'us', 'imperial'] as const)('are read as what they say, %s', (system) => {
+    expect(jotExamples[system].map(([line]) => read(line, system).kind)).toEqual(kinds);
+  });
+
+  it('say amounts that a maker might have', () => {
+    for (const system of ['metric', 'us', 'imperial'] as const) {
+      const [milk, , skim, cold, cream, , water] = jotExamples[system].map(([line]) => read(line, system));
+      expect(milk).toMatchObject({ animalIds: ['tansy'] });
+      if (milk?.kind !== 'milk' || milk.same || skim?.kind !== 'skim' || cream?.kind !== 'cream')
+        throw new Error(system);
+      expect(milk.amount!.value).toBeGreaterThan(9000);
+      expect(milk.amount!.value).toBeLessThan(12_500);
+      expect(skim).toMatchObject({ vesselIds: ['blue'], use: 'pigs' });
+      expect(cream.fat).toBeCloseTo(0.36, 9);
+      expect(cream.amount.value).toBeGreaterThan(1000);
+      expect(cold).toMatchObject({ kind: 'reading', vesselId: 'blue' });
+      expect((cold as { celsius: number }).celsius).toBeCloseTo(6.1, 0);
+      expect(water).toMatchObject({ kind: 'makeDay', act: { kind: 'water' } });
+    }
   });
 });

@@ -1,6 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { styled } from '@mui/material/styles';
@@ -12,6 +13,7 @@ import type { Farm } from '@/server/house/views';
 import { OutboxProvider } from '../outbox/OutboxProvider';
 import { SetAside } from '../outbox/SetAside';
 import { useKeys } from './useKeys';
+import { JotGrammar } from '../jot/JotGrammar';
 import { HeaderJot, HeaderJotProvider, useBeginJot, useHeader } from '../jot/HeaderJot';
 import { FarmProvider, useFarm } from './FarmContext';
 import styles from './Frame.module.css';
@@ -82,7 +84,10 @@ function Rail({ hasMilk }: { hasMilk: boolean }) {
   const { name } = useFarm();
   const { open, setOpen } = useHeader();
   const begin = useBeginJot();
-  useKeys({ '/': begin });
+  const [sheet, setSheet] = useState(false);
+  // The churn has a sheet of its own, with its keys.
+  const live = /^\/churn\/(?!new)./.test(path);
+  useKeys({ '/': begin, '?': live ? undefined : () => setSheet(true) });
   const shown = places.filter(({ href }) => hasMilk || href !== '/pail');
   return (
     <header className={styles.rail}>
@@ -113,6 +118,14 @@ function Rail({ hasMilk }: { hasMilk: boolean }) {
         ))}
         <More here={[...behindMore].some((href) => isHere(href, path))} />
       </nav>
+      <Dialog open={sheet} onClose={() => setSheet(false)} aria-labelledby="jot-grammar">
+        <div className={styles.sheet}>
+          <JotGrammar />
+          <Button variant="outlined" onClick={() => setSheet(false)}>
+            Close
+          </Button>
+        </div>
+      </Dialog>
     </header>
   );
 }

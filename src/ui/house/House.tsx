@@ -21,6 +21,13 @@ import { list } from '@/core/quantities/list';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
+import { vesselShape } from '@/core/standing/places';
+import { Board } from '../board/Board';
+import type { Standing } from '../board/Board';
+import { drawnSize, profiles } from '../board/profiles';
+import { Said, Wall } from '../board/Wall';
+import { WareDrawing } from '../board/WareDrawing';
+import { wares } from '../standing/LotBoard';
 import { CreamDrawing } from '../vessel/CreamDrawing';
 import { vesselShapes } from '../vessel/shapes';
 import { Animals } from './Animals';
@@ -40,6 +47,38 @@ const kinds: Record<Vessel['kind'], string> = {
   separator: 'Separator',
 };
 const zones = [...new Set(['UTC', ...Intl.supportedValuesOf('timeZone')])];
+
+/** How high tools with a crank or a motor stand on the board, px: their sizes are nobody’s measure. */
+const toolHigh = 170;
+
+function drawn({
+  kind,
+  tool,
+  capacity,
+  diameter,
+}: WholeHouse['vessels'][number]): Pick<Standing, 'high' | 'drawing'> {
+  const ware = wares[kind];
+  if (tool || kind === 'separator' || !ware)
+    return {
+      high: toolHigh,
+      drawing: (
+        <span className={styles.tool}>
+          <CreamDrawing
+            shape={tool ? tools[tool].drawing : vesselShapes[kind]}
+            fill={0}
+            fat={0}
+            stage="fluid"
+            label=""
+          />
+        </span>
+      ),
+    };
+  const shape = vesselShape(kind, capacity, diameter);
+  return {
+    high: drawnSize(profiles[ware], shape).height,
+    drawing: <WareDrawing ware={ware} shape={shape} layers={[]} />,
+  };
+}
 
 /** The house: what the maker owns, in drawings; then units, name and light. */
 export function House({ view }: { view: WholeHouse }) {
@@ -64,32 +103,26 @@ export function House({ view }: { view: WholeHouse }) {
   const said = list([...some(churns, 'churn'), ...some(view.vessels.length - churns, 'vessel')]);
   return (
     <div className={styles.house}>
+      <Wall>
+        <Said
+          says={
+            view.vessels.length === 0
+              ? 'Nothing of your own on the shelf yet: add your churn.'
+              : `${said[0]!.toUpperCase()}${said.slice(1)} in the house.`
+          }
+        />
+        <Board
+          label="What is in the house"
+          empty="Your churn, jars and cans will stand here, as large as they are."
+          things={view.vessels.map((vessel) => ({
+            key: vessel.id,
+            name: vessel.name,
+            lines: [`${say.volume(vessel.capacity)}${vessel.kind === 'separator' ? ' an hour' : ''}`],
+            ...drawn(vessel),
+          }))}
+        />
+      </Wall>
       <section>
-        <h1>
-          {view.vessels.length === 0
-            ? 'Nothing of your own on the shelf yet: add your churn.'
-            : `${said[0]!.toUpperCase()}${said.slice(1)} in the house.`}
-        </h1>
-        <ul className={styles.vessels}>
-          {view.vessels.map((vessel) => (
-            <li key={vessel.id}>
-              <div>
-                <CreamDrawing
-                  shape={vessel.tool ? tools[vessel.tool].drawing : vesselShapes[vessel.kind]}
-                  fill={0}
-                  fat={0}
-                  stage="fluid"
-                  label=""
-                />
-              </div>
-              <strong>{vessel.name}</strong>
-              <span>
-                {say.volume(vessel.capacity)}
-                {vessel.kind === 'separator' && ' an hour'}
-              </span>
-            </li>
-          ))}
-        </ul>
         <AddVessel />
       </section>
       <Animals animals={view.animals} today={today} />

@@ -21,7 +21,7 @@ export const kindNames: Record<string, string> = {
 };
 
 /** Which ware on the board stands for a vessel of the house. */
-const wares: Record<string, Ware> = {
+export const wares: Record<string, Ware> = {
   churn: 'tapCan',
   pail: 'pail',
   jar: 'jar',

@@ -6,6 +6,7 @@ import { useEffect, useState } from 'react';
 import { stageSigns } from '@/core/churning/stages';
 import { comfort, rememberComfort } from '../../frame/comfort';
 import { keysOffKey } from '../../frame/useKeys';
+import { JotGrammar } from '../../jot/JotGrammar';
 import styles from './KeySheet.module.css';
 
 const keys: [string, string][] = [
@@ -23,7 +24,7 @@ const keys: [string, string][] = [
   ['y', 'Do what is advised'],
   ['o m x', 'Other tool; split or merge; give up'],
   ['h l', 'Turns; large type'],
-  ['j', 'Jot it down'],
+  ['j /', 'Jot it down'],
   ['u', 'Undo the last mark'],
   ['?', 'This sheet'],
 ];
@@ -52,6 +53,7 @@ export function KeySheet({ open, onClose }: { open: boolean; onClose: () => void
             </div>
           ))}
         </dl>
+        <JotGrammar />
         <label>
           <input
             type="checkbox"

@@ -1,0 +1,38 @@
+import type { UnitSystem } from '../quantities/units';
+
+/** Lines a maker may jot, by what they say, as a farm with these units would write them; each is read in the tests. */
+export const jotExamples: Record<UnitSystem, readonly (readonly [line: string, says: string])[]> = {
+  metric: [
+    ['11.2 tansy', 'milk that came in, and whose'],
+    ['same', 'the same as yesterday'],
+    ['skim blue jar 0.8 l to the pigs', 'skimmed, and where the skim went'],
+    ['blue jar 6 C', 'how warm something stands'],
+    ['cream 1.2 l 36 %', 'cream that was bought'],
+    ['broke', 'what happens in the churn: stopped, paused'],
+    ['water 60 ml', 'water put in to loosen it'],
+    ['washed clear', 'a wash, and how it ran'],
+    ['butter 612 g salted', 'what came of it; then “packed”'],
+  ],
+  us: [
+    ['3 gal tansy', 'milk that came in, and whose'],
+    ['same', 'the same as yesterday'],
+    ['skim blue jar 1 qt to the pigs', 'skimmed, and where the skim went'],
+    ['blue jar 43 F', 'how warm something stands'],
+    ['cream 5 cups 36 %', 'cream that was bought'],
+    ['broke', 'what happens in the churn: stopped, paused'],
+    ['water 1/4 cup', 'water put in to loosen it'],
+    ['washed clear', 'a wash, and how it ran'],
+    ['butter 1 lb 6 oz salted', 'what came of it; then “packed”'],
+  ],
+  imperial: [
+    ['18 pt tansy', 'milk that came in, and whose'],
+    ['same', 'the same as yesterday'],
+    ['skim blue jar 1.5 pt to the pigs', 'skimmed, and where the skim went'],
+    ['blue jar 6 C', 'how warm something stands'],
+    ['cream 2 pt 36 %', 'cream that was bought'],
+    ['broke', 'what happens in the churn: stopped, paused'],
+    ['water 2 fl oz', 'water put in to loosen it'],
+    ['washed clear', 'a wash, and how it ran'],
+    ['butter 1 lb 6 oz salted', 'what came of it; then “packed”'],
+  ],
+};

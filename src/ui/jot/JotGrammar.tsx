@@ -1,0 +1,25 @@
+'use client';
+
+import { jotExamples } from '@/core/jot/jotExamples';
+import { useSay } from '../frame/FarmContext';
+import styles from './JotGrammar.module.css';
+
+/** What the line understands, by example, in the farm’s own units. */
+export function JotGrammar() {
+  const { system } = useSay();
+  return (
+    <section className={styles.grammar} aria-labelledby="jot-grammar">
+      <h2 id="jot-grammar">
+        What the line understands <kbd>/</kbd>
+      </h2>
+      <dl>
+        {jotExamples[system].map(([line, says]) => (
+          <div key={line}>
+            <dt>{line}</dt>
+            <dd>{says}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}
