@@ -241,10 +241,10 @@ test('what was done can be taken back for ten minutes, a reload between or not',
   await page.getByLabel('Jot it down').press('Enter');
   await expect(page.getByRole('button', { name: 'Undo…' })).toBeVisible();
   await page.goto('/pail');
-  await expect(page.getByText(/11\.\d L milk/)).toBeVisible();
+  await expect(page.getByText(/11\.\d\sL milk/)).toBeVisible();
   await page.reload();
   await page.getByRole('button', { name: 'Undo…' }).click();
   await page.getByRole('menuitem', { name: /11.2 L/ }).click();
   await expect(page.getByRole('button', { name: 'Undo…' })).toHaveCount(0);
-  await expect(page.getByText(/11\.\d L milk/)).toHaveCount(0);
+  await expect(page.getByText(/11\.\d\sL milk/)).toHaveCount(0);
 });
