@@ -14,7 +14,7 @@ import { OutboxProvider } from '../outbox/OutboxProvider';
 import { SetAside } from '../outbox/SetAside';
 import { useKeys } from './useKeys';
 import { JotGrammar } from '../jot/JotGrammar';
-import { HeaderJot, HeaderJotProvider, useBeginJot, useHeader } from '../jot/HeaderJot';
+import { HeaderJot, HeaderJotProvider, isLiveChurn, useBeginJot, useHeader } from '../jot/HeaderJot';
 import { FarmProvider, useFarm } from './FarmContext';
 import styles from './Frame.module.css';
 import { Notices } from './Notices';
@@ -86,7 +86,7 @@ function Rail({ hasMilk }: { hasMilk: boolean }) {
   const begin = useBeginJot();
   const [sheet, setSheet] = useState(false);
   // The churn has a sheet of its own, with its keys.
-  const live = /^\/churn\/(?!new)./.test(path);
+  const live = isLiveChurn(path);
   useKeys({ '/': begin, '?': live ? undefined : () => setSheet(true) });
   const shown = places.filter(({ href }) => hasMilk || href !== '/pail');
   return (

@@ -1,8 +1,9 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { createContext, useContext, useEffect, useMemo, useState } from 'react';
+import { createContext, useContext, useEffect, useLayoutEffect, useMemo, useState } from 'react';
 import { createPortal } from 'react-dom';
+import { usePathname } from 'next/navigation';
 import type { PailView } from '@/server/pail/views';
 import { JotLine } from './JotLine';
 import styles from './HeaderJot.module.css';
@@ -68,7 +69,8 @@ export function useOfferedJot(view: PailView, batchId?: string): void {
 /** Stands a page’s own line in the header, in place of the usual one. */
 export function InHeader({ children }: { children: ReactNode }) {
   const { place, setOwn } = useHeader();
-  useEffect(() => {
+  // Before the first picture, so that nobody types into the line that is about to go.
+  useLayoutEffect(() => {
     setOwn(true);
     return () => setOwn(false);
   }, [setOwn]);
@@ -78,12 +80,27 @@ export function InHeader({ children }: { children: ReactNode }) {
 /** The jot line in the header of every page. Where the page does not know the dairy, the house is asked when it is written. */
 export function HeaderJot() {
   const { setPlace, offered, own, open } = useHeader();
+  // A churn under way stands its own line here in a moment: what is typed meanwhile must not go to another.
+  const live = isLiveChurn(usePathname());
+  const [waited, setWaited] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setWaited(true), waitsForOwn);
+    return () => clearTimeout(timer);
+  }, []);
   return (
     <div ref={setPlace} className={styles.place} data-open={open}>
-      {!own && <JotLine dairy={() => (offered ? Promise.resolve(offered) : askTheHouse())} />}
+      {!own && (!live || waited) && (
+        <JotLine dairy={() => (offered ? Promise.resolve(offered) : askTheHouse())} />
+      )}
     </div>
   );
 }
+
+/** How long a page is given to stand its own line in the header, ms. */
+const waitsForOwn = 1000;
+
+/** Whether a place is a churn under way, or its verdict. */
+export const isLiveChurn = (path: string): boolean => /^\/churn\/(?!new)./.test(path);
 
 /** Longest that the house is waited for, ms. */
 const patience = 6000;
