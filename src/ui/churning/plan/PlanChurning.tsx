@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
-import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { foresee } from '@/core/churning/foresee';
 import { creamInChurn } from '@/core/churning/creamInChurn';
 import { churningCautions } from '@/core/keeping/cautions';
@@ -41,6 +41,9 @@ const silence = (outbox: { reachable: boolean }): Promise<undefined> =>
     }, 200);
   });
 
+/** A page that is not there by then is asked for once more, ms. */
+const opensWithin = 15_000;
+
 /** What cream is in front of them, and at once what it will do: the screen before a churning. */
 export function PlanChurning({
   plan,
@@ -76,8 +79,12 @@ export function PlanChurning({
     [later, plan.paces],
   );
 
+  // Opened once: asking for the page again before it is there would begin its way anew, each time.
+  const opened = useRef(-opensWithin);
   const open = useCallback(
     (batchId: string) => {
+      if (performance.now() - opened.current < opensWithin) return;
+      opened.current = performance.now();
       forget();
       router.push(`/churn/${batchId}`);
     },
