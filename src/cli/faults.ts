@@ -156,7 +156,8 @@ interface Trouble {
 async function newDevice(browser: Browser): Promise<{ context: BrowserContext; page: Page }> {
   // Drawings that move cost this machine what the marks need.
   const context = await browser.newContext({
-    viewport: { width: 390, height: 844 },
+    // A propped tablet: the line to jot on stands in the header, unfolded.
+    viewport: { width: 820, height: 1180 },
     // The first device of a farm chooses its units: readings are counted in °C here.
     locale: 'en-IE',
     reducedMotion: 'reduce',
