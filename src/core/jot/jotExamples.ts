@@ -3,7 +3,7 @@ import type { UnitSystem } from '../quantities/units';
 /** Lines a maker may jot, by what they say, as a farm with these units would write them; each is read in the tests. */
 export const jotExamples: Record<UnitSystem, readonly (readonly [line: string, says: string])[]> = {
   metric: [
-    ['11.2 tansy', 'milk that came in, and whose'],
+    ['11.2 herd', 'milk that came in, and whose'],
     ['same', 'the same as yesterday'],
     ['skim blue jar 0.8 l to the pigs', 'skimmed, and where the skim went'],
     ['blue jar 6 C', 'how warm something stands'],
@@ -14,7 +14,7 @@ export const jotExamples: Record<UnitSystem, readonly (readonly [line: string, s
     ['butter 612 g salted', 'what came of it; then “packed”'],
   ],
   us: [
-    ['3 gal tansy', 'milk that came in, and whose'],
+    ['3 gal herd', 'milk that came in, and whose'],
     ['same', 'the same as yesterday'],
     ['skim blue jar 1 qt to the pigs', 'skimmed, and where the skim went'],
     ['blue jar 43 F', 'how warm something stands'],
@@ -25,7 +25,7 @@ export const jotExamples: Record<UnitSystem, readonly (readonly [line: string, s
     ['butter 1 lb 6 oz salted', 'what came of it; then “packed”'],
   ],
   imperial: [
-    ['18 pt tansy', 'milk that came in, and whose'],
+    ['18 pt herd', 'milk that came in, and whose'],
     ['same', 'the same as yesterday'],
     ['skim blue jar 1.5 pt to the pigs', 'skimmed, and where the skim went'],
     ['blue jar 6 C', 'how warm something stands'],

@@ -63,7 +63,7 @@ describe('the examples on the sheet', () => {
   it('say amounts that a maker might have', () => {
     for (const system of ['metric', 'us', 'imperial'] as const) {
       const [milk, , skim, cold, cream, , water] = jotExamples[system].map(([line]) => read(line, system));
-      expect(milk).toMatchObject({ animalIds: ['tansy'] });
+      expect(milk).toMatchObject({ from: 'herd' });
       if (milk?.kind !== 'milk' || milk.same || skim?.kind !== 'skim' || cream?.kind !== 'cream')
         throw new Error(system);
       expect(milk.amount!.value).toBeGreaterThan(9000);
@@ -75,5 +75,11 @@ describe('the examples on the sheet', () => {
       expect((cold as { celsius: number }).celsius).toBeCloseTo(6.1, 0);
       expect(water).toMatchObject({ kind: 'makeDay', act: { kind: 'water' } });
     }
+  });
+
+  it('are what a jot that was not understood is answered with, in no other units', () => {
+    expect(() => read('nonsense', 'us')).toThrow(/“3 gal herd” or “skim blue jar 1 qt to the pigs”/);
+    expect(() => read('', 'imperial')).toThrow(/“18 pt herd”/);
+    expect(() => read('nonsense', 'us')).not.toThrow(/ L\b/);
   });
 });

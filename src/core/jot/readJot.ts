@@ -1,4 +1,5 @@
 import { CalculationError } from '../calculation';
+import { jotExamples } from './jotExamples';
 import { parseQuantity } from '../quantities/parseQuantity';
 import type { Quantity } from '../quantities/parseQuantity';
 import type { UnitSystem } from '../quantities/units';
@@ -73,8 +74,7 @@ export function readJot(text: string, words: JotWords, system: UnitSystem): Jot 
     .toLowerCase()
     .replace(/[“”"']/g, '')
     .replace(/\s+/g, ' ');
-  if (said === '')
-    throw refusal('Nothing was typed: say for example “11.2 Tansy”, or “skim blue jar 0.8 L to pigs”.');
+  if (said === '') throw refusal(`Nothing was typed: say for example ${sayable(system)}.`);
   if (/^(same|as)( as)?( yesterday| last time)?$/.test(said))
     return { kind: 'milk', from: 'herd', animalIds: [], same: true };
   const act = readMakeDay(text, system);
@@ -149,9 +149,13 @@ function amountOf(left: string, system: UnitSystem, text: string): Quantity {
     }
   }
   throw refusal(
-    `“${left}” in “${text.trim()}” was not understood. An amount, an animal or a vessel: “11.2 Tansy”, “skim blue jar 0.8 L to pigs”.`,
+    `“${left}” in “${text.trim()}” was not understood. An amount, an animal or a vessel: ${sayable(system)}.`,
   );
 }
+
+/** Two lines that would be understood, in the farm’s units. */
+const sayable = (system: UnitSystem): string =>
+  [0, 2].map((i) => `“${jotExamples[system][i]![0]}”`).join(' or ');
 
 /** What of a jot has not been read yet. */
 class Rest {

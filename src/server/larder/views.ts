@@ -1,28 +1,14 @@
 import { inFarm } from '@/data/farmScope';
+import type { ButterOnHand } from '@/data/ledger/ledger';
 import { butterOnHand } from '@/data/ledger/ledger';
 import { now } from '../clock';
 import type { HouseView } from '../house/views';
 import { houseViewOf } from '../house/views';
 import { localDate } from '../localDate';
 
-/** A pat of butter, or ghee, as screens show it. */
-export interface ButterShown {
-  lotId: string;
-  kind: 'butter' | 'ghee';
-  pieces: { form: string; each: number } | null;
-  code: string;
-  batchId: string;
-  name: string;
-  mass: number;
-  fat: number;
-  additions: string[];
-  storage: string;
+/** A pat of butter, or ghee, as screens show it: made on a day of the farm’s. */
+export interface ButterShown extends Omit<ButterOnHand, 'madeAt'> {
   madeOn: string;
-  keepUntil: string;
-  keepReasons: string[];
-  raw: boolean;
-  blockedReason: string | null;
-  despite?: string;
 }
 
 export interface LarderView extends HouseView {
@@ -42,7 +28,5 @@ export const larderView = (farmId: string): Promise<LarderView> =>
     };
   });
 
-export const butterShown = (
-  butter: Awaited<ReturnType<typeof butterOnHand>>,
-  timeZone: string,
-): ButterShown[] => butter.map(({ madeAt, ...rest }) => ({ ...rest, madeOn: localDate(madeAt, timeZone) }));
+export const butterShown = (butter: readonly ButterOnHand[], timeZone: string): ButterShown[] =>
+  butter.map(({ madeAt, ...rest }) => ({ ...rest, madeOn: localDate(madeAt, timeZone) }));

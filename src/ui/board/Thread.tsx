@@ -19,8 +19,8 @@ const apart = 14.5;
 /** So near to either end, percent, words stand to the inside. */
 const nearEnd = 5;
 const everyHours = 2 * 3600;
-/** The first hour is marked where it does not lie on “now”, s. */
-const clearOfNow = 4000;
+/** The first hour is marked where it does not lie on “now”, percent. */
+const clearOfNow = 9;
 
 /**
  * The thread of time: today’s hours along its first half, the days after it along the second; above it what is coming,
@@ -38,7 +38,7 @@ export function Thread({ pegs, nowSeconds }: { pegs: readonly Peg[]; nowSeconds:
       place: (atSeconds: number) => scale(atSeconds),
       // Every other hour of the farm’s own day, back from its midnight.
       hours: Array.from({ length: 18 }, (_, i) => midnight + (i - 12) * everyHours).filter(
-        (at) => at !== midnight && at > minute + clearOfNow && at < turn,
+        (at) => at !== midnight && scale(at) > clearOfNow && at < turn,
       ),
       days: Array.from({ length: threadDays }, (_, i) => midnight + i * day).filter(
         (at) => at >= turn - 1 && at < minute + threadDays * day - day / 3,

@@ -1,6 +1,7 @@
 'use client';
 
 import { useId } from 'react';
+import { Sheen } from '../vessel/Sheen';
 import type { VesselShape } from '@/core/standing/places';
 import { drawnSize, fillHeight, halfWidthAt, outline, profiles } from './profiles';
 import type { Ware } from './profiles';
@@ -17,7 +18,7 @@ export interface Layer {
 }
 
 /** Room round a drawing for rims, ears, taps and its shadow, px. */
-const around = { side: 12, ears: 24, above: 34, below: 10 };
+const around = { side: 12, ears: 24, above: 42, below: 10 };
 const eared = new Set<Ware>(['can', 'crock', 'tapCan']);
 const glassy = new Set<Ware>(['jar', 'bottle']);
 
@@ -73,13 +74,7 @@ export function WareDrawing({
         <clipPath id={`${id}in`}>
           <path d={body} />
         </clipPath>
-        <linearGradient id={`${id}sheen`}>
-          <stop offset="0" stopColor="var(--deep)" stopOpacity=".42" />
-          <stop offset=".16" stopColor="var(--sheen)" />
-          <stop offset=".42" stopColor="var(--sheen)" stopOpacity="0" />
-          <stop offset=".8" stopColor="var(--deep)" stopOpacity=".12" />
-          <stop offset="1" stopColor="var(--deep)" stopOpacity=".5" />
-        </linearGradient>
+        <Sheen id={`${id}sheen`} />
         {blocked && (
           <pattern
             id={`${id}no`}

@@ -1,39 +1,17 @@
-import { vesselShape } from '@/core/standing/places';
 import type { ShownLot } from '@/server/pail/views';
 import { midnightAfter, noonOf } from '../frame/farmTime';
-import { lotNow } from '../standing/useStory';
+import { lookedAt, someLot } from '../testing/someLot';
 import type { Peg } from './pegs';
 import { ahead, butterPegs, hang, milkPegs, pegsOf } from './pegs';
 
-const now = 1_800_000_000;
+const now = lookedAt;
 const hour = 3600;
 const say = {
   volume: (millilitres: number) => `${(millilitres / 1000).toFixed(1)} L`,
   mass: (grams: number) => `${grams} g`,
   temperature: (celsius: number) => `${celsius} °C`,
 };
-const lot = (change: Partial<ShownLot>, ageHours: number, celsius = 4) =>
-  lotNow(
-    {
-      id: 'lot-0001',
-      code: 'W1',
-      kind: 'milk',
-      mass: 2575,
-      fat: 103,
-      treatment: 'raw',
-      ripened: false,
-      blockedReason: null,
-      details: {},
-      madeSeconds: now - ageHours * hour,
-      oldestSeconds: now - ageHours * hour,
-      vessel: { id: 'blue', name: 'Blue jar', kind: 'jar', capacity: 3000, shape: vesselShape('jar', 3000) },
-      vesselFactor: 1,
-      vesselReadings: 0,
-      events: [{ kind: 'poured', id: 'first', atSeconds: now - ageHours * hour, mass: 2575, fat: 0.04, celsius }],
-      ...change,
-    } as unknown as ShownLot,
-    now,
-  ); // prettier-ignore
+const lot = (change: Partial<ShownLot>, ageHours: number, celsius = 4) => someLot(change, ageHours, celsius);
 const told = (pegs: readonly Peg[]) =>
   pegs.map(({ says, atSeconds, unlessDone }) => [
     says,
@@ -78,14 +56,16 @@ describe('what is coming', () => {
     const milk = milkPegs(
       [
         { atSeconds: now - 3 * hour, mass: 5150 },
-        { atSeconds: now - 15 * hour, mass: 6180 },
+        { atSeconds: now - 15 * hour, mass: 4120 },
+        // The rest of the same milking, into another vessel.
+        { atSeconds: now - 14.5 * hour, mass: 2060 },
         { atSeconds: now - 27 * hour, mass: 5150 },
       ],
       now,
       say,
     );
     expect(told(ahead(milk, now))).toEqual([['milk', 9, false], ['milk', 21, false]]); // prettier-ignore
-    expect(milk[0]!.small).toBe('about 5.0 L');
+    expect(milk.map(({ small }) => small)).toEqual(['about 6.0 L', 'about 5.0 L']);
     const butter = butterPegs(
       [
         { lotId: 'a', code: 'B1', keepUntil: '2027-01-17', storage: 'fridge' },

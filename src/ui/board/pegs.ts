@@ -64,22 +64,30 @@ export function pegsOf(lots: readonly LotNow[], nowSeconds: number, say: Say): P
   return ahead(pegs, nowSeconds);
 }
 
+/** Milkings so near are one: a cow into two vessels, or two cows after one another, s. */
+const oneMilking = 1.5 * hour;
+
 /** Milk comes again at the hours it came at yesterday. */
-export const milkPegs = (
+export function milkPegs(
   milkings: readonly { atSeconds: number; mass: number }[],
   nowSeconds: number,
   say: Say,
-): Peg[] => {
+): Peg[] {
   const day = 24 * hour;
-  return milkings
-    .filter(({ atSeconds }) => nowSeconds - atSeconds < day && nowSeconds - atSeconds > 0)
-    .map(({ atSeconds, mass }) => ({
-      key: `milk ${atSeconds}`,
-      atSeconds: atSeconds + day,
-      says: 'milk',
-      small: `about ${say.volume(mass / 1.03)}`,
-    }));
-};
+  const times: { atSeconds: number; mass: number }[] = [];
+  for (const { atSeconds, mass } of milkings.toSorted((a, b) => a.atSeconds - b.atSeconds)) {
+    if (nowSeconds - atSeconds >= day || atSeconds >= nowSeconds) continue;
+    const last = times.at(-1);
+    if (last && atSeconds - last.atSeconds < oneMilking) last.mass += mass;
+    else times.push({ atSeconds, mass });
+  }
+  return times.map(({ atSeconds, mass }) => ({
+    key: `milk ${atSeconds}`,
+    atSeconds: atSeconds + day,
+    says: 'milk',
+    small: `about ${say.volume(mass / 1.03)}`,
+  }));
+}
 
 /** Butter at the noon of the day to eat it by. */
 export const butterPegs = (

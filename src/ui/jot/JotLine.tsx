@@ -196,10 +196,10 @@ export function JotLine({ dairy }: { dairy: () => Promise<Offered | undefined> }
       wrong={wrong ?? refused?.message}
       example={
         say.system === 'metric'
-          ? '11.2 tansy · blue jar 6 C'
+          ? '11.2 herd · blue jar 6 C'
           : say.system === 'us'
-            ? '3 gal tansy · blue jar 43 F'
-            : '18 pt tansy · blue jar 6 C'
+            ? '3 gal herd · blue jar 43 F'
+            : '18 pt herd · blue jar 6 C'
       }
       busy={busy}
     />

@@ -9,6 +9,7 @@ import { Tag } from '../board/Board';
 import { ButterPiece } from '../board/ButterPiece';
 import { Said, Wall } from '../board/Wall';
 import { useSay } from '../frame/FarmContext';
+import { useNow } from '../frame/useNow';
 import type { ButterShown } from '@/server/today/views';
 import { butterWaits, isOut, isSalted, mixedIn, toEat } from './butterStanding';
 import { InTheHand } from './InTheHand';
@@ -27,7 +28,8 @@ const atFirst = 12;
 /** Butter and ghee in their places, in the order to eat them; the one that is chosen in hand below. */
 export function Larder({ view, piece }: { view: LarderView; piece?: string | undefined }) {
   const say = useSay();
-  const { today } = view;
+  // A page left open over a night is of the next day.
+  const today = say.dateOf(useNow(15_000));
   const [gone, setGone] = useState<ReadonlySet<string>>(new Set());
   const butter = toEat(view.butter, today).filter(({ lotId }) => !gone.has(lotId));
   const [chosen, setChosen] = useState(piece);

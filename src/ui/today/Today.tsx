@@ -12,7 +12,8 @@ import type { TodayView } from '@/server/today/views';
 import { Board } from '../board/Board';
 import { ahead, butterPegs, milkPegs, pegsOf } from '../board/pegs';
 import { Then, Thread } from '../board/Thread';
-import { inTwo, Said, Wall } from '../board/Wall';
+import { inTwo } from '../board/inTwo';
+import { Said, Wall } from '../board/Wall';
 import { noonOf } from '../frame/farmTime';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
@@ -22,7 +23,8 @@ import { ParkedEntries } from '../pail/Parked';
 import { pailSentence, SkimNow, useLater } from '../pail/SkimNow';
 import { alarmsOf, alarmWords, longPast, nameOf } from '../standing/alarm';
 import { IceWaterButton } from '../standing/IceWaterButton';
-import { byNeed, pageOf, standingLot } from '../standing/LotBoard';
+import { byNeed } from '../standing/drawnLot';
+import { pageOf, standingLot } from '../standing/LotBoard';
 import { useRises } from '../standing/useRises';
 import type { LotNow } from '../standing/useStory';
 import { useLotsNow } from '../standing/useStory';
@@ -45,8 +47,10 @@ interface Lead {
 /** What to do now and why; one board with everything in its place; the thread of what is coming. */
 export function Today({ view }: { view: TodayView }) {
   const say = useSay();
-  const { inProgress, butter, last, today } = view;
+  const { inProgress, butter, last } = view;
   const now = Math.floor(useNow(15_000) / 60) * 60;
+  // A page left open over a night is of the next day.
+  const today = say.dateOf(now);
   const all = useLotsNow(view.lots);
   const milk = useMemo(() => all.filter(({ lot }) => lot.kind === 'milk'), [all]);
   const rises = useRises(milk, view.separations);

@@ -1,6 +1,7 @@
 'use client';
 
 import { memo, useId } from 'react';
+import { Sheen } from './Sheen';
 import type { Stage } from '@/core/churning/stages';
 import { scatter } from './scatter';
 import type { Shape } from './shapes';
@@ -71,13 +72,7 @@ export const CreamDrawing = memo(function CreamDrawing({
         <clipPath id={id}>
           <path d={shape.inside} />
         </clipPath>
-        <linearGradient id={`${id}sheen`}>
-          <stop offset="0" stopColor="var(--deep)" stopOpacity=".42" />
-          <stop offset=".14" stopColor="var(--sheen)" />
-          <stop offset=".42" stopColor="var(--sheen)" stopOpacity="0" />
-          <stop offset=".82" stopColor="var(--deep)" stopOpacity=".1" />
-          <stop offset="1" stopColor="var(--deep)" stopOpacity=".42" />
-        </linearGradient>
+        <Sheen id={`${id}sheen`} />
       </defs>
       <path d={shape.inside} fill="var(--glass)" />
       {shape.back && <path d={shape.back} {...line} opacity={0.55} />}
