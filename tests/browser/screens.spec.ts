@@ -11,6 +11,9 @@ for (const scheme of ['light', 'dark'] as const) {
     }) => {
       const batchId = await beginBatch(farm, 5);
       const { vessels } = await openMilkRoom(farm);
+      // More than fit one screen, so that a board has to slide.
+      for (const name of ['Red jar', 'Fern jar', 'Oak tub', 'Wide pan', 'Old crock', 'Low can'])
+        await farm.send('vessel.add', { id: randomUUID(), name, kind: 'jar', tool: null, capacity: 3000 });
       const milk = await milkStands(farm, vessels.blue, 14);
       await milkStands(farm, vessels.tall, 1, 6000);
       const cream = randomUUID();
@@ -37,6 +40,7 @@ for (const scheme of ['light', 'dark'] as const) {
         `/churn/new?lots=${cream}`,
         '/bench',
         '/house',
+        '/larder',
         '/nowhere',
       ]) {
         await page.goto(path);

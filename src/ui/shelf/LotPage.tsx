@@ -138,6 +138,7 @@ export function LotPage({ view }: { view: LotView }) {
               !out &&
               (lot.kind === 'buttermilk' || lot.kind === 'culture' || lot.kind === 'cream') && (
                 <Door
+                  open={lot.kind === 'culture'}
                   name="Keep some as culture"
                   value={
                     (lot.details.line?.generation ?? 0) >= oldLine
