@@ -145,3 +145,25 @@ test('single keys never fire while typing, and can be switched off', async ({ pa
   await page.keyboard.press('b');
   await expect(page.locator('[data-act=undo]')).toBeDisabled();
 });
+
+test('the line lets go of the keys once what was written is taken, and keeps them while it is not', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('house.settle', { unitSystem: 'metric' });
+  await page.goto(`/churn/${await beginBatch(farm, 1)}`);
+  await page.keyboard.press('/');
+  await page.keyboard.type('15 C');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-act=undo]')).toContainText('15 °C');
+  await page.keyboard.press('t');
+  await expect(page.locator('[data-act=undo]')).toContainText('thickening');
+  await expect(page.getByLabel('Jot it down')).toHaveValue('');
+  await page.keyboard.press('/');
+  await page.keyboard.type('grumbles');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/“grumbles” was not understood/)).toBeVisible();
+  await page.keyboard.type('b');
+  await expect(page.getByLabel('Jot it down')).toHaveValue('grumblesb');
+  await expect(page.locator('[data-act=undo]')).toContainText('thickening');
+});

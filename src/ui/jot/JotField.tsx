@@ -1,5 +1,6 @@
 import Button from '@mui/material/Button';
 import InputBase from '@mui/material/InputBase';
+import { useEffect, useRef } from 'react';
 import styles from './JotLine.module.css';
 
 /** The line a jot is written on, with what was wrong with it said under it and what was typed left standing. */
@@ -21,11 +22,19 @@ export function JotField({
   example: string;
   busy?: boolean;
 }) {
+  const line = useRef<HTMLInputElement>(null);
+  const written = useRef(false);
+  useEffect(() => {
+    // Written and taken: the line lets go, so that the next single key is a mark again and not a letter.
+    if (written.current && typed === '') line.current?.blur();
+    if (typed === '') written.current = false;
+  }, [typed]);
   return (
     <form
       className={styles.jot}
       onSubmit={(event) => {
         event.preventDefault();
+        written.current = true;
         onWrite();
       }}
     >
@@ -51,6 +60,7 @@ export function JotField({
             </Button>
           )
         }
+        inputRef={line}
         inputProps={{
           'aria-label': 'Jot it down',
           'aria-describedby': `${id ?? 'jot-line'}-wrong`,
