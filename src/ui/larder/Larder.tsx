@@ -15,12 +15,12 @@ import { butterWaits, isOut, isSalted, mixedIn, toEat } from './butterStanding';
 import { InTheHand } from './InTheHand';
 import styles from './Larder.module.css';
 
-/** The cupboards, from the table inwards, each with the temperature it is usually at, °C (docs/handbook.md, keeping). */
+/** The cupboards, from the table inwards, each with the temperature it is usually at, °C (docs/handbook.md, keeping): 4 °C and 0 °F. */
 const cupboards: { key: string; name: string; celsius?: number }[] = [
   { key: 'counter', name: 'Counter' },
   { key: 'crock', name: 'Crock' },
   { key: 'fridge', name: 'Fridge', celsius: 4 },
-  { key: 'freezer', name: 'Freezer', celsius: -18 },
+  { key: 'freezer', name: 'Freezer', celsius: -17.8 },
 ];
 /** Pieces that stand in a cupboard before it is opened further. */
 const atFirst = 12;

@@ -2,7 +2,6 @@ import { lookedAt, shownLot } from '../testing/someLot';
 import { lotNow, sayAge } from './useStory';
 
 const now = lookedAt;
-const hour = 3600;
 
 test('a lot is drawn as full as its vessel is, by volume and not by weight', () => {
   const { volume, fill, fatShare, ageHours } = lotNow(shownLot(), now);
