@@ -106,7 +106,10 @@ const commands: Record<string, (args: readonly string[]) => Promise<void>> = {
       { durable: true },
     ),
   // The tests of the room it stands in ought to notice. The core's need nothing; all others may want a database.
-  mutants: ([path = 'src/core']) => {
+  mutants: ([path = 'src/core', sample, count, seed = '1']) => {
+    if (sample !== undefined && (sample !== '--sample' || !(Number(count) > 0) || !(Number(seed) > 0)))
+      stopWith('mutants knows PATH and --sample STRETCHES [SEED].');
+    const drawn = sample === undefined ? {} : { MUTANTS_SAMPLE: count, MUTANTS_SEED: seed };
     const of = path.replace(/\/+$/, '');
     if (!existsSync(of)) stopWith(`there is no ${of} here.`);
     const by = of.endsWith('.ts') ? dirname(of) : of;
@@ -114,7 +117,7 @@ const commands: Record<string, (args: readonly string[]) => Promise<void>> = {
       fine(
         runProgram('npx', ['stryker', 'run'], {
           cwd: here,
-          env: { ...env, MUTANTS_OF: of, MUTANTS_BY: by },
+          env: { ...env, MUTANTS_OF: of, MUTANTS_BY: by, ...drawn },
           stdio: 'inherit',
         }),
       );
