@@ -1,4 +1,5 @@
 import { expose } from 'comlink';
+import { acrossTemperatures } from '@/core/churning/acrossTemperatures';
 import { liveChurn } from '@/core/churning/liveChurn';
 import { bankPlan } from '@/core/planning/bankPlan';
 import { herdForecast } from '@/core/planning/herdForecast';
@@ -8,6 +9,7 @@ import { creamRise } from '@/core/separating/creamRise.calc';
 /** The calculations that take long enough to be watched and stopped. */
 const long = {
   'churn.live': liveChurn,
+  'churn.across': acrossTemperatures,
   'cream.rise': creamRise,
   'herd.forecast': herdForecast,
   'bank.plan': bankPlan,

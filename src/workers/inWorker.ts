@@ -11,7 +11,7 @@ interface Helper {
 const idle: Helper[] = [];
 const mostIdle = 2;
 /** Over so soon that nobody is helped by ending the helper; its answer is let fall instead. */
-const short: ReadonlySet<LongName> = new Set(['churn.live']);
+const short: ReadonlySet<LongName> = new Set(['churn.live', 'churn.across']);
 
 function newHelper(): Helper {
   const worker = new Worker(new URL('./calculation.worker.ts', import.meta.url), { type: 'module' });

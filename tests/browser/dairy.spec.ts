@@ -83,7 +83,11 @@ test('the skim gauge follows keys and buttons, keeps the heavy top apart, and le
   await expect(ladle).toHaveAttribute('aria-valuenow', String(start + 2));
   await page.getByRole('button', { name: '+ 2 mm' }).click();
   await expect(ladle).toHaveAttribute('aria-valuenow', String(start + 4));
-  await expect(page.getByText(/of cream, about \d\d % fat, with \d\d–\d\d\s% of the fat/)).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    /^Ladle \d+ mm: .* of cream at about \d\d %\.$/,
+  );
+  await expect(page.getByText(/^With \d\d–\d\d\s% of the fat\./)).toBeVisible();
+  await page.getByText('Heavy top apart', { exact: true }).click();
   await page.getByRole('button', { name: 'Keep the heavy top apart' }).click();
   await expect(page.getByText(/Heavy top: .* for whipping\. The rest: .* to churn/)).toBeVisible();
   await page.getByRole('button', { name: 'Skimmed here' }).click();
@@ -133,7 +137,7 @@ test('a cow, a separator and a churn in US units, from a warm pail to the plan o
     .getByRole('link', { name: /^Churn/ })
     .last()
     .click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText(/1\.2\d? qt of \d\d % cream/);
+  await expect(page.getByText(/1\.2\d? qt of \d\d % cream/).first()).toBeVisible();
   // Cream straight from the separator is too warm to churn, and the plan says so.
   await expect(page.getByText('Cream goes into a churn between 32 and 95 °F.')).toBeVisible();
   await page.getByRole('radio', { name: /^Cool/ }).click();

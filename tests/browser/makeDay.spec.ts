@@ -125,6 +125,7 @@ test('soft butter is chilled by number, shaped, put right after packing, tested,
   await expect(page.getByText('4 rolls of 125 g')).toBeVisible();
   await expect(page.getByRole('link', { name: /B1b/ }).first()).toBeVisible();
   await page.goto('/churn/new');
+  await page.getByText('Way of working').click();
   await page.getByRole('radio', { name: /^Sunday rolls/ }).click();
   await page.getByLabel('How much cream').fill('1.2 L');
   await page.getByRole('button', { name: 'Start churning' }).click();

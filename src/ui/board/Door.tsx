@@ -7,6 +7,7 @@ export function Door({
   name,
   value,
   open = false,
+  group,
   children,
 }: {
   name: string;
@@ -14,10 +15,12 @@ export function Door({
   value: ReactNode;
   /** It stands open at first. */
   open?: boolean;
+  /** Of the doors of one group no more than one stands open. */
+  group?: string;
   children: ReactNode;
 }) {
   return (
-    <details className={styles.door} open={open}>
+    <details className={styles.door} open={open} {...(group === undefined ? {} : { name: group })}>
       <summary>
         <span>
           <small>{name}</small>
@@ -29,3 +32,8 @@ export function Door({
     </details>
   );
 }
+
+/** Doors two abreast; the one that stands open takes the whole width. */
+export const Doors = ({ children }: { children: ReactNode }) => (
+  <div className={styles.doors}>{children}</div>
+);

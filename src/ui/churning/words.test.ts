@@ -2,7 +2,7 @@ import type { BatchEvent } from '@/core/churning/batchEvents';
 import { tellBatch } from '@/core/churning/tellBatch';
 import { foresee } from '@/core/churning/foresee';
 import { someCream } from '@/core/testing/someCream';
-import { eventWords, nextWords } from './words';
+import { afterwardsWords, eventWords, nextWords } from './words';
 
 const cream = someCream;
 const say = { temperature: (celsius: number) => `${Math.round(celsius)} °C` } as Parameters<
@@ -131,4 +131,27 @@ describe('what happened, in words', () => {
   ])('%j', (body, wanted) => {
     expect(words(body)).toBe(wanted);
   });
+});
+
+test('what is done afterwards is said in brief, one wash as one wash', () => {
+  const say = { mass: (grams: number) => `${grams} g` };
+  const usual = { usualSalt: { way: 'none' }, usualStorage: 'fridge' } as const;
+  expect(afterwardsWords(usual, say)).toEqual(['washed until clear', 'no salt', 'fridge']);
+  expect(
+    afterwardsWords(
+      {
+        usualSalt: { way: 'share', share: 0.016, kind: 'fine' },
+        usualWashes: 1,
+        usualPieces: { form: 'block', each: 250 },
+        usualStorage: 'freezer',
+      },
+      say,
+    ),
+  ).toEqual(['1 wash', '1.6 % salt', 'blocks of 250 g', 'freezer']);
+  expect(
+    afterwardsWords(
+      { ...usual, usualSalt: { way: 'spoon', teaspoons: 1.5, kind: 'fine' }, usualWashes: 0 },
+      say,
+    ),
+  ).toEqual(['not washed', '1.5 tsp of salt', 'fridge']);
 });

@@ -1,6 +1,7 @@
 import type { BatchVerdict } from '@/core/balancing/judgeBatch';
 import type {
   BatchEvent,
+  BatchFacts,
   EventOf,
   Feed,
   Feel,
@@ -14,6 +15,7 @@ import type {
 import type { BatchStory, NextAct, Phase } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import { stageSigns } from '@/core/churning/stages';
+import type { Storage } from '@/core/keeping/keepingDate';
 import { tools } from '@/core/churning/tools';
 import { spokenMinutes, spokenRange, text } from '@/core/quantities/formatQuantity';
 import type { useSay } from '../frame/FarmContext';
@@ -55,6 +57,38 @@ export const pauseWords: Record<PausePlace, string> = {
   bath: 'in a bath',
   iceWater: 'in ice water',
 };
+
+/** Where butter is kept. */
+export const storageWords: Record<Storage, string> = {
+  fridge: 'Fridge',
+  freezer: 'Freezer',
+  crock: 'Crock',
+  counter: 'Counter',
+};
+
+/** What is usual once it broke, in brief: washing, salt, pieces, where it is kept. */
+export function afterwardsWords(
+  usual: Pick<BatchFacts, 'usualSalt' | 'usualWashes' | 'usualPieces' | 'usualStorage'>,
+  say: Pick<Say, 'mass'>,
+): string[] {
+  const { usualSalt: salt, usualWashes: washes, usualPieces: pieces } = usual;
+  return [
+    washes === undefined
+      ? 'washed until clear'
+      : washes === 0
+        ? 'not washed'
+        : `${washes} ${washes === 1 ? 'wash' : 'washes'}`,
+    salt.way === 'none'
+      ? 'no salt'
+      : salt.way === 'share'
+        ? `${Number((salt.share * 100).toFixed(1))} % salt`
+        : salt.way === 'spoon'
+          ? `${Number(salt.teaspoons.toFixed(2))} tsp of salt`
+          : `${say.mass(salt.grams)} of salt`,
+    ...(pieces ? [`${pieces.form}s of ${say.mass(pieces.each)}`] : []),
+    usual.usualStorage,
+  ];
+}
 
 /** How far the grains had gone. */
 export const grainWords: Record<GrainSize, { name: string; small: string }> = {

@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { tools } from '@/core/churning/tools';
+import { afterwardsWords } from '../churning/words';
 import type { NamedWay } from '@/server/churning/views';
 import { useSay } from '../frame/FarmContext';
 import { useAct } from '../outbox/useAct';
@@ -46,23 +47,9 @@ export function Ways({ ways }: { ways: readonly NamedWay[] }) {
   );
 }
 
-function wayWords(way: NamedWay['way'], say: ReturnType<typeof useSay>): string {
-  const salt =
-    way.usualSalt.way === 'none'
-      ? 'no salt'
-      : way.usualSalt.way === 'share'
-        ? `${(way.usualSalt.share * 100).toFixed(1)} % salt`
-        : way.usualSalt.way === 'spoon'
-          ? `${way.usualSalt.teaspoons} tsp of salt`
-          : `${way.usualSalt.grams} g of salt`;
-  return [
+const wayWords = (way: NamedWay['way'], say: ReturnType<typeof useSay>): string =>
+  [
     `${tools[way.tool].name} at ${say.temperature(way.temperature)}`,
     way.ripened ? 'ripened' : 'sweet',
-    ...(way.usualWashes === undefined
-      ? []
-      : [way.usualWashes === 0 ? 'not washed' : `${way.usualWashes} washes`]),
-    salt,
-    ...(way.usualPieces ? [`${way.usualPieces.form}s of ${say.mass(way.usualPieces.each)}`] : []),
-    way.usualStorage,
+    ...afterwardsWords(way, say),
   ].join(', ');
-}

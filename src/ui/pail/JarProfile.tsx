@@ -1,15 +1,29 @@
 'use client';
 
-import { percent } from '@/core/quantities/formatQuantity';
 import type { KeyboardEvent, PointerEvent } from 'react';
-import { useRef } from 'react';
+import { useId, useRef } from 'react';
 import type { CreamRise } from '@/core/separating/creamRise.calc';
+import type { VesselShape } from '@/core/standing/places';
+import type { Ware } from '../board/profiles';
+import { fillHeight, halfWidthAt, outline, profiles, roominess } from '../board/profiles';
+import { tint } from '../board/tint';
 import { useSay } from '../frame/FarmContext';
-import styles from './Pail.module.css';
+import { Sheen } from '../vessel/Sheen';
+import styles from './JarProfile.module.css';
 
-/** The jar in profile: each layer’s fat as a width of yellow, the ladle line on it, ghosts of other depths. */
+/** The drawing’s own measures, px: the board at `floor`, the vessel no wider and no higher than it may be. */
+const box = { width: 420, height: 480, middle: 176, floor: 462, widest: 250, highest: 402 };
+/** Milk is drawn at least so deep that a ladle can be set in it, px. */
+const leastDeep = 150;
+/** As many tints as an eye can tell, from bottom to surface. */
+const mostTints = 36;
+
+/** The standing vessel in profile: what is in it tinted by its fat, the ladle line to drag, ghosts of other depths. */
 export function JarProfile({
   tap,
+  ware,
+  shape,
+  fill,
   rise,
   at,
   topAt,
@@ -18,6 +32,11 @@ export function JarProfile({
 }: {
   /** The skim is drawn from under the cream, down to the line. */
   tap: boolean;
+  ware: Ware;
+  /** Its real size, mm. */
+  shape: VesselShape;
+  /** Share of its volume that is milk. */
+  fill: number;
   rise: CreamRise;
   at: number;
   topAt: number | undefined;
@@ -25,19 +44,28 @@ export function JarProfile({
   ghosts: readonly { depth: number; name: string }[];
 }) {
   const say = useSay();
-  const box = useRef<SVGSVGElement>(null);
+  const id = useId();
+  const svg = useRef<SVGSVGElement>(null);
   const { depth, profile } = rise;
-  const [width, height, left, right, topY] = [420, 480, 96, 300, 66];
-  const y = (below: number) => topY + (below / depth) * (height - topY - 24);
-  const richest = Math.max(0.25, ...profile.map(({ fat }) => fat));
-  const slice = (height - topY - 24) / profile.length;
-  const inner = right - left - 8;
+  const form = profiles[ware];
+  const stands = fillHeight(form, Math.max(0.05, fill));
+  const wide = shape.diameter / Math.sqrt(roominess(form));
+  const scale = Math.min(box.widest / wide, box.highest / shape.height);
+  const width = wide * scale;
+  // A wide pan is drawn deeper than it is: its millimetres matter more than its looks.
+  const height = Math.min(box.highest / 1, Math.max(shape.height * scale, leastDeep / stands));
+  const surface = box.floor - stands * height;
+  const y = (below: number) => surface + (below / depth) * (box.floor - surface);
+  const half = (below: number) => halfWidthAt(form, (box.floor - y(below)) / height, width);
+  const body = outline(form, width, height);
+  const step = Math.max(1, Math.ceil(profile.length / mostTints));
+  const tints = profile.filter((_, i) => i % step === 0);
   const from = (event: PointerEvent) => {
-    const frame = box.current!.getBoundingClientRect();
-    // The drawing keeps its proportions: undo the scale and the margins it stands in.
-    const scale = Math.min(frame.width / width, frame.height / height);
-    const inSvg = (event.clientY - frame.top - (frame.height - scale * height) / 2) / scale;
-    onLadle(Math.max(2, Math.min(depth, ((inSvg - topY) / (height - topY - 24)) * depth)));
+    const frame = svg.current!.getBoundingClientRect();
+    // The drawing keeps its proportions and stands on the board: undo the scale and the margin above.
+    const shown = Math.min(frame.width / box.width, frame.height / box.height);
+    const inSvg = (event.clientY - frame.bottom) / shown + box.height;
+    onLadle(Math.max(2, Math.min(depth, ((inSvg - surface) / (box.floor - surface)) * depth)));
   };
   const onKey = (event: KeyboardEvent) => {
     const by = { ArrowDown: 2, ArrowRight: 2, ArrowUp: -2, ArrowLeft: -2, PageDown: 10, PageUp: -10 }[
@@ -47,138 +75,132 @@ export function JarProfile({
     event.preventDefault();
     onLadle(Math.max(2, Math.min(depth, at + by)));
   };
+  const right = box.middle + width / 2;
+  const left = box.middle - width / 2;
+  const grip = Math.min(right + 34, box.width - 84);
+  const rim = halfWidthAt(form, 1, width);
   return (
-    <div className={styles.gauge}>
-      <svg
-        ref={box}
-        viewBox={`0 0 ${width} ${height}`}
-        onPointerDown={(event) => {
-          event.currentTarget.setPointerCapture(event.pointerId);
-          from(event);
-        }}
-        onPointerMove={(event) => {
-          if (event.buttons & 1) from(event);
-        }}
-      >
-        <rect
-          x={left}
-          y={topY}
-          width={right - left}
-          height={height - topY - 24}
-          fill="var(--serum)"
-          stroke="var(--serum-edge)"
-          strokeWidth="1.6"
-        />
-        <path
-          d={`M${left + 4} ${y(depth)}${profile
-            .map(({ fat }, i) => {
-              const w = (fat / richest) * inner;
-              const bottom = height - 24 - i * slice;
-              return `L${left + 4 + w} ${bottom}L${left + 4 + w} ${bottom - slice}`;
-            })
-            .join('')}L${left + 4} ${topY}z`}
-          fill="var(--fat)"
-          stroke="var(--fat-edge)"
-          strokeWidth="1.4"
-          strokeLinejoin="round"
-        />
-        {[0.1, 0.2, 0.3]
-          .filter((fat) => fat < richest)
-          .map((fat) => (
-            <g key={fat}>
-              <path
-                d={`M${left + 4 + (fat / richest) * inner} ${topY}v-6`}
-                stroke="var(--pewter)"
-                strokeWidth="1.5"
-              />
-              <text
-                x={left + 4 + (fat / richest) * inner}
-                y={topY - 11}
-                textAnchor="middle"
-                fontSize="12"
-                fill="var(--quiet)"
-              >
-                {percent(fat)}
-              </text>
-            </g>
+    <svg
+      ref={svg}
+      className={styles.gauge}
+      viewBox={`0 0 ${box.width} ${box.height}`}
+      preserveAspectRatio="xMidYMax meet"
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        from(event);
+      }}
+      onPointerMove={(event) => {
+        if (event.buttons & 1) from(event);
+      }}
+    >
+      <defs>
+        <clipPath id={`${id}in`}>
+          <path d={body} transform={`translate(${box.middle} ${box.floor})`} />
+        </clipPath>
+        <Sheen id={`${id}sheen`} />
+        <linearGradient id={`${id}fat`} x1="0" y1="1" x2="0" y2="0">
+          {tints.map(({ fat }, i) => (
+            <stop key={i} offset={(i + 0.5) / tints.length} style={{ stopColor: tint(fat) }} />
           ))}
-        <path
-          d={`M${left - 6} 24V${height - 30}q0 12 12 12H${right - 6}q12 0 12 -12V24`}
-          fill="none"
-          stroke="var(--pewter)"
-          strokeWidth="3"
+        </linearGradient>
+      </defs>
+      <ellipse cx={box.middle + 8} cy={box.floor + 1} rx={width / 2 + 10} ry="7" fill="var(--shadow)" />
+      <g clipPath={`url(#${id}in)`}>
+        <rect x={left} y={box.floor - height} width={width} height={height} fill="var(--glass)" />
+        <rect x={left} y={surface} width={width} height={box.floor - surface} fill={`url(#${id}fat)`} />
+        <path d={`M${left} ${surface}h${width}`} stroke="var(--fat-edge)" strokeWidth="1.8" />
+        <rect x={left} y={box.floor - height} width={width} height={height} fill={`url(#${id}sheen)`} />
+        <rect
+          x={left + width * 0.12}
+          y={box.floor - height * 0.76}
+          width="9"
+          height={height * 0.58}
+          rx="4.5"
+          fill="var(--gloss)"
         />
-        <path
-          d={`M${left - 14} 24H${right + 14}`}
-          stroke="var(--rim)"
-          strokeWidth="5"
-          strokeLinecap="round"
-        />
-        {ghosts.map((ghost) => (
-          <g key={ghost.name}>
-            <path
-              d={`M${left - 6} ${y(ghost.depth)}H${right + 6}`}
-              stroke="var(--ink)"
-              strokeWidth="1.5"
-              strokeDasharray="3 5"
-            />
-            <text x={left - 24} y={y(ghost.depth) + 4} fontSize="13" textAnchor="end" fill="var(--quiet)">
-              {ghost.name}
-            </text>
-          </g>
-        ))}
-        {topAt !== undefined && topAt > 0 && (
-          <g>
-            <path
-              d={`M${left - 6} ${y(topAt)}H${right + 6}`}
-              stroke="var(--rim)"
-              strokeWidth="2.5"
-              strokeDasharray="8 5"
-            />
-            <text x={left - 24} y={y(topAt) + 4} fontSize="13" textAnchor="end" fill="var(--ink)">
-              heavy top
-            </text>
-          </g>
-        )}
-        <g
-          role="slider"
-          tabIndex={0}
-          aria-label={tap ? 'Where the tap is stopped, below the surface' : 'Ladle depth below the surface'}
-          aria-orientation="vertical"
-          aria-valuemin={2}
-          aria-valuemax={Math.round(depth)}
-          aria-valuenow={Math.round(at)}
-          aria-valuetext={say.length(at)}
-          className={styles.line}
-          onKeyDown={onKey}
-        >
-          <rect x={left - 20} y={y(at) - 24} width={right - left + 120} height="48" fill="transparent" />
+      </g>
+      <path
+        d={body}
+        transform={`translate(${box.middle} ${box.floor})`}
+        fill="none"
+        stroke="var(--pewter)"
+        strokeWidth="3"
+        strokeLinejoin="round"
+      />
+      <rect
+        x={box.middle - rim - 6}
+        y={box.floor - height - 12}
+        width={2 * rim + 12}
+        height="14"
+        rx="6"
+        fill={ware === 'jar' || ware === 'bottle' ? 'var(--rim)' : 'var(--ware)'}
+        stroke="var(--rim)"
+        strokeWidth="2.6"
+      />
+      {ghosts.map((ghost) => (
+        <g key={ghost.name}>
           <path
-            d={`M${left - 16} ${y(at)}H${right + 30}`}
-            stroke="var(--rim)"
-            strokeWidth="4"
-            strokeLinecap="round"
+            d={`M${box.middle - half(ghost.depth)} ${y(ghost.depth)}H${right + 12}`}
+            stroke="var(--ink)"
+            strokeWidth="1.6"
+            strokeDasharray="3 5"
           />
-          <circle
-            className={styles.grip}
-            cx={right + 34}
-            cy={y(at)}
-            r="15"
-            fill="var(--enamel)"
-            stroke="var(--rim)"
-            strokeWidth="3"
-          />
-          <path
-            d={`M${right + 28} ${y(at) - 3}l6 -6 6 6M${right + 28} ${y(at) + 3}l6 6 6 -6`}
-            fill="none"
-            stroke="var(--rim)"
-            strokeWidth="2.5"
-          />
-          <text x={right + 56} y={y(at) + 5} fontSize="16" fontWeight="640" fill="var(--ink)">
-            {say.length(at)}
+          <text x={right + 18} y={y(ghost.depth) - 6} fontSize="15" fill="var(--quiet)">
+            {ghost.name}
           </text>
         </g>
-      </svg>
-    </div>
+      ))}
+      {topAt !== undefined && topAt > 0 && (
+        <g>
+          <path
+            d={`M${left} ${y(topAt)}H${right + 12}`}
+            stroke="var(--rim)"
+            strokeWidth="2.5"
+            strokeDasharray="8 5"
+          />
+          <text x={right + 18} y={y(topAt) - 6} fontSize="15" fill="var(--ink)">
+            heavy top
+          </text>
+        </g>
+      )}
+      <g
+        role="slider"
+        tabIndex={0}
+        aria-label={tap ? 'Where the tap is stopped, below the surface' : 'Ladle depth below the surface'}
+        aria-orientation="vertical"
+        aria-valuemin={2}
+        aria-valuemax={Math.round(depth)}
+        aria-valuenow={Math.round(at)}
+        aria-valuetext={say.length(at)}
+        className={styles.line}
+        onKeyDown={onKey}
+      >
+        <rect x={left - 20} y={y(at) - 24} width={width + 140} height="48" fill="transparent" />
+        <path
+          d={`M${left - 14} ${y(at)}H${grip - 14}`}
+          stroke="var(--rim)"
+          strokeWidth="4.5"
+          strokeLinecap="round"
+        />
+        <circle
+          className={styles.grip}
+          cx={grip}
+          cy={y(at)}
+          r="18"
+          fill="var(--enamel)"
+          stroke="var(--rim)"
+          strokeWidth="3.5"
+        />
+        <path
+          d={`M${grip - 7} ${y(at) - 3}l7 -7 7 7M${grip - 7} ${y(at) + 3}l7 7 7 -7`}
+          fill="none"
+          stroke="var(--rim)"
+          strokeWidth="2.8"
+        />
+        <text x={grip + 25} y={y(at) + 7} fontSize="20" fontWeight="680" fill="var(--rim)">
+          {say.length(at)}
+        </text>
+      </g>
+    </svg>
   );
 }

@@ -1,10 +1,10 @@
 'use client';
 
-import Button from '@mui/material/Button';
 import Link from 'next/link';
-import { useState } from 'react';
+import { places } from '@/core/standing/places';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { PailView } from '@/server/pail/views';
+import { Door } from '../board/Door';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
@@ -13,65 +13,73 @@ import { AlarmCaution } from '../standing/AlarmCaution';
 import { TemperatureCard } from '../standing/TemperatureCard';
 import { UseCard } from '../standing/UseCard';
 import { useLotsNow, sayAge } from '../standing/useStory';
-import { Quiet } from '../theme/Enamel';
-import styles from './Pail.module.css';
 import { SkimGauge } from './SkimGauge';
 
 /** One vessel of milk: how far it has creamed and what a ladle takes, how it cools, and other ends for it. */
 export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
   const say = useSay();
   const now = useNow(15_000);
-  const [more, setMore] = useState(false);
   const [one] = useLotsNow(view.lots.filter(({ id }) => id === lotId));
   if (!one) return null;
-  const { lot } = one;
+  const { lot, story, waiting } = one;
+  const cooling = waiting.word === 'cooling';
   return (
-    <div className={styles.pail}>
-      <header className={styles.head}>
-        <Quiet>
+    <SkimGauge
+      view={view}
+      one={one}
+      pressing={waiting.tone === 'danger' || (cooling && waiting.tone === 'now')}
+      which={
+        <>
+          {say.volume(one.volume)}, {sayAge(one.ageHours)}, {say.temperature(Math.round(one.celsius))}
+        </>
+      }
+      whence={
+        <>
           <Link href="/pail">Pail</Link> / {lot.code}
-        </Quiet>
-        <h1>
-          {lot.vessel?.name ?? 'Milk'}: {say.volume(one.volume)}, {sayAge(one.ageHours)}
-        </h1>
-        <Quiet>
-          {lot.details.animals && lot.details.animals.length > 0
-            ? `Milk of ${lot.details.animals.join(', ')}, `
-            : ''}
-          {text(spokenFraction(one.fatShare))} fat{lot.fatSd ? ` ± ${(lot.fatSd * 100).toFixed(1)}` : ''}
-          {lot.details.fatHow ? `: ${lot.details.fatHow.join('; ')}` : ''}.
-          {lot.details.strained === false ? ' Not strained yet.' : ''}
-        </Quiet>
-        {lot.blockedReason && (
-          <Cautions
-            cautions={[
-              {
-                key: 'blocked',
-                level: 'danger',
-                says: `Kept from people’s food. ${lot.blockedReason}${lot.blockedUntil ? `; milk from after ${say.day(lot.blockedUntil)} is free again` : ''}.`,
-              },
-            ]}
-          />
-        )}
-        <AlarmCaution one={one} now={now} />
-      </header>
-      <SkimGauge
-        view={view}
-        one={one}
-        underJar={<TemperatureCard one={one} now={now} title="Cooling" />}
-        underTake={
-          <>
+          {lot.details.animals &&
+            lot.details.animals.length > 0 &&
+            `, of ${lot.details.animals.join(', ')}`}, {text(spokenFraction(one.fatShare))} fat
+          {lot.fatSd ? ` ± ${(lot.fatSd * 100).toFixed(1)}` : ''}
+          {lot.details.fatHow ? ` (${lot.details.fatHow.join('; ')})` : ''}.
+          {lot.details.strained === false && ' Not strained yet.'}
+        </>
+      }
+      before={
+        <>
+          {lot.blockedReason && (
+            <Cautions
+              cautions={[
+                {
+                  key: 'blocked',
+                  level: 'danger',
+                  says: `Kept from people’s food. ${lot.blockedReason}${lot.blockedUntil ? `; milk from after ${say.day(lot.blockedUntil)} is free again` : ''}.`,
+                },
+              ]}
+            />
+          )}
+          <AlarmCaution one={one} now={now} />
+        </>
+      }
+      doors={
+        <>
+          <Door
+            name="Cooling"
+            value={`${say.temperature(Math.round(one.celsius))}, ${places[story?.place ?? 'fridge'].inSentence}`}
+            open={cooling}
+          >
+            <TemperatureCard one={one} now={now} title="Cooling" />
+          </Door>
+          <Door name="Use it whole" value="drunk, baked, given, some or all of it">
             <UseCard one={one} usual="drunk" />
-            {more ? (
-              <HeatCard one={one} />
-            ) : (
-              <Button variant="text" onClick={() => setMore(true)}>
-                Pasteurise or boil it
-              </Button>
-            )}
-          </>
-        }
-      />
-    </div>
+          </Door>
+          <Door
+            name="Pasteurise or boil it"
+            value={lot.treatment === 'raw' ? 'raw until then' : lot.treatment}
+          >
+            <HeatCard one={one} />
+          </Door>
+        </>
+      }
+    />
   );
 }

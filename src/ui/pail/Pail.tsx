@@ -19,7 +19,8 @@ import { Cleaning } from './Cleaning';
 import { MilkIn } from './MilkIn';
 import styles from './Pail.module.css';
 import { ParkedEntries } from './Parked';
-import { pailSentence, SkimNow, useLater } from './SkimNow';
+import { pailSentence } from './pailSentence';
+import { SkimNow, useLater } from './SkimNow';
 import { toUse } from './usual';
 
 /** Milk: what stands, what it waits for, what came in, and where the skim went. */

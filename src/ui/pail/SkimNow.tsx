@@ -15,19 +15,9 @@ import { useAct } from '../outbox/useAct';
 import type { Risen } from '../standing/useRises';
 import type { LotNow } from '../standing/useStory';
 import styles from './Pail.module.css';
+import { laterHours } from './pailSentence';
 import { underLine } from './skimPlan';
 import { creamGoesTo, toUse, usualSkimUse } from './usual';
-
-/** What to do about milk that stands: the sentence, what to skim, whether waiting still pays, what to cool. */
-export interface PailSays {
-  says: string;
-  skim: LotNow[];
-  waits?: boolean;
-  cool?: LotNow;
-}
-
-/** Hours a vessel is left alone after “later”: as long as waiting is said to pay, or a short while. */
-const laterHours = { waits: 6, now: 2 };
 
 /** Vessels this device was told to leave for later, and until when, s. */
 export function useLater(): {
@@ -40,60 +30,6 @@ export function useLater(): {
     putOff: (lotId) => (until[lotId] ?? 0) > now,
     later: (lots, hours) =>
       change(Object.fromEntries(lots.map(({ lot }) => [lot.id, clockSeconds() + hours * 3600]))),
-  };
-}
-
-/** What to do about milk that stands, as one sentence with its reason. */
-export function pailSentence(
-  lots: readonly LotNow[],
-  rises: ReadonlyMap<string, Risen>,
-  { about, alarm }: { about: (grams: number) => string; alarm: (one: LotNow) => string },
-  putOff: (lotId: string) => boolean = () => false,
-): PailSays {
-  const name = (one: LotNow) => one.lot.vessel?.name ?? 'the milk';
-  const bad = lots.find(({ waiting, lot }) => waiting.tone === 'danger' && lot.blockedReason === null);
-  if (bad) return { says: alarm(bad), skim: [], cool: bad };
-  const warm = lots.find(({ waiting }) => waiting.word === 'cooling' && waiting.tone === 'now');
-  if (warm) return { says: `${name(warm)} is still warm: cool it now.`, skim: [], cool: warm };
-  const isReady = ({ lot, waiting }: LotNow) =>
-    lot.kind === 'milk' &&
-    lot.blockedReason === null &&
-    (waiting.word === 'ready to skim' || waiting.word === 'skim at once');
-  const ready = lots.filter(
-    (one) => isReady(one) && (one.waiting.word === 'skim at once' || !putOff(one.lot.id)),
-  );
-  if (ready.length > 0) {
-    const gains = ready.reduce((sum, { lot }) => sum + (rises.get(lot.id)?.rise.waitingGains ?? 0), 0);
-    const known = ready.every(({ lot }) => rises.has(lot.id));
-    const most = ready.reduce((sum, { lot }) => sum + lot.fat, 0);
-    const names = ready.length <= 3 ? list(ready.map(name)) : `${ready.length} vessels`;
-    const late = ready.some(({ waiting }) => waiting.word === 'skim at once');
-    if (known && !late && gains > 0.02 * most)
-      return {
-        says: `Let ${names} stand: six hours more gain about ${about(gains)} of fat.`,
-        skim: ready,
-        waits: true,
-      };
-    return {
-      says:
-        known && !late
-          ? `Skim ${names} now. Waiting six hours gains under ${about(Math.max(5, Math.ceil(gains / 5) * 5))}.`
-          : `Skim ${names} now.`,
-      skim: ready,
-    };
-  }
-  const left = lots.filter(isReady);
-  if (left.length > 0)
-    return { says: `Nothing presses: ${list(left.map(name))} may stand a while yet.`, skim: [] };
-  const rising = lots.find(({ waiting }) => waiting.word === 'cream rising' || waiting.word === 'cooling');
-  if (rising)
-    return {
-      says: `Nothing presses: ${name(rising)} creams for about ${Math.max(1, Math.round(12 - rising.ageHours))} h more.`,
-      skim: [],
-    };
-  return {
-    says: lots.length === 0 ? 'No milk stands here. What came in?' : 'Nothing presses here.',
-    skim: [],
   };
 }
 

@@ -19,6 +19,8 @@ const butterFat = 0.82;
 const ladledMost = 0.5;
 /** Shallowest ladle, and what must lie between heavy top and line, mm. */
 const least = 2;
+/** As many depths are charted. */
+const depthsShown = 60;
 /** A kilogram of milk or thin cream is nearly a litre, g/mL (engineering estimate). */
 const thin = 1.01;
 /** How well the fat of ladled cream is known, one standard deviation (handbook §6.3, estimate). */
@@ -84,6 +86,9 @@ export function planSkim(
     1,
     view.separations.filter(({ atSeconds }) => atSeconds > view.nowSeconds - 7 * 86_400).length || 7,
   );
+  /** Fat left behind, as butter in a week, g. */
+  const left = (taken: { creamMass: number; creamFat: number }) =>
+    (aWeek * Math.max(0, lot.fat - taken.creamMass * taken.creamFat)) / butterFat;
   return {
     isBoiled,
     depth,
@@ -102,7 +107,14 @@ export function planSkim(
     /** Where it would go if nobody says otherwise. */
     usual: creamGoesTo(view, (creamMass ?? 0) / thin, lot.blockedReason !== null),
     /** Fat this depth leaves behind, as butter in a week, g. */
-    leftAWeek: cut ? (aWeek * (lot.fat - cut.creamMass * cut.creamFat)) / butterFat : 0,
+    leftAWeek: cut ? left(cut) : 0,
+    /** The same for every other depth, mm and g. */
+    leftByDepth: rise
+      ? Array.from({ length: depthsShown + 1 }, (_, i) => {
+          const at = (i / depthsShown) * depth;
+          return { depth: at, left: left(cutBetween(rise, at)) };
+        })
+      : [],
   };
 }
 export type SkimPlan = ReturnType<typeof planSkim>;

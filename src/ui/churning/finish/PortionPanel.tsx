@@ -28,14 +28,8 @@ import { PortionOptions } from './PortionOptions';
 import { Portions } from './Portions';
 import { SaltChooser } from './SaltChooser';
 import type { LiveBatch } from '../useBatch';
+import { storageWords } from '../words';
 import styles from './PortionPanel.module.css';
-
-const storageNames: Record<Storage, string> = {
-  fridge: 'Fridge',
-  freezer: 'Freezer',
-  crock: 'Crock',
-  counter: 'Counter',
-};
 
 /** Salt, weigh, pack: one portion unless the maker divides the butter. */
 export function PortionPanel({
@@ -222,7 +216,7 @@ function Places({
     return { days, says: days > 0 ? `till ${say.day(until, today)}` : 'not this butter', reasons };
   };
   const chosen = till(storage);
-  const safe = (Object.keys(storageNames) as Storage[]).find((place) => till(place).days > 0);
+  const safe = (Object.keys(storageWords) as Storage[]).find((place) => till(place).days > 0);
   // What was usual last time is no choice for butter that may not stand there.
   const carriedOver = !chosenHere && chosen.days === 0 && safe !== undefined;
   useEffect(() => {
@@ -237,15 +231,15 @@ function Places({
           setChosenHere(true);
           change({ storage: to });
         }}
-        choices={(Object.keys(storageNames) as Storage[]).map((key) => ({
+        choices={(Object.keys(storageWords) as Storage[]).map((key) => ({
           key,
-          name: storageNames[key],
+          name: storageWords[key],
           small: till(key).says,
         }))}
       />
       {chosen.days === 0 && (
         <p className={styles.note} role="status">
-          Not {storage === 'counter' ? 'on' : 'in'} the {storageNames[storage].toLowerCase()}:{' '}
+          Not {storage === 'counter' ? 'on' : 'in'} the {storageWords[storage].toLowerCase()}:{' '}
           {say.words(chosen.reasons.join('; '))}.
         </p>
       )}

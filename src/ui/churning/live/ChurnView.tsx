@@ -9,7 +9,7 @@ import { lastAct } from '@/core/churning/lastAct';
 import { fillLimit, isQuick, tools } from '@/core/churning/tools';
 import { churningCautions } from '@/core/keeping/cautions';
 import type { BatchView } from '@/server/churning/views';
-import { Tiles } from '../../board/Wall';
+import { Beside } from '../../board/Beside';
 import { Cautions } from '../../caution/Caution';
 import { useSay } from '../../frame/FarmContext';
 import { useDraft } from '../../frame/useDraft';
@@ -162,31 +162,34 @@ export function ChurnView({ view }: { view: BatchView }) {
   const breakSeconds = quick && runs && window.breakMinutes ? window.breakMinutes.mid * 60 : undefined;
   return (
     <OfferedActs offers={offers}>
-      <div className={styles.churn} data-large={large.on}>
-        <section className={styles.seen} aria-label="The churn now">
-          <Tiles />
+      <Beside
+        label="The churn now"
+        plain={large.on}
+        before={
           <p className={styles.which}>
             {view.number > 0 ? `Batch ${view.number}` : 'The new batch'}, {say.mass(facts.creamMass)} of cream
             {loads > 1 && `, load ${story.load} of ${loads}`}
           </p>
-          <div className={styles.drawing} data-picture>
-            <CreamDrawing
-              shape={tool.drawing}
-              {...inTheChurn(story, facts, byNow.stage)}
-              limit={fillLimit}
-              label={`${tool.name}: ${stageSigns[byNow.stage].name}, ${stageSigns[byNow.stage].sign}`}
-            />
-          </div>
-          <span className={styles.slate} aria-hidden />
-          {churning && (
+        }
+        drawing={
+          <CreamDrawing
+            shape={tool.drawing}
+            {...inTheChurn(story, facts, byNow.stage)}
+            limit={fillLimit}
+            label={`${tool.name}: ${stageSigns[byNow.stage].name}, ${stageSigns[byNow.stage].sign}`}
+          />
+        }
+        below={
+          churning && (
             <p className={styles.now}>
               {byNow.seen ? 'Now' : 'Should be'} <strong>{stageSigns[byNow.stage].name.toLowerCase()}</strong>
               {byNow.seen ? ': ' : ' by now: '}
               {stageSigns[byNow.stage].sign}
             </p>
-          )}
-        </section>
-        <section className={styles.work} aria-label="The work">
+          )
+        }
+      >
+        <section className={styles.work} aria-label="The work" data-large={large.on}>
           <div className={styles.clock}>
             <div>
               <p className={styles.label}>
@@ -330,7 +333,7 @@ export function ChurnView({ view }: { view: BatchView }) {
         <Unseen role="status" aria-live="polite">
           {`${phaseWords[story.phase]}. Next: ${words.next}`}
         </Unseen>
-      </div>
+      </Beside>
     </OfferedActs>
   );
 }

@@ -1,15 +1,20 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import type { BatchFacts } from '@/core/churning/batchEvents';
 import { foresee } from '@/core/churning/foresee';
 import { creamInChurn } from '@/core/churning/creamInChurn';
 import { churningCautions } from '@/core/keeping/cautions';
-import { fatMethods, usualCreams } from '@/core/dairy/creamFat';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
-import { tools, toolKeys } from '@/core/churning/tools';
+import { fillLimit, tools } from '@/core/churning/tools';
 import type { PlanView } from '@/server/churning/views';
+import { Beside } from '../../board/Beside';
+import { Rail } from '../../board/Board';
+import { Door, Doors } from '../../board/Door';
 import { Cautions } from '../../caution/Caution';
 import { useSay } from '../../frame/FarmContext';
 import { useDraft } from '../../frame/useDraft';
@@ -19,14 +24,20 @@ import { newId } from '../../outbox/newId';
 import { keep } from '../../outbox/kept';
 import type { Answer } from '../../outbox/queuedCommand';
 import { useOutbox } from '../../outbox/OutboxProvider';
-import { BreedSelect } from '../../quantity/BreedSelect';
 import { Chips } from '../../quantity/Chips';
 import { echo, QuantityField } from '../../quantity/QuantityField';
-import { Enamel, Quiet } from '../../theme/Enamel';
-import { Foresight } from './Foresight';
-import type { CreamInFront, PlanDraft } from './planDraft';
+import { Quiet } from '../../theme/Enamel';
+import { CreamDrawing } from '../../vessel/CreamDrawing';
+import { WhyDrawer } from '../../why/Why';
+import { afterwardsWords } from '../words';
+import { Afterwards } from './Afterwards';
+import { AskChurn, AskCold, AskKind, AskRich } from './CreamAsked';
+import { foreseenWords } from './foreseenWords';
+import type { CreamInFront, PlanDraft, ReadPlan } from './planDraft';
 import type { CreamFromShelf } from './planDraft';
-import { draftByWay, draftFromShelf, freshDraft, readPlan, usualTemperatures } from './planDraft';
+import { afterwards, draftByWay, draftFromShelf, freshDraft, readPlan } from './planDraft';
+import { useAcross } from './useAcross';
+import { WhyForeseen } from './WhyForeseen';
 import styles from './PlanChurning.module.css';
 
 /** Resolves once the house was asked and did not answer; never, while it does. */
@@ -40,6 +51,15 @@ const silence = (outbox: { reachable: boolean }): Promise<undefined> =>
       if (!outbox.reachable) resolve(undefined);
     }, 200);
   });
+
+// Charts come when there is something to chart: what is asked is there before.
+const TemperatureChart = dynamic(() => import('./TemperatureChart').then((it) => it.TemperatureChart), {
+  ssr: false,
+  loading: () => <div className={styles.chartToCome} />,
+});
+
+/** g of fat in a mL of a half full churn of rich cream: the board’s rail is full at that. */
+const richHalf = 0.2;
 
 /** A page that is not there by then is asked for once more, ms. */
 const opensWithin = 15_000;
@@ -64,6 +84,8 @@ export function PlanChurning({
   );
   const { begun } = draft;
   const [more, setMore] = useState(false);
+  // A temperature looked at holds for the cream it was looked at for.
+  const [looked, setLooked] = useState<{ from: number; celsius: number }>();
   const [refused, setRefused] = useState<string>();
   const [knowing, setKnowing] = useState(false);
   const despite = from?.despite;
@@ -73,6 +95,8 @@ export function PlanChurning({
     const known = despite === undefined ? {} : { despite };
     return from && told.facts ? { ...told, facts: { ...told.facts, ...from.facts, ...known } } : told;
   }, [draft, plan, from, despite]);
+  // How warm cream is today is not how warm it was last time: it is asked, unless the Shelf knows it and it can be churned so.
+  const [asksCold] = useState(!from || read.celsius === undefined);
   const later = useDeferredValue(read);
   const foreseen = useMemo(
     () => later.facts && foresee(creamInChurn(later.facts), plan.paces[later.facts.tool]),
@@ -140,257 +164,282 @@ export function PlanChurning({
     return () => clearInterval(timer);
   }, [begun, outbox, open, change]);
 
-  const own = plan.vessels.filter((vessel) => vessel.kind === 'churn');
-  const chosenTool = tools[read.tool];
+  const own = plan.vessels.find((vessel) => `vessel:${vessel.id}` === draft.churn);
+  const toolName = own?.name ?? tools[read.tool].name;
   const cautions = churningCautions({ tool: read.tool, treatment: from?.facts.treatment ?? draft.treatment });
   const dangers = cautions.filter(({ level }) => level === 'danger');
-  const system = say.system;
+  const { facts, loads } = later;
+  const words = foreseen && facts ? foreseenWords(foreseen, facts, say) : undefined;
+  // Cream that will not break as it stands is brought to where it would, where it stands.
+  const temperFirst =
+    from !== undefined && despite === undefined && foreseen !== undefined && foreseen.outcome !== 'breaks';
+  const fill = loads?.fillEach ?? 0;
+  const here = facts?.temperature ?? 14;
+  const across = useAcross(facts, facts && plan.paces[facts.tool]);
+  // Nothing is known of how they work: all that matters is asked at once, and nothing stands behind a door.
+  const asksAll = !from && !plan.last;
+  const asked = { plan, draft, read, change };
+  const afterwardsNow = afterwards(
+    draft.after,
+    plan.ways.find(({ id }) => id === draft.way)?.way ?? plan.last,
+  );
   return (
-    <div className={styles.plan}>
-      <div className={styles.form}>
-        {plan.ways.length > 0 && (
-          <Chips
-            legend="Your ways of working"
-            chosen={draft.way ?? 'last'}
-            onChoose={(key) =>
-              change(
-                key === 'last'
-                  ? {
-                      ...(from ? draftFromShelf(plan, from) : freshDraft(plan, front)),
-                      amount: draft.amount,
-                      way: undefined,
-                    }
-                  : draftByWay(plan, key, from !== undefined),
-              )
-            }
-            choices={[
-              { key: 'last', name: plan.last ? 'As last time' : 'As I say' },
-              ...plan.ways.map(({ id, name, way }) => ({
-                key: id,
-                name,
-                small: `${tools[way.tool].name}, ${say.temperature(way.temperature)}`,
-              })),
-            ]}
-          />
+    <Beside
+      label="The churn to be filled"
+      drawing={
+        <CreamDrawing
+          shape={tools[read.tool].drawing}
+          fill={fill}
+          fat={facts?.creamFat ?? 0.36}
+          stage="fluid"
+          limit={fillLimit}
+          label={facts ? `${toolName}, ${Math.round(fill * 100)} % full` : `${toolName}, empty`}
+        />
+      }
+      rail={
+        facts && (
+          <Rail fat={(facts.creamMass * facts.creamFat) / facts.loads} scale={facts.capacity * richHalf} />
+        )
+      }
+      below={
+        <p className={styles.standing}>
+          <strong>{toolName}</strong>
+          <span>
+            {facts
+              ? `${Math.round(fill * 100)} % full${facts.loads > 1 ? ', each load' : ''}`
+              : 'still empty'}
+          </span>
+        </p>
+      }
+    >
+      <div className={styles.plan}>
+        <section className={styles.said} aria-label="What to expect" aria-live="polite">
+          <h1>{words ? words.says : (read.needs ?? 'One moment…')}</h1>
+          {words ? <p>{words.why}</p> : from && <p>{from.says}</p>}
+        </section>
+        {loads && facts && loads.loads > 1 && (
+          <p className={styles.loads} role="note">
+            <strong>
+              {loads.loads} loads of {say.volume(loads.volumeEach)}
+            </strong>{' '}
+            All at once it would fill the {toolName.toLowerCase()} {Math.round(loads.fillAtOnce * 100)} %.
+            Over half full whipped cream has little room to fall, and takes much longer.
+          </p>
         )}
-        {from ? (
-          <>
-            <h1>{from.says}</h1>
-            <Quiet>{from.small}</Quiet>
-          </>
-        ) : (
-          <h1>What cream is it?</h1>
+        {refused && (
+          <p role="alert" className={styles.refused}>
+            {refused}
+          </p>
         )}
-        {!from && (
-          <>
-            <QuantityField
-              label="How much cream"
-              typed={draft.amount}
-              onTyped={(amount) => change({ amount })}
-              understood={read.amount}
-              system={system}
-              hint={
+        {despite !== undefined && (
+          <div className={styles.despite}>
+            <Cautions
+              cautions={[
                 {
-                  metric: '1.4 L, 900 g, “just over 1 L”',
-                  us: '1 1/2 qt, 3 lb, “just over a pint”',
-                  imperial: '2 pints, 3 lb, 1.4 L',
-                }[system]
-              }
-              autoFocus
-              says={
-                read.facts && read.amount && 'quantity' in read.amount
-                  ? `= ${echo(read.amount.quantity, system)}, ${say.mass(read.facts.creamMass)} by its density`
-                  : undefined
-              }
-            />
-            <Chips
-              legend="How rich"
-              chosen={draft.cream}
-              onChoose={(cream) => {
-                const usual = usualCreams.find((one) => one.key === cream);
-                change({
-                  cream,
-                  ...(usual ? { treatment: usual.method === 'label' ? 'pasteurised' : 'raw' } : {}),
-                });
-              }}
-              choices={[
-                ...(plan.fatFromBatches
-                  ? [
-                      {
-                        key: 'batches',
-                        name: 'As my batches',
-                        small: `${text(spokenFraction(plan.fatFromBatches.fat, 0))}, ± ${(plan.fatFromBatches.sd * 100).toFixed(0)}`,
-                      },
-                    ]
-                  : []),
-                ...usualCreams.map(({ key, name, fat, method }) => ({
-                  key: key as string,
-                  name,
-                  small: `${text(spokenFraction(fat))}, ± ${(fatMethods[method].sd * 100).toFixed(0)}`,
-                })),
-                { key: 'other', name: 'Another', small: 'tested, label, breed' },
+                  key: 'despite',
+                  level: 'danger',
+                  says: `This cream should be thrown out, not churned: ${despite}. Nothing makes its butter safe; its pages and labels will say so.`,
+                },
               ]}
             />
-            {draft.cream === 'other' && (
-              <div className={styles.inset}>
-                <Chips
-                  legend="How it is known"
-                  chosen={draft.fatMethod}
-                  onChoose={(fatMethod) => change({ fatMethod })}
-                  choices={(['test', 'label', 'breed'] as const).map((key) => ({
-                    key,
-                    name: fatMethods[key].name,
-                    small: `± ${(fatMethods[key].sd * 100).toFixed(1).replace('.0', '')} points`,
-                  }))}
-                />
-                {draft.fatMethod === 'breed' ? (
-                  <BreedSelect label="Breed" breed={draft.breed} onBreed={(breed) => change({ breed })} />
-                ) : (
-                  <QuantityField
-                    label="Fat of the cream"
-                    typed={draft.fatTyped}
-                    onTyped={(fatTyped) => change({ fatTyped })}
-                    understood={read.fat}
-                    system={system}
-                    hint="38 %"
-                  />
-                )}
-              </div>
-            )}
-          </>
-        )}
-        <Chips
-          legend="How cold"
-          chosen={draft.cold}
-          onChoose={(cold) => change({ cold })}
-          choices={[
-            { key: 'fridge', name: 'From the fridge', small: say.temperature(usualTemperatures.fridge) },
-            { key: 'cool', name: 'Cool', small: say.temperature(usualTemperatures.cool) },
-            { key: 'room', name: 'Room', small: say.temperature(usualTemperatures.room) },
-            { key: 'measured', name: 'Measured', small: 'with a thermometer' },
-          ]}
-        />
-        {draft.cold === 'measured' && (
-          <QuantityField
-            label="Temperature of the cream"
-            typed={draft.temperatureTyped}
-            onTyped={(temperatureTyped) => change({ temperatureTyped })}
-            understood={read.temperature}
-            system={system}
-            hint={system === 'us' ? '57 F' : '14 C'}
-          />
-        )}
-        <Chips
-          legend="What it is churned in"
-          chosen={draft.churn}
-          onChoose={(churn) => (churn === 'more' ? setMore(true) : change({ churn, sizeTyped: '' }))}
-          choices={[
-            ...own.map((vessel) => ({
-              key: `vessel:${vessel.id}`,
-              name: vessel.name,
-              small: `mine, ${say.volume(vessel.capacity)}`,
-            })),
-            ...(more || own.length === 0 || draft.churn.startsWith('tool:')
-              ? toolKeys.map((key) => ({ key: `tool:${key}`, name: tools[key].name, small: undefined }))
-              : [{ key: 'more', name: 'Something else', small: `${toolKeys.length} kinds` }]),
-          ]}
-        />
-        {draft.churn.startsWith('tool:') && (
-          <QuantityField
-            label="What it holds, to the brim"
-            typed={draft.sizeTyped}
-            onTyped={(sizeTyped) => change({ sizeTyped })}
-            understood={read.size}
-            system={system}
-            hint={`assumed ${say.volume(chosenTool.usualVolume)}, a usual one`}
-          />
-        )}
-        {!from && (
-          <div className={styles.pair}>
-            <Chips
-              legend="Sweet or ripened"
-              chosen={draft.ripened ? 'ripened' : 'sweet'}
-              onChoose={(key) => change({ ripened: key === 'ripened' })}
-              choices={[
-                { key: 'sweet', name: 'Sweet' },
-                { key: 'ripened', name: 'Ripened', small: 'thick and tart' },
-              ]}
-            />
-            <Chips
-              legend="Raw or heated"
-              chosen={draft.homogenised ? 'longlife' : draft.treatment}
-              onChoose={(key) =>
-                change({ homogenised: key === 'longlife', treatment: key === 'raw' ? 'raw' : 'pasteurised' })
-              }
-              choices={[
-                { key: 'pasteurised', name: 'Pasteurised' },
-                { key: 'raw', name: 'Raw' },
-                { key: 'longlife', name: 'Long-life', small: 'or homogenised' },
-              ]}
-            />
+            <label>
+              <input
+                type="checkbox"
+                checked={knowing}
+                onChange={(event) => setKnowing(event.target.checked)}
+              />
+              I know, and churn it all the same
+            </label>
           </div>
         )}
-      </div>
-      <Enamel className={styles.ahead} aria-label="What to expect">
-        <Foresight
-          facts={later.facts}
-          foreseen={foreseen}
-          loads={later.loads}
-          drawing={chosenTool.drawing}
-          needs={read.needs}
-          act={
-            <>
-              {refused && (
-                <p role="alert" className={styles.refused}>
-                  {refused}
-                </p>
-              )}
-              <div className={styles.start}>
-                {despite !== undefined && (
-                  <>
-                    <Cautions
-                      cautions={[
-                        {
-                          key: 'despite',
-                          level: 'danger',
-                          says: `This cream should be thrown out, not churned: ${despite}. Nothing makes its butter safe; its pages and labels will say so.`,
-                        },
-                      ]}
-                    />
-                    <label style={{ display: 'flex', gap: 12, alignItems: 'center', minHeight: 56 }}>
-                      <input
-                        type="checkbox"
-                        checked={knowing}
-                        onChange={(event) => setKnowing(event.target.checked)}
-                      />
-                      I know, and churn it all the same
-                    </label>
-                  </>
-                )}
-                {despite === undefined && <Cautions cautions={dangers} />}
-                <Button
-                  variant={despite === undefined ? 'contained' : 'outlined'}
-                  size="large"
-                  fullWidth
-                  disabled={!read.facts || begun !== undefined || (despite !== undefined && !knowing)}
-                  onClick={() => void start()}
-                  sx={{ minHeight: { xs: 76, md: 96 }, fontSize: '1.5rem' }}
-                >
-                  {begun ? 'Writing it down…' : 'Start churning'}
-                </Button>
-                {begun && (
-                  <Quiet role="status">
-                    Your start is kept on this device with its time, and opens as soon as the house answers.
-                  </Quiet>
-                )}
+        {despite === undefined && <Cautions cautions={dangers} />}
+        <div className={styles.start}>
+          {temperFirst && from && (
+            <Button
+              component={Link}
+              href={`/shelf/${from.lots[0]!.lotId}`}
+              variant="contained"
+              size="large"
+              sx={{ minHeight: 76, fontSize: '1.5rem', px: 6 }}
+            >
+              Temper it first
+            </Button>
+          )}
+          <Button
+            variant={despite === undefined && !temperFirst ? 'contained' : 'outlined'}
+            size="large"
+            disabled={!read.facts || begun !== undefined || (despite !== undefined && !knowing)}
+            onClick={() => void start()}
+            sx={{ minHeight: 76, fontSize: '1.5rem', px: 6 }}
+          >
+            {begun ? 'Writing it down…' : 'Start churning'}
+          </Button>
+          {!from && plan.last && draft.amount === '' && (
+            <Button size="large" onClick={() => change({ amount: plan.last!.amountTyped })}>
+              As last time, {plan.last.amountTyped}
+            </Button>
+          )}
+          {begun && (
+            <Quiet role="status">
+              Your start is kept on this device with its time, and opens as soon as the house answers.
+            </Quiet>
+          )}
+        </div>
+        {despite !== undefined && <Cautions cautions={dangers} />}
+        {!from && (
+          <QuantityField
+            label="How much cream"
+            typed={draft.amount}
+            onTyped={(amount) => change({ amount })}
+            understood={read.amount}
+            system={say.system}
+            hint={
+              {
+                metric: '1.4 L, 900 g, “just over 1 L”',
+                us: '1 1/2 qt, 3 lb, “just over a pint”',
+                imperial: '2 pints, 3 lb, 1.4 L',
+              }[say.system]
+            }
+            autoFocus
+            says={
+              read.facts && read.amount && 'quantity' in read.amount
+                ? `= ${echo(read.amount.quantity, say.system)}, ${say.mass(read.facts.creamMass)} by its density`
+                : undefined
+            }
+          />
+        )}
+        {asksAll && (
+          <>
+            <AskRich {...asked} />
+            <AskCold {...asked} />
+            <AskChurn {...asked} more={more} onMore={() => setMore(true)} />
+          </>
+        )}
+        {across && facts && foreseen && (
+          <TemperatureChart
+            across={across}
+            now={here}
+            foreseen={foreseen}
+            looked={looked?.from === here ? looked.celsius : here}
+            onLook={(celsius) => setLooked({ from: here, celsius })}
+          />
+        )}
+        <Doors>
+          {from ? (
+            <Door name="Cream" value={from.says.replace(/\.$/, '')} group="plan">
+              <div className={styles.inside}>
+                <Quiet>{from.small}</Quiet>
+                <Link href="/shelf">Choose other cream on the Shelf</Link>
               </div>
-              {despite !== undefined && <Cautions cautions={dangers} />}
-              <Cautions cautions={cautions.filter(({ level }) => level === 'caution')} />
+            </Door>
+          ) : (
+            <Door
+              name={asksAll ? 'Kind' : 'Cream'}
+              value={[
+                ...(asksAll
+                  ? []
+                  : [read.knownFat ? `${text(spokenFraction(read.knownFat.fat))} fat` : 'how rich?']),
+                draft.ripened ? 'ripened' : 'sweet',
+                draft.homogenised ? 'long-life' : draft.treatment,
+              ].join(', ')}
+              group="plan"
+            >
+              <div className={styles.inside}>
+                {!asksAll && <AskRich {...asked} />}
+                <AskKind {...asked} />
+              </div>
+            </Door>
+          )}
+          {!asksAll && (
+            <>
+              <Door name="How cold" value={coldWords(draft, read, say)} open={asksCold} group="plan">
+                <div className={styles.inside}>
+                  <AskCold {...asked} />
+                </div>
+              </Door>
+              <Door
+                name="Churned in"
+                value={[
+                  toolName,
+                  read.capacity === undefined ? 'what does it hold?' : say.volume(read.capacity),
+                  ...(loads ? [loads.loads === 1 ? 'one load' : `${loads.loads} loads`] : []),
+                ].join(', ')}
+                group="plan"
+              >
+                <div className={styles.inside}>
+                  <AskChurn {...asked} more={more} onMore={() => setMore(true)} />
+                </div>
+              </Door>
             </>
-          }
-          toolName={own.find((vessel) => `vessel:${vessel.id}` === draft.churn)?.name ?? chosenTool.name}
-        />
-      </Enamel>
-    </div>
+          )}
+          <Door
+            name="Afterwards"
+            value={afterwardsWords({ ...afterwardsNow, ...piecesOf(facts) }, say).join(' · ')}
+            group="plan"
+          >
+            <div className={styles.inside}>
+              <Afterwards facts={afterwardsNow} draft={draft} change={change} />
+            </div>
+          </Door>
+          {plan.ways.length > 0 && (
+            <Door
+              name="Way of working"
+              value={
+                plan.ways.find(({ id }) => id === draft.way)?.name ??
+                (plan.last ? 'as last time' : 'as I say')
+              }
+              group="plan"
+            >
+              <div className={styles.inside}>
+                <Chips
+                  legend="Your ways of working"
+                  chosen={draft.way ?? 'last'}
+                  onChoose={(key) =>
+                    change(
+                      key === 'last'
+                        ? {
+                            ...(from ? draftFromShelf(plan, from) : freshDraft(plan, front)),
+                            amount: draft.amount,
+                            way: undefined,
+                            after: undefined,
+                          }
+                        : { ...draftByWay(plan, key, from !== undefined), after: undefined },
+                    )
+                  }
+                  choices={[
+                    { key: 'last', name: plan.last ? 'As last time' : 'As I say' },
+                    ...plan.ways.map(({ id, name, way }) => ({
+                      key: id,
+                      name,
+                      small: `${tools[way.tool].name}, ${say.temperature(way.temperature)}`,
+                    })),
+                  ]}
+                />
+              </div>
+            </Door>
+          )}
+        </Doors>
+        <Cautions cautions={cautions.filter(({ level }) => level === 'caution')} />
+        {foreseen && facts && (
+          <WhyDrawer
+            title="Butter and break time"
+            section="6.7"
+            opener={<span className={styles.why}>How sure this is, and what to look for</span>}
+          >
+            <WhyForeseen foreseen={foreseen} facts={facts} />
+          </WhyDrawer>
+        )}
+      </div>
+    </Beside>
   );
+}
+
+const piecesOf = (facts: BatchFacts | undefined): Pick<BatchFacts, 'usualPieces'> =>
+  facts?.usualPieces ? { usualPieces: facts.usualPieces } : {};
+
+/** How cold it is, and how that is known. */
+function coldWords(draft: PlanDraft, read: ReadPlan, say: ReturnType<typeof useSay>): string {
+  if (read.celsius === undefined) return 'how cold is it?';
+  const where = { fridge: ', from the fridge', cool: ', cool', room: ', as the room', measured: '' };
+  return `${say.temperature(read.celsius)}${where[draft.cold]}`;
 }

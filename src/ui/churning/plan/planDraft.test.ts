@@ -1,6 +1,6 @@
 import type { Farm, Vessel } from '@/server/house/views';
 import type { PlanDraft } from './planDraft';
-import { draftByWay, freshDraft, readPlan } from './planDraft';
+import { afterwards, draftByWay, freshDraft, readPlan } from './planDraft';
 
 const farm: Farm = {
   id: 'f',
@@ -210,5 +210,21 @@ describe('a named way of working', () => {
 
   it('that is kept no more changes nothing', () => {
     expect(draftByWay(plan, 'gone', false)).toEqual({ way: undefined });
+  });
+});
+
+test('what is said of the time after the break goes into the batch, and only that', () => {
+  const last = {
+    usualSalt: { way: 'spoon', teaspoons: 2, kind: 'fine' },
+    usualStorage: 'freezer',
+    usualWashes: 3,
+  } as const;
+  expect(afterwards(undefined, last)).toEqual(last);
+  expect(afterwards({ usualSalt: { way: 'none' } }, last)).toEqual({ ...last, usualSalt: { way: 'none' } });
+  expect(afterwards({ usualWashes: 'clear' }, last)).not.toHaveProperty('usualWashes');
+  expect(read({ after: { usualWashes: 2, usualStorage: 'crock' } }).facts).toMatchObject({
+    usualWashes: 2,
+    usualStorage: 'crock',
+    usualSalt: { way: 'share', share: 0.016 },
   });
 });

@@ -38,6 +38,14 @@ export interface PlanDraft {
   /** `vessel:ID` of the farm's own, or `tool:KEY`. */
   churn: string;
   sizeTyped: string;
+  /** What is meant to be done differently once it broke. */
+  after?:
+    | {
+        usualSalt?: BatchFacts['usualSalt'] | undefined;
+        usualWashes?: number | 'clear';
+        usualStorage?: BatchFacts['usualStorage'];
+      }
+    | undefined;
   /** Id of the named way it follows. */
   way?: string | undefined;
 }
@@ -297,12 +305,23 @@ export function readPlan(
       vesselId: vessel?.id ?? null,
       capacity,
       loads: loads.loads,
-      usualSalt: usual?.usualSalt ?? { way: 'share', share: 0.016, kind: 'fine' },
-      usualStorage: usual?.usualStorage ?? 'fridge',
-      ...(usual?.usualWashes === undefined ? {} : { usualWashes: usual.usualWashes }),
+      ...afterwards(draft.after, usual),
       ...(usual?.usualPieces === undefined ? {} : { usualPieces: usual.usualPieces }),
       ...(named ? { way: named.name } : {}),
     },
+  };
+}
+
+/** What is done once it broke: as it was said here, else as it is usual, else as most do. */
+export function afterwards(
+  said: PlanDraft['after'],
+  usual: Pick<WayOfWorking, 'usualSalt' | 'usualStorage' | 'usualWashes'> | undefined,
+): Pick<BatchFacts, 'usualSalt' | 'usualStorage' | 'usualWashes'> {
+  const washes = said?.usualWashes ?? usual?.usualWashes;
+  return {
+    usualSalt: said?.usualSalt ?? usual?.usualSalt ?? { way: 'share', share: 0.016, kind: 'fine' },
+    usualStorage: said?.usualStorage ?? usual?.usualStorage ?? 'fridge',
+    ...(washes === undefined || washes === 'clear' ? {} : { usualWashes: washes }),
   };
 }
 

@@ -1,0 +1,70 @@
+import { someCream } from '../testing/someCream';
+import { acrossTemperatures, atTemperature, coldest, warmest } from './acrossTemperatures';
+import { foresee } from './foresee';
+
+const across = acrossTemperatures({ cream: someCream });
+const breaking = across.points.filter(({ outcome }) => outcome === 'breaks');
+
+describe('what another temperature would do', () => {
+  it('goes from the coldest to the warmest cream churned, and tells where it breaks', () => {
+    expect(across.points.map(({ celsius }) => celsius)).toEqual(
+      Array.from({ length: warmest - coldest + 1 }, (_, i) => coldest + i),
+    );
+    expect(breaking.length).toBeGreaterThan(8);
+    for (const { breakMinutes, fatLost } of breaking) {
+      expect(breakMinutes).toBeGreaterThan(0);
+      expect(fatLost).toBeGreaterThan(0);
+      expect(fatLost).toBeLessThan(1);
+    }
+  });
+
+  it('warmer is quicker as far as it is good, slower again where it is soft, and loses more', () => {
+    const minutesOf = (from: number, to: number) =>
+      breaking
+        .filter(({ celsius }) => celsius >= from && celsius <= to)
+        .map(({ breakMinutes }) => breakMinutes!);
+    const good = minutesOf(coldest, across.good!.to);
+    expect([...good].sort((a, b) => b - a)).toEqual(good);
+    expect(minutesOf(22, 22)[0]).toBeGreaterThan(minutesOf(18, 18)[0]!);
+    expect(atTemperature(across, 20).fatLost).toBeGreaterThan(1.5 * atTemperature(across, 13).fatLost);
+  });
+
+  it('says the same as the plan does of the same cream two degrees away', () => {
+    const { cooler, warmer } = foresee(someCream);
+    expect(atTemperature(across, cooler.temperature).breakMinutes).toBeCloseTo(cooler.breakMinutes!, 6);
+    expect(atTemperature(across, warmer.temperature).breakMinutes).toBeCloseTo(warmer.breakMinutes!, 6);
+  });
+
+  it('is good in one stretch, where it neither takes long nor loses much', () => {
+    const { from, to } = across.good!;
+    const least = Math.min(...breaking.map(({ fatLost }) => fatLost));
+    for (const { celsius, breakMinutes, fatLost } of across.points) {
+      if (celsius < from || celsius > to) continue;
+      expect(breakMinutes).toBeLessThanOrEqual(45);
+      expect(fatLost).toBeLessThanOrEqual(1.35 * least);
+    }
+    expect(from).toBeLessThan(to);
+    expect(to).toBeLessThan(20);
+  });
+
+  it('between two degrees lies between them, and outside of all is as at the end', () => {
+    const [a, b, between] = [13, 14, 13.5].map((celsius) => atTemperature(across, celsius).breakMinutes!) as [
+      number,
+      number,
+      number,
+    ];
+    expect(between).toBeCloseTo((a + b) / 2, 9);
+    expect(atTemperature(across, 2)).toMatchObject({ ...across.points[0], celsius: 2 });
+    expect(atTemperature(across, 40)).toMatchObject({ ...across.points.at(-1), celsius: 40 });
+  });
+
+  it('claims no break beside where there is none', () => {
+    const soft = acrossTemperatures({ cream: { ...someCream, hardness: -4 } });
+    const oils = soft.points.find(({ outcome }) => outcome === 'oils');
+    expect(oils).toMatchObject({ breakMinutes: undefined, fatLost: 1 });
+    expect(atTemperature(soft, oils!.celsius - 0.2).breakMinutes).toBeUndefined();
+    expect(
+      acrossTemperatures({ cream: { ...someCream, fat: 0.06, load: { ...someCream.load, fat: 0.06 } } }).good,
+    ).toBeUndefined();
+  });
+});

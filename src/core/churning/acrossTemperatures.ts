@@ -1,0 +1,97 @@
+import { priorPace } from './churnPace';
+import type { ChurnPace } from './churnPace';
+import type { CreamInChurn } from './creamInChurn';
+import { expectedButter } from './expectedButter';
+import { churnInputOf } from './foresee';
+import { runAt } from './belief';
+
+/** The churning of one load at one temperature. */
+export interface AtTemperature {
+  celsius: number;
+  /** Minutes until it breaks; undefined when it does not. */
+  breakMinutes: number | undefined;
+  /** Share of the fat lost to buttermilk, wash and smears, 0 … 1; all but nothing is kept of what oils. */
+  fatLost: number;
+  outcome: 'breaks' | 'stuck' | 'oils';
+}
+
+export interface AcrossTemperatures {
+  points: AtTemperature[];
+  /** °C from and to which it breaks soon enough and loses little; undefined where it does so nowhere. */
+  good: { from: number; to: number } | undefined;
+}
+
+/** From and to which cream is churned at all, °C (docs/handbook.md, tempering). */
+export const coldest = 4;
+export const warmest = 22;
+/** So much longer than the quickest good break, and so much more fat than the least, is still good (engineering estimates). */
+const goodMinutes = 45;
+const goodLoss = 1.35;
+
+/**
+ * What warmer or colder cream would do in the same churn: minutes to the break and share of fat lost, degree by degree, by
+ * the model's middle pace (docs/models.md, churning), and the stretch in which neither is bad.
+ * @param step K between two points
+ */
+export function acrossTemperatures({
+  cream,
+  pace = priorPace,
+  step = 1,
+}: {
+  cream: CreamInChurn;
+  pace?: ChurnPace | undefined;
+  step?: number;
+}): AcrossTemperatures {
+  const input = churnInputOf(cream);
+  const count = Math.round((warmest - coldest) / step) + 1;
+  const points = Array.from({ length: count }, (_, i): AtTemperature => {
+    const celsius = coldest + i * step;
+    const run = runAt({ ...input, temperature: celsius }, pace.logMean);
+    return {
+      celsius,
+      breakMinutes: run.breakSeconds === undefined ? undefined : run.breakSeconds / 60,
+      fatLost: run.outcome === 'oils' ? 1 : 1 - expectedButter(cream, run.buttermilkFat).churnEfficiency,
+      outcome: run.outcome,
+    };
+  });
+  return { points, good: goodStretch(points) };
+}
+
+/** The longest run of neighbouring points that break in time and lose little more than the least. */
+function goodStretch(points: readonly AtTemperature[]): AcrossTemperatures['good'] {
+  const least = Math.min(
+    ...points.filter(({ outcome }) => outcome === 'breaks').map(({ fatLost }) => fatLost),
+  );
+  let best: AtTemperature[] = [];
+  let run: AtTemperature[] = [];
+  for (const point of points) {
+    const good =
+      point.breakMinutes !== undefined &&
+      point.breakMinutes <= goodMinutes &&
+      point.fatLost <= goodLoss * least;
+    run = good ? [...run, point] : [];
+    if (run.length > best.length) best = run;
+  }
+  const [first, last] = [best[0], best.at(-1)];
+  return first && last ? { from: first.celsius, to: last.celsius } : undefined;
+}
+
+/** What it would do at a temperature between two points, °C; the nearer end outside of them. */
+export function atTemperature({ points }: AcrossTemperatures, celsius: number): AtTemperature {
+  const above = points.findIndex((point) => point.celsius >= celsius);
+  const [low, high] =
+    above === -1 ? [points.at(-1)!, points.at(-1)!] : [points[Math.max(0, above - 1)]!, points[above]!];
+  const share =
+    high.celsius > low.celsius
+      ? Math.min(1, Math.max(0, (celsius - low.celsius) / (high.celsius - low.celsius)))
+      : 0;
+  const nearer = share < 0.5 ? low : high;
+  if (low.outcome !== 'breaks' || high.outcome !== 'breaks') return { ...nearer, celsius };
+  const between = (a: number, b: number) => a + share * (b - a);
+  return {
+    celsius,
+    breakMinutes: between(low.breakMinutes!, high.breakMinutes!),
+    fatLost: between(low.fatLost, high.fatLost),
+    outcome: 'breaks',
+  };
+}

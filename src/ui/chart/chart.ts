@@ -1,0 +1,88 @@
+import { Chart, Filler, LinearScale, LineController, LineElement, PointElement } from 'chart.js';
+import type { ChartOptions, Plugin } from 'chart.js';
+import type { Ink } from './ink';
+
+Chart.register(LineController, LineElement, PointElement, LinearScale, Filler);
+Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', sans-serif";
+Chart.defaults.font.size = 14;
+
+/** Points of a line; a gap where there is nothing to say. */
+export type Points = { x: number; y: number | null }[];
+
+/** What all charts share: no boxes, no legend, nothing that moves; what is drawn is said beside it. */
+export const calm = (ink: Ink): ChartOptions<'line'> => ({
+  animation: false,
+  responsive: true,
+  maintainAspectRatio: false,
+  parsing: false,
+  color: ink.quiet,
+  events: [],
+  elements: {
+    point: { radius: 0 },
+    line: { borderWidth: 3.5, borderCapStyle: 'round', borderJoinStyle: 'round' },
+  },
+});
+
+/** A stretch of the x axis, shaded behind the lines. */
+export const band = (
+  id: string,
+  stretch: { from: number; to: number } | undefined,
+  colour: string,
+): Plugin<'line'> => ({
+  id,
+  beforeDatasetsDraw({ ctx, chartArea, scales }) {
+    if (!stretch) return;
+    const [left, right] = [scales.x!.getPixelForValue(stretch.from), scales.x!.getPixelForValue(stretch.to)];
+    ctx.save();
+    ctx.globalAlpha = 0.13;
+    ctx.fillStyle = colour;
+    ctx.fillRect(left, chartArea.top, right - left, chartArea.bottom - chartArea.top);
+    ctx.restore();
+  },
+});
+
+/** An upright at a value of the x axis. */
+export const upright = (id: string, at: number, colour: string, dash: number[] = []): Plugin<'line'> => ({
+  id,
+  afterDatasetsDraw({ ctx, chartArea, scales }) {
+    const x = scales.x!.getPixelForValue(at);
+    ctx.save();
+    ctx.strokeStyle = colour;
+    ctx.lineWidth = dash.length > 0 ? 2 : 4;
+    ctx.setLineDash(dash);
+    ctx.beginPath();
+    ctx.moveTo(x, chartArea.top);
+    ctx.lineTo(x, chartArea.bottom);
+    ctx.stroke();
+    ctx.restore();
+  },
+});
+
+/** What a line is, said where it runs: no legend to look up. */
+export const said = (
+  id: string,
+  words: readonly {
+    text: string;
+    colour: string;
+    x: number;
+    y: number;
+    axis: string;
+    align?: CanvasTextAlign;
+  }[],
+): Plugin<'line'> => ({
+  id,
+  afterDatasetsDraw({ ctx, chartArea, scales }) {
+    ctx.save();
+    ctx.font = `640 15px ${Chart.defaults.font.family}`;
+    for (const { text, colour, x, y, axis, align = 'left' } of words) {
+      ctx.fillStyle = colour;
+      ctx.textAlign = align;
+      const at = Math.min(
+        chartArea.bottom - 6,
+        Math.max(chartArea.top + 14, scales[axis]!.getPixelForValue(y)),
+      );
+      ctx.fillText(text, scales.x!.getPixelForValue(x), at);
+    }
+    ctx.restore();
+  },
+});

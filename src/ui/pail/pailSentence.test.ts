@@ -1,0 +1,37 @@
+import { standsAtMost } from '@/core/standing/judgeLot';
+import type { CreamRise } from '@/core/separating/creamRise.calc';
+import type { Risen } from '../standing/useRises';
+import { someLot } from '../testing/someLot';
+import { betterLeft, pailSentence } from './pailSentence';
+
+const say = { about: (grams: number) => `${Math.round(grams)} g`, alarm: () => 'throw it out' };
+const risen = (id: string, waitingGains: number) =>
+  new Map([[id, { rise: { waitingGains } as CreamRise } as Risen]]);
+
+describe('the gauge of one milk and the sentence over all of it', () => {
+  it('leave milk that still rises alone for as many hours', () => {
+    const one = someLot({}, 7);
+    const left = betterLeft(one, undefined);
+    expect(left).toBe(5);
+    expect(pailSentence([one], new Map(), say).says).toContain(`about ${left} h more`);
+  });
+
+  it('wait together while six hours gain more than two in a hundred of its fat', () => {
+    const one = someLot({}, 14);
+    for (const [gains, waits] of [
+      [2.1, true],
+      [2.0, false],
+      [0, false],
+    ] as const) {
+      expect(betterLeft(one, gains * 1.03) !== undefined).toBe(waits);
+      expect(pailSentence([one], risen(one.lot.id, gains * 1.03), say).waits ?? false).toBe(waits);
+    }
+  });
+
+  it('never tell anyone to wait with what is to be skimmed at once, or before it is worked out', () => {
+    expect(betterLeft(someLot({}, 14), undefined)).toBeUndefined();
+    const late = someLot({}, standsAtMost + 1);
+    expect(late.waiting.word).toBe('skim at once');
+    expect(betterLeft(late, 50)).toBeUndefined();
+  });
+});
