@@ -9,6 +9,7 @@ import { theFinish } from './migrations/0005-the-finish';
 import { whatStays } from './migrations/0006-what-stays';
 import { oneInOne } from './migrations/0007-one-in-one';
 import { keptFromPeople } from './migrations/0008-kept-from-people';
+import { theLarder } from './migrations/0009-the-larder';
 import { guard } from './migrations/migration';
 import { rights } from './rights';
 
@@ -22,6 +23,7 @@ export const migrations = [
   whatStays,
   oneInOne,
   keptFromPeople,
+  theLarder,
 ];
 
 /**

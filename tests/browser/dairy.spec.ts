@@ -212,6 +212,7 @@ test('milk of a cow under medicine is kept from people, with the reason and the 
   await page.getByRole('link', { name: new RegExp(`not for people`) }).click();
   await expect(page.getByText(/Kept from people’s food. Tansy: udder tubes/)).toBeVisible();
   await expect(page.getByRole('radio', { name: 'Drinking' })).toHaveCount(0);
+  await page.getByText('Use it whole').click();
   await page.getByText('Calves', { exact: true }).click();
   await expect(page.getByText(/without asking the vet/)).toBeVisible();
   expect(vessels.blue).toBeTruthy();

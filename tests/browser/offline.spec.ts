@@ -114,7 +114,7 @@ test('cream of the Shelf is churned with no signal, and though it was used at ho
   await context.setOffline(true);
   await page.goto('/churn/new');
   await page.getByRole('link', { name: 'Churn it' }).click();
-  await expect(page.getByRole('heading', { name: /^1\.29 L of 36 % cream, from R1/ })).toBeVisible();
+  await expect(page.getByText(/^1\.29 L of 36 % cream, from R1/).first()).toBeVisible();
   await expectSound(page);
   await page.getByRole('button', { name: 'Start churning' }).click();
   await expect(page.getByRole('timer').first()).toBeVisible();

@@ -5,6 +5,9 @@ import { addDays, readDate } from './civilDate';
 export const storages = ['counter', 'crock', 'fridge', 'freezer'] as const;
 export type Storage = (typeof storages)[number];
 
+/** As warm as the room. */
+export const isWarm = (storage: Storage): boolean => storage === 'counter' || storage === 'crock';
+
 export interface Kept {
   /** ISO date the butter was made. */
   made: string;

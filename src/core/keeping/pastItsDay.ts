@@ -1,6 +1,7 @@
 import type { Addition } from '../churning/batchEvents';
 import { additions as known } from '../churning/batchEvents';
 import type { Storage } from './keepingDate';
+import { isWarm } from './keepingDate';
 
 /** A piece of butter or ghee as far as what to do past its day goes. */
 export interface KeptPiece {
@@ -39,8 +40,7 @@ export function pastItsDay({ kind, additions, storage, raw, blockedReason, despi
       discard: true,
       says: 'past its day, with fresh herbs or garlic in it: throw it away, and never taste it.',
     };
-  const warm = (storage as Storage) === 'counter' || (storage as Storage) === 'crock';
-  if (raw && warm)
+  if (raw && isWarm(storage as Storage))
     return {
       discard: true,
       says: 'raw milk butter that stood warm past its day: throw it away, and do not taste it.',

@@ -4,36 +4,40 @@ import { saltWays } from '../salting/saltWays';
 import { gheeDate } from './gheeDate';
 import type { KeepingDate } from './keepingDate';
 import { keepingDate } from './keepingDate';
+import type { Stay } from './keptThrough';
+import { keptThrough } from './keptThrough';
 
 /**
  * How long a portion of a batch keeps where it is put, and why: what was done to the cream and the butter decides.
  * @param washed the butter was washed at least once
  * @param made ISO date of the day it was packed
+ * @param moves where it was moved to since, and when, in order
  */
 export function portionKept(
   facts: Pick<BatchFacts, 'treatment' | 'ripened' | 'creamVolume' | 'despite'>,
   washed: boolean,
   portion: Pick<StoryPortion, 'mass' | 'saltMass' | 'storage' | 'additions' | 'ghee'>,
   made: string,
+  moves: readonly Stay[] = [],
 ): KeepingDate {
   // No kind of keeping mends cream that should have been thrown away.
   if (facts.despite !== undefined)
     return { until: made, days: 0, reasons: [`churned although it should not have been: ${facts.despite}`] };
-  if (portion.ghee) return gheeDate(made, portion.storage);
+  const first = { storage: portion.storage, on: made };
+  if (portion.ghee) return keptThrough((storage, from) => gheeDate(from, storage), [first, ...moves], false);
   const ways = saltWays(
     { way: 'mass', grams: portion.saltMass, kind: 'fine' },
     portion.mass - portion.saltMass,
     facts.creamVolume,
   );
-  return keepingDate({
-    made,
-    storage: portion.storage,
+  const butter = {
     washed,
     salted: ways.keeps,
     cultured: facts.ripened,
     rawOrigin: facts.treatment === 'raw',
     freshHerbsOrGarlic: portion.additions.some((addition) => addition === 'herbs' || addition === 'garlic'),
-  });
+  };
+  return keptThrough((storage, from) => keepingDate({ ...butter, made: from, storage }), [first, ...moves]);
 }
 
 const letters = 26;

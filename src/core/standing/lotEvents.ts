@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { fraction, mass, positiveMass, temperature } from '../calculation';
 import { atSeconds, id } from '../churning/batchEvents';
+import type { Storage } from '../keeping/keepingDate';
 import { placeKeys } from './places';
 
 /** Culture routes, and what a culture can be. */
@@ -88,7 +89,20 @@ export interface DrawnEvent {
   atSeconds: number;
   mass: number;
 }
-export type LotEvent = SaidLotEvent | PouredEvent | DrawnEvent;
+/** Butter was put somewhere else. */
+export interface KeptEvent {
+  kind: 'kept';
+  id: string;
+  atSeconds: number;
+  storage: Storage;
+}
+/** The water over butter in a crock was changed. */
+export interface WateredEvent {
+  kind: 'watered';
+  id: string;
+  atSeconds: number;
+}
+export type LotEvent = SaidLotEvent | PouredEvent | DrawnEvent | KeptEvent | WateredEvent;
 
 /** Amounts of a movement, as sent: all of a lot when no mass is given. */
 export const outOf = v.strictObject({

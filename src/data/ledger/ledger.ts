@@ -80,11 +80,11 @@ export async function putLot({ farmId, transaction }: FarmScope, lot: NewLot): P
   await LotRow.upsert(rowOf(farmId, lot), { transaction });
 }
 
-/** Gives a lot another day to be eaten by, with its reasons. */
+/** Gives a lot another day to be eaten by, with its reasons, and the place they are for. */
 export async function datedLot(
   { farmId, transaction }: FarmScope,
   id: string,
-  date: { keepUntil: string; keepReasons: string[] },
+  date: { keepUntil: string; keepReasons: string[]; storage: string },
 ): Promise<void> {
   await LotRow.update(date, { where: { farmId, id }, transaction });
 }
@@ -221,6 +221,7 @@ export interface ButterOnHand {
   mass: number;
   fat: number;
   additions: string[];
+  salted: boolean;
   storage: string;
   madeAt: Date;
   keepUntil: string;
@@ -234,10 +235,10 @@ export interface ButterOnHand {
 /** Butter with something left in it, oldest first. */
 export async function butterOnHand({ farmId, transaction }: FarmScope): Promise<ButterOnHand[]> {
   const rows = await database().query<Record<string, unknown>>(
-    `SELECT lot.id, lot.code, lot.kind, lot.batch_id, portion.name, portion.pieces, lot.mass_now AS mass, lot.fat_now AS fat, portion.additions,
+    `SELECT lot.id, lot.code, lot.kind, lot.batch_id, portion.name, portion.pieces, portion.salt_mass > 0 AS salted, lot.mass_now AS mass, lot.fat_now AS fat, portion.additions,
             lot.storage, lot.made_at, lot.keep_until::text AS keep_until, lot.keep_reasons, lot.raw, lot.blocked_reason, lot.details->>'despite' AS despite
      FROM lot
-     JOIN portion ON portion.farm_id = lot.farm_id AND portion.lot_id = lot.id
+     JOIN portion ON portion.farm_id = lot.farm_id AND portion.lot_id = coalesce(lot.details->>'partOf', lot.id)
      WHERE lot.farm_id = :farmId AND lot.kind IN ('butter', 'ghee') AND lot.mass_now > 0
      ORDER BY lot.made_at, lot.code`,
     { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
@@ -252,6 +253,7 @@ export async function butterOnHand({ farmId, transaction }: FarmScope): Promise<
     mass: Number(row.mass),
     fat: Number(row.fat),
     additions: row.additions as string[],
+    salted: row.salted === true,
     storage: String(row.storage),
     madeAt: row.made_at as Date,
     keepUntil: String(row.keep_until),
@@ -270,4 +272,77 @@ export async function bookedMass(
 ): Promise<number> {
   const lines = await EntryLineRow.findAll({ where: { farmId, entryId, lotId }, transaction });
   return lines.reduce((sum, line) => sum + Number(line.mass), 0);
+}
+
+/** Ids and codes of what was once part of these portions, by portion, in the order they were parted. */
+export async function partsOf(
+  { farmId, transaction }: FarmScope,
+  portionIds: readonly string[],
+): Promise<Map<string, { id: string; code: string }[]>> {
+  const parts = new Map<string, { id: string; code: string }[]>(portionIds.map((id) => [id, []]));
+  if (portionIds.length === 0) return parts;
+  const rows = await database().query<{ id: string; code: string; of: string }>(
+    `SELECT id, code, details->>'partOf' AS of FROM lot WHERE farm_id = :farmId AND jsonb_exists(details, 'partOf') AND details->>'partOf' IN (:portionIds)
+     ORDER BY made_at, id`,
+    { replacements: { farmId, portionIds: [...portionIds] }, type: QueryTypes.SELECT, transaction },
+  );
+  for (const { id, code, of } of rows) parts.get(of)?.push({ id, code });
+  return parts;
+}
+
+/** Butter and ghee that left the larder since a time, g, by what for and when; what was taken back left nothing. */
+export async function butterLeft(
+  { farmId, transaction }: FarmScope,
+  since: Date,
+): Promise<{ at: Date; account: string; mass: number }[]> {
+  const rows = await database().query<Record<string, unknown>>(
+    `SELECT e.at, o.account, o.mass FROM entry e
+     JOIN entry_line o ON o.farm_id = e.farm_id AND o.entry_id = e.id AND o.account IS NOT NULL AND o.mass > 0
+     WHERE e.farm_id = :farmId AND e.kind = 'used' AND e.at >= :since
+       AND EXISTS (SELECT 1 FROM entry_line l JOIN lot ON lot.farm_id = l.farm_id AND lot.id = l.lot_id
+                   WHERE l.farm_id = e.farm_id AND l.entry_id = e.id AND l.mass < 0 AND lot.kind IN ('butter', 'ghee'))
+       AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = e.farm_id AND c.corrects_id = e.id)`,
+    { replacements: { farmId, since }, type: QueryTypes.SELECT, transaction },
+  );
+  return rows.map(({ at, account, mass }) => ({
+    at: at as Date,
+    account: String(account),
+    mass: Number(mass),
+  }));
+}
+
+/** When butter was packed first on this farm. */
+export async function firstButter({ farmId, transaction }: FarmScope): Promise<Date | undefined> {
+  const [row] = await database().query<{ at: Date | null }>(
+    `SELECT min(made_at) AS at FROM lot WHERE farm_id = :farmId AND kind = 'butter'`,
+    { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
+  );
+  return row?.at ?? undefined;
+}
+
+/** Where a lot of butter is, until when it keeps there, and why. */
+export async function datesOf(
+  { farmId, transaction }: FarmScope,
+  id: string,
+): Promise<{ storage: string; keepUntil: string; keepReasons: string[] }> {
+  const row = await LotRow.findOne({ where: { farmId, id }, transaction, rejectOnEmpty: true });
+  return { storage: row.storage ?? 'fridge', keepUntil: row.keepUntil ?? '', keepReasons: row.keepReasons };
+}
+
+/** What is mixed into a portion. */
+export async function additionsOf({ farmId, transaction }: FarmScope, portionId: string): Promise<string[]> {
+  const [row] = await database().query<{ additions: string[] }>(
+    `SELECT additions FROM portion WHERE farm_id = :farmId AND lot_id = :portionId`,
+    { replacements: { farmId, portionId }, type: QueryTypes.SELECT, transaction },
+  );
+  return row?.additions ?? [];
+}
+
+/** Ids of all butter that is kept in one place now. */
+export async function butterIn({ farmId, transaction }: FarmScope, storage: string): Promise<string[]> {
+  const rows = await database().query<{ id: string }>(
+    `SELECT id FROM lot WHERE farm_id = :farmId AND kind IN ('butter', 'ghee') AND mass_now > 0 AND storage = :storage ORDER BY id`,
+    { replacements: { farmId, storage }, type: QueryTypes.SELECT, transaction },
+  );
+  return rows.map(({ id }) => id);
 }

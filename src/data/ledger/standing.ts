@@ -48,6 +48,8 @@ export interface LotDetails {
   amountTyped?: string;
   /** Why something that went into it should have been thrown away: it was used knowingly. */
   despite?: string;
+  /** Id of the portion it was once part of. */
+  partOf?: string;
   /** Water that went into it in the churn, g. */
   water?: number;
   [other: string]: unknown;

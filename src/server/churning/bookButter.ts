@@ -4,7 +4,7 @@ import type { Judgement } from '@/core/balancing/judgeBatch';
 import { judgeBatch } from '@/core/balancing/judgeBatch';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { churned } from '@/core/churning/churned';
-import { portionCodes, portionKept } from '@/core/keeping/portionKept';
+import { portionCodes } from '@/core/keeping/portionKept';
 import { notTakenBack } from '@/core/standing/lotStory';
 import { butterFrom } from '@/core/working/butterNow';
 import { lotsOfBatch, putPortions } from '@/data/churning/batches';
@@ -16,6 +16,7 @@ import { counterEntry, linesOf, makeLot, postEntry, putLot } from '@/data/ledger
 import { addLotEvents, changeLot, lotEventsOf, lotsById } from '@/data/ledger/standing';
 import type { Sender } from '../commands/command';
 import { localDate } from '../localDate';
+import { kept, movesOf } from '../ledger/redateButter';
 import { Refusal } from '../refusal';
 
 /**
@@ -96,7 +97,7 @@ async function takeBack(
       throw new Refusal(
         found.kind === 'buttermilk'
           ? `Some of its buttermilk (${found.code}) was used since. Take that back first, then put the batch right.`
-          : 'Some of this butter was finished since. Take that back on Today first, then put the batch right.',
+          : 'Some of this butter was eaten, given away or put elsewhere since. Take that back in the Larder first, then put the batch right.',
         'events',
       );
   }
@@ -114,8 +115,12 @@ async function putButter(scope: FarmScope, batch: Batch, story: BatchStory, made
     story.portions.map(({ id: lotId }) => lotId),
     new Map(made.filter(({ kind }) => kind !== 'buttermilk').map((lot) => [lot.id, lot.code])),
   );
+  const moves = await movesOf(
+    scope,
+    story.portions.map(({ id: lotId }) => lotId),
+  );
   for (const [i, portion] of story.portions.entries()) {
-    const kept = portionKept(facts, story.washes.length > 0, portion, localDate(madeAt, timeZone));
+    const stands = kept(facts, story, portion, localDate(madeAt, timeZone), moves.get(portion.id)!);
     await putLot(scope, {
       id: portion.id,
       code: codes[i]!,
@@ -125,9 +130,7 @@ async function putButter(scope: FarmScope, batch: Batch, story: BatchStory, made
       oldestAt: cream?.oldestAt ?? madeAt,
       treatment: cream?.treatment ?? facts.treatment,
       ripened: facts.ripened,
-      storage: portion.storage,
-      keepUntil: kept.until,
-      keepReasons: kept.reasons,
+      ...stands,
       blockedReason: cream?.blockedReason ?? null,
       blockedUntil: cream?.blockedUntil ?? null,
       details: facts.despite === undefined ? {} : { despite: facts.despite },

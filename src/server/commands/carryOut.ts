@@ -12,6 +12,8 @@ import { addVesselCommand } from '../house/addVessel';
 import { putAnimalCommand } from '../house/putAnimal';
 import { settleHouse } from '../house/settleHouse';
 import { finishButter } from '../larder/finishButter';
+import { moveButter } from '../larder/moveButter';
+import { waterCrock } from '../larder/waterCrock';
 import { restoreButter } from '../larder/restoreButter';
 import { clearLots } from '../ledger/clearLots';
 import { LateOverdraw } from '../ledger/move';
@@ -52,6 +54,8 @@ const commands = new Map(
     keepWay,
     dropWayCommand,
     finishButter,
+    moveButter,
+    waterCrock,
     restoreButter,
   ].map((one) => [one.name, one as unknown as Command<unknown, unknown>]),
 );

@@ -1,29 +1,61 @@
 import * as v from 'valibot';
-import { id } from '@/core/churning/batchEvents';
-import { holdLot, lotBalance, postEntry } from '@/data/ledger/ledger';
+import { positiveMass } from '@/core/calculation';
+import { atSeconds, id } from '@/core/churning/batchEvents';
+import { postEntry } from '@/data/ledger/ledger';
 import { command } from '../commands/command';
+import { draw, momentOf } from '../ledger/move';
 import { Refusal } from '../refusal';
+import { holdButter } from './butterLot';
 
-/** Says that a piece of butter is finished: what was left of it was eaten, or thrown away. */
+/** What butter can be gone for; the ledger’s accounts carry the same names. */
+export const butterUses = ['eaten', 'given', 'sold', 'baked', 'spoiled'] as const;
+export type ButterUse = (typeof butterUses)[number];
+
+const gone: Record<ButterUse, string> = {
+  eaten: 'eaten',
+  given: 'given away',
+  sold: 'sold',
+  baked: 'baked with',
+  spoiled: 'thrown away',
+};
+
+/** Says where butter went: what was left of it, or some. */
 export const finishButter = command({
   name: 'butter.finish',
-  input: v.strictObject({ lotId: id, how: v.optional(v.picklist(['eaten', 'spoiled']), 'eaten') }),
-  carryOut: async (scope, { lotId, how }, sender) => {
-    const lot = await holdLot(scope, lotId);
-    if (lot?.kind !== 'butter' && lot?.kind !== 'ghee')
-      throw new Refusal('There is no such butter on this farm.', 'lotId');
-    const { mass, fat } = await lotBalance(scope, lotId);
-    if (mass <= 0) return { lotId, already: true };
+  input: v.strictObject({
+    lotId: id,
+    how: v.optional(v.picklist(butterUses), 'eaten'),
+    /** g of it; all that is left when nothing is said. */
+    mass: v.optional(positiveMass),
+    /** To whom, or why, in their own words. */
+    note: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(120, 'at most 120 letters.'))),
+    atSeconds: v.optional(atSeconds),
+  }),
+  carryOut: async (scope, { lotId, how, mass, note, atSeconds: seconds }, sender) => {
+    const lot = await holdButter(scope, lotId);
+    if (lot.mass <= 0 && mass === undefined) return { lotId, already: true };
+    if (lot.blockedReason !== null && how !== 'spoiled')
+      throw new Refusal(
+        `${lot.code} is kept from people’s food (${lot.blockedReason}): it is not ${gone[how]}.`,
+        'lotId',
+      );
+    if (lot.details.despite !== undefined && (how === 'given' || how === 'sold'))
+      throw new Refusal(
+        `${lot.code} was made of cream that should have been thrown out (${lot.details.despite}): it is not ${gone[how]}.`,
+        'lotId',
+      );
+    const [drawn] = await draw(scope, [{ lotId, mass }], sender);
     await postEntry(scope, {
       commandId: sender.commandId,
       kind: 'used',
-      at: sender.at,
+      at: momentOf(seconds, sender),
       recordedAt: sender.receivedAt,
+      ...(note ? { details: { note } } : {}),
       lines: [
-        { lot: lotId, mass: -mass, fat: -fat },
-        { account: how, mass, fat },
+        { lot: lotId, mass: -drawn!.mass, fat: -drawn!.fat },
+        { account: how, mass: drawn!.mass, fat: drawn!.fat },
       ],
     });
-    return { lotId, already: false };
+    return { lotId, mass: drawn!.mass, already: false };
   },
 });

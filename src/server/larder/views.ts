@@ -1,6 +1,11 @@
+import type { EatingRate } from '@/core/keeping/eatingRate';
+import { eatingRate } from '@/core/keeping/eatingRate';
+import { notTakenBack } from '@/core/standing/lotStory';
+import type { FarmScope } from '@/data/farmScope';
 import { inFarm } from '@/data/farmScope';
 import type { ButterOnHand } from '@/data/ledger/ledger';
-import { butterOnHand } from '@/data/ledger/ledger';
+import { butterLeft, butterOnHand, firstButter } from '@/data/ledger/ledger';
+import { lotEventsOf } from '@/data/ledger/standing';
 import { now } from '../clock';
 import type { HouseView } from '../house/views';
 import { houseViewOf } from '../house/views';
@@ -15,18 +20,67 @@ export interface LarderView extends HouseView {
   /** The farm’s own date. */
   today: string;
   butter: ButterShown[];
+  /** What the household eats in a week, once it is known. */
+  rate: EatingRate | undefined;
+  /** ISO date since which the same water stands over the butter in the crock; undefined where none stands in it. */
+  crockWaterOn: string | undefined;
 }
+
+/** Eating is looked back on over as many days. */
+const looksBack = 12 * 7 + 1;
+/** What leaves the larder for people’s mouths. */
+const forPeople = new Set(['eaten', 'baked', 'given', 'sold']);
 
 export const larderView = (farmId: string): Promise<LarderView> =>
   inFarm(farmId, async (scope) => {
     const house = await houseViewOf(scope);
     const { timeZone } = house.farm;
+    const at = now();
+    const today = localDate(at, timeZone);
+    const onHand = await butterOnHand(scope);
+    const first = await firstButter(scope);
+    const left = await butterLeft(scope, new Date(at.getTime() - looksBack * 86_400_000));
     return {
       ...house,
-      today: localDate(now(), timeZone),
-      butter: butterShown(await butterOnHand(scope), timeZone),
+      today,
+      butter: butterShown(onHand, timeZone),
+      rate:
+        first &&
+        eatingRate(
+          left
+            .filter(({ account }) => forPeople.has(account))
+            .map((one) => ({ on: localDate(one.at, timeZone), mass: one.mass })),
+          today,
+          localDate(first, timeZone),
+        ),
+      crockWaterOn: await crockWater(scope, onHand, timeZone),
     };
   });
+
+/** The oldest water in the crock: since a piece was put in, or since it was last changed. */
+async function crockWater(
+  scope: FarmScope,
+  onHand: readonly ButterOnHand[],
+  timeZone: string,
+): Promise<string | undefined> {
+  const inCrock = onHand.filter(({ storage }) => storage === 'crock');
+  if (inCrock.length === 0) return undefined;
+  const told = await lotEventsOf(
+    scope,
+    inCrock.map(({ lotId }) => lotId),
+  );
+  const since = inCrock.map(({ lotId, madeAt }) =>
+    Math.max(
+      madeAt.getTime() / 1000,
+      ...notTakenBack(told.get(lotId) ?? []).flatMap((event) =>
+        event.kind === 'watered' || (event.kind === 'kept' && event.storage === 'crock')
+          ? [event.atSeconds]
+          : [],
+      ),
+    ),
+  );
+  return localDate(new Date(Math.min(...since) * 1000), timeZone);
+}
 
 export const butterShown = (butter: readonly ButterOnHand[], timeZone: string): ButterShown[] =>
   butter.map(({ madeAt, ...rest }) => ({ ...rest, madeOn: localDate(madeAt, timeZone) }));

@@ -9,6 +9,7 @@ import type { LotDetails, RecordedLotEvent } from '@/data/ledger/standing';
 import { addLotEvents, changeLot, lotEventsOf, lotEventsOfCommand, lotsById } from '@/data/ledger/standing';
 import { command } from '../commands/command';
 import { Refusal } from '../refusal';
+import { redateButter } from './redateButter';
 import { retell } from './retell';
 
 /**
@@ -61,6 +62,11 @@ export const undoEntry = command({
 
 /** What a look or a souring had changed of the lot itself is as it was before; what heating and pouring made of it is told again. */
 async function follow(scope: FarmScope, lotId: string, event: RecordedLotEvent): Promise<void> {
+  if (event.kind === 'kept') {
+    const { batchId } = (await lotsById(scope, [lotId])).get(lotId)!;
+    if (batchId) await redateButter(scope, batchId);
+    return;
+  }
   const ripened = event.kind === 'looked' && event.seen === 'thickAndTart';
   if (!ripened && event.kind !== 'soured') return;
   const standing = notTakenBack((await lotEventsOf(scope, [lotId])).get(lotId) ?? []) as RecordedLotEvent[];

@@ -11,13 +11,17 @@ import type { Storage } from '@/core/keeping/keepingDate';
 import { pastItsDay } from '@/core/keeping/pastItsDay';
 import type { ButterShown } from '@/server/today/views';
 import { ButterPiece } from '../board/ButterPiece';
+import { Door, Doors } from '../board/Door';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { useNotice } from '../frame/Notices';
 import { useOutbox } from '../outbox/OutboxProvider';
 import { Quiet } from '../theme/Enamel';
 import { WhyDrawer } from '../why/Why';
-import { isOut, isSalted, mixedIn, piecesOf } from './butterStanding';
+import { isOut, mixedIn, piecesOf } from './butterStanding';
+import { storageWords } from '../churning/words';
+import { Elsewhere, placesFor } from './Elsewhere';
+import { SomeOfIt } from './SomeOfIt';
 import styles from './Larder.module.css';
 
 const inPlace: Record<string, string> = {
@@ -68,7 +72,7 @@ export function InTheHand({
         <ButterPiece
           mass={Math.min(1500, pat.mass)}
           form={(pat.pieces?.form as PieceForm | undefined) ?? 'block'}
-          salted={isSalted(pat)}
+          salted={pat.salted}
           label={`${say.mass(pat.mass)} of ${pat.kind}`}
         />
       </div>
@@ -139,6 +143,20 @@ export function InTheHand({
           Thrown away
         </Button>
       )}
+      <div className={styles.rarer}>
+        <Doors>
+          <Door name="Some of it" value={unsafe ? 'thrown away' : 'eaten, given, sold, baked'} group="hand">
+            <SomeOfIt pat={pat} unsafe={unsafe} />
+          </Door>
+          <Door
+            name="Put it elsewhere"
+            value={placesFor(pat).map((place) => storageWords[place].toLowerCase()).join(', ')}
+            group="hand"
+          >
+            <Elsewhere pat={pat} />
+          </Door>
+        </Doors>
+      </div>
     </section>
   );
 } // prettier-ignore

@@ -1,18 +1,21 @@
 'use client';
 
+import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { PieceForm } from '@/core/churning/batchEvents';
-import { daysBetween } from '@/core/keeping/civilDate';
-import { pastItsDay } from '@/core/keeping/pastItsDay';
+import { crockWater } from '@/core/keeping/crockWater';
+import type { Waiting } from '@/core/standing/judgeLot';
 import type { LarderView } from '@/server/larder/views';
+import { useAct } from '../outbox/useAct';
 import { Tag } from '../board/Board';
 import { ButterPiece } from '../board/ButterPiece';
 import { Said, Wall } from '../board/Wall';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
 import type { ButterShown } from '@/server/today/views';
-import { butterWaits, isOut, isSalted, mixedIn, toEat } from './butterStanding';
+import { butterWaits, mixedIn, toEat } from './butterStanding';
 import { InTheHand } from './InTheHand';
+import { larderSays, presses, stockWords } from './larderSays';
 import styles from './Larder.module.css';
 
 /** The cupboards, from the table inwards, each with the temperature it is usually at, °C (docs/handbook.md, keeping): 4 °C and 0 °F. */
@@ -34,8 +37,10 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
   const butter = toEat(view.butter, today).filter(({ lotId }) => !gone.has(lotId));
   const [chosen, setChosen] = useState(piece);
   const inHand = butter.find(({ lotId }) => lotId === chosen) ?? butter[0];
-  const total = butter.reduce((sum, { mass }) => sum + mass, 0);
-  const fat = butter.reduce((sum, one) => sum + one.fat, 0);
+  const { act, busy } = useAct();
+  const water = view.crockWaterOn === undefined ? undefined : crockWater(view.crockWaterOn, today);
+  const first = butter[0];
+  const pressing = presses(first, today);
   const mark = (lotId: string, isGone: boolean) =>
     setGone((before) => {
       const next = new Set(before);
@@ -47,10 +52,23 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
     <div className={styles.larder}>
       <Wall className={styles.wall}>
         <Said
-          says={sentence(butter[0], today, say)}
+          says={larderSays(first, today, water, say)}
+          acts={
+            water?.waits && (
+              <Button
+                variant={water.waits.tone === 'now' && !pressing ? 'contained' : 'outlined'}
+                size="large"
+                sx={{ minHeight: 64 }}
+                disabled={busy}
+                onClick={() => void act('crock.water', {}, 'Fresh water in the crock.')}
+              >
+                Fresh water in the crock
+              </Button>
+            )
+          }
           why={
             butter.length > 0
-              ? `${say.mass(total)} of butter in the house, ${say.mass(fat)} of it fat.`
+              ? stockWords(butter, today, view.rate, say)
               : 'No butter in the house. What you pack will stand here, in the order to eat it, with the day to eat it by.'
           }
         />
@@ -61,7 +79,8 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
               <Cupboard
                 key={key}
                 name={name}
-                small={celsius === undefined ? undefined : say.temperature(celsius)}
+                small={key === 'crock' ? water?.says : celsius === undefined ? undefined : say.temperature(celsius)}
+                waits={key === 'crock' ? water?.waits : undefined}
                 butter={butter.filter(({ storage }) => storage === key)}
                 today={today}
                 chosen={inHand?.lotId}
@@ -75,20 +94,10 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
   );
 } // prettier-ignore
 
-function sentence(first: ButterShown | undefined, today: string, say: ReturnType<typeof useSay>): string {
-  if (!first) return 'The larder is empty.';
-  const left = daysBetween(today, first.keepUntil);
-  if (first.blockedReason !== null || first.despite !== undefined)
-    return `${first.code} is not for people: set it apart.`;
-  if (isOut(first, today)) return `${first.code}: ${pastItsDay(first).says}`;
-  if (left === 0) return `Finish ${first.code} today.`;
-  if (left <= 3) return `Finish ${first.code} by ${say.day(first.keepUntil, today)}.`;
-  return 'Everything here keeps a while.';
-}
-
 function Cupboard({
   name,
   small,
+  waits,
   butter,
   today,
   chosen,
@@ -96,6 +105,7 @@ function Cupboard({
 }: {
   name: string;
   small: string | undefined;
+  waits?: Waiting | undefined;
   butter: readonly ButterShown[];
   today: string;
   chosen: string | undefined;
@@ -110,6 +120,11 @@ function Cupboard({
       <h2>
         {name} <small>{small}</small>
       </h2>
+      {waits && (
+        <p className={styles.waits}>
+          <Tag waiting={waits} />
+        </p>
+      )}
       <ul>
         {shown.map((pat) => {
           const waits = butterWaits(pat, today);
@@ -125,7 +140,7 @@ function Cupboard({
                 <ButterPiece
                   mass={Math.min(1500, pat.mass)}
                   form={(pat.pieces?.form as PieceForm | undefined) ?? 'block'}
-                  salted={isSalted(pat)}
+                  salted={pat.salted}
                 />
                 <strong>{pat.code}</strong>
                 <span>{mixedIn(pat) || (pat.kind === 'ghee' ? 'ghee' : say.mass(pat.mass))}</span>

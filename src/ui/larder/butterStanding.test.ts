@@ -1,6 +1,6 @@
 import type { ButterShown } from '@/server/larder/views';
 import type { useSay } from '../frame/FarmContext';
-import { butterStanding, butterWaits, isOut, isSalted, mixedIn, piecesOf, toEat } from './butterStanding';
+import { butterStanding, butterWaits, isOut, mixedIn, piecesOf, toEat } from './butterStanding';
 
 const today = '2026-11-23';
 const pat = (change: Partial<ButterShown> = {}): ButterShown => ({
@@ -14,6 +14,7 @@ const pat = (change: Partial<ButterShown> = {}): ButterShown => ({
   fat: 490,
   additions: [],
   storage: 'fridge',
+  salted: true,
   madeOn: '2026-11-10',
   keepUntil: '2026-12-13',
   keepReasons: ['washed and salted, at 4 °C or colder'],
@@ -85,9 +86,7 @@ describe('butter on a board', () => {
     expect(butterStanding([], today, say)).toEqual([]);
   });
 
-  it('is salted by its reasons, and named by what is in it', () => {
-    expect(isSalted(pat())).toBe(true);
-    expect(isSalted(pat({ keepReasons: ['washed, unsalted, at 4 °C or colder'] }))).toBe(false);
+  it('is named by what is in it', () => {
     expect(mixedIn(pat({ additions: ['garlic'] }))).toBe('garlic');
   });
 });

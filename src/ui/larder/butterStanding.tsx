@@ -15,9 +15,6 @@ const soon = 3;
 const mostPieces = 2;
 const freezerHigh = 138;
 
-export const isSalted = ({ keepReasons }: Pick<ButterShown, 'keepReasons'>): boolean =>
-  keepReasons.some((reason) => reason.includes('salted') && !reason.includes('unsalted'));
-
 /** Not for people, or past its day: a thing to take out of the way. */
 export const isOut = (pat: ButterShown, today: string): boolean =>
   pat.blockedReason !== null || pat.despite !== undefined || daysBetween(today, pat.keepUntil) < 0;
@@ -64,13 +61,13 @@ export function butterStanding(
     const form = (pat.pieces?.form as PieceForm | undefined) ?? 'block';
     return {
       key: pat.lotId,
-      name: `${pat.code}${pat.kind === 'ghee' ? ', ghee' : isSalted(pat) ? ', salted' : ''}`,
+      name: `${pat.code}${pat.kind === 'ghee' ? ', ghee' : pat.salted ? ', salted' : ''}`,
       lines: [`${piecesOf(pat, say)}, ${pat.storage}`, `eat by ${say.day(pat.keepUntil, today)}`],
       tag: butterWaits(pat, today),
       href: `/larder?piece=${pat.lotId}`,
       fat: pat.fat,
       high: pieceSize(Math.min(pat.mass, 1000), form).height,
-      drawing: <ButterPiece mass={Math.min(pat.mass, 1000)} form={form} salted={isSalted(pat)} />,
+      drawing: <ButterPiece mass={Math.min(pat.mass, 1000)} form={form} salted={pat.salted} />,
     };
   });
   const rest = fresh.slice(mostPieces);
@@ -87,7 +84,7 @@ export function butterStanding(
       href: '/larder',
       fat: chest.reduce((sum, one) => sum + one.fat, 0),
       high: freezerHigh,
-      drawing: <FreezerDrawing pieces={chest.map((one) => ({ mass: one.mass, salted: isSalted(one) }))} />,
+      drawing: <FreezerDrawing pieces={chest.map((one) => ({ mass: one.mass, salted: one.salted }))} />,
     });
   }
   return shown;

@@ -13,6 +13,8 @@ const words: Record<string, string> = {
   'entry.undo': 'taking something back',
   'butter.finish': 'butter finished',
   'butter.restore': 'butter put back',
+  'butter.move': 'butter put elsewhere',
+  'crock.water': 'fresh water in the crock',
   'cleaning.record': 'cleaning',
   'animal.put': 'an animal',
   'vessel.add': 'a vessel',

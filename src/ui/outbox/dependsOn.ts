@@ -57,6 +57,8 @@ function makes({ name, input }: QueuedCommand): string[] {
     case 'cream.in':
     case 'culture.keep':
       return ids('lotId');
+    case 'butter.move':
+      return ids('partId');
     case 'lot.pour':
       return said.intoLotId === undefined ? ids('lotId') : [];
     case 'milk.separate': {

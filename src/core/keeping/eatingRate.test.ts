@@ -1,0 +1,49 @@
+import { addDays } from './civilDate';
+import { eatingRate, lasts } from './eatingRate';
+
+const today = '2026-11-23';
+const ago = (days: number, mass: number) => ({ on: addDays(today, -days), mass });
+const weekly = (weeks: number, mass: number) => Array.from({ length: weeks }, (_, i) => ago(7 * i + 3, mass));
+
+describe('how much butter a household eats', () => {
+  it('is what left in the last whole weeks, with how sure that is', () => {
+    const rate = eatingRate(weekly(10, 500), today, addDays(today, -70))!;
+    expect(rate).toMatchObject({ perWeek: 500, weeks: 10, feasts: [] });
+    expect(rate.sd).toBe(0);
+    const uneven = eatingRate([...weekly(5, 400), ...weekly(10, 100)], today, addDays(today, -70))!;
+    expect(uneven.perWeek).toBeGreaterThan(200);
+    expect(uneven.sd).toBeGreaterThan(0);
+  });
+
+  it('says nothing before two whole weeks, or where nothing was eaten', () => {
+    expect(eatingRate(weekly(1, 500), today, addDays(today, -13))).toBeUndefined();
+    expect(eatingRate(weekly(2, 500), today, addDays(today, -14))).toBeDefined();
+    expect(eatingRate([], today, addDays(today, -90))).toBeUndefined();
+  });
+
+  it('leaves out what was eaten today, and what is older than twelve weeks', () => {
+    const rate = eatingRate(
+      [ago(0, 900), ...weekly(12, 300), ago(7 * 12 + 1, 9000)],
+      today,
+      addDays(today, -400),
+    )!;
+    expect(rate.perWeek).toBe(300);
+    expect(rate.weeks).toBe(12);
+    // Yesterday is of the newest week, and a week ago still.
+    expect(eatingRate([ago(1, 70), ago(7, 70), ago(8, 70)], today, addDays(today, -14))!.perWeek).toBe(105);
+  });
+
+  it('counts a feast as an ordinary week, and names it', () => {
+    const rate = eatingRate([...weekly(8, 500), ago(17, 4000)], today, addDays(today, -56))!;
+    expect(rate.perWeek).toBeLessThan(600);
+    expect(rate.feasts).toEqual([addDays(today, -21)]);
+  });
+
+  it('lasts as long as it divides, and the next is churned before it is gone', () => {
+    expect(lasts(2500, { perWeek: 500 }, today)).toMatchObject({ weeks: 5, churnBy: addDays(today, 31) });
+    expect(lasts(100, { perWeek: 500 }, today).churnBy).toBe(today);
+    // A kilogram of butter is about 23 L of milk.
+    expect(lasts(0, { perWeek: 1000 }, today).milkAWeek).toBeGreaterThan(22_000);
+    expect(lasts(0, { perWeek: 1000 }, today).milkAWeek).toBeLessThan(24_000);
+  });
+});

@@ -1,0 +1,90 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import type { Addition } from '@/core/churning/batchEvents';
+import { additions as known } from '@/core/churning/batchEvents';
+import type { Storage } from '@/core/keeping/keepingDate';
+import { isWarm, storages } from '@/core/keeping/keepingDate';
+import type { ButterShown } from '@/server/larder/views';
+import { useSay } from '../frame/FarmContext';
+import { newId } from '../outbox/newId';
+import { RefusedSentence } from '../outbox/RefusedSentence';
+import { useAct } from '../outbox/useAct';
+import { QuantityField, understand } from '../quantity/QuantityField';
+import { Quiet } from '../theme/Enamel';
+import styles from './Larder.module.css';
+
+export const into: Record<Storage, string> = {
+  counter: 'Onto the counter',
+  crock: 'Into the crock',
+  fridge: 'To the fridge',
+  freezer: 'To the freezer',
+};
+
+/** Places it may be put to: what has fresh herbs or garlic in it never stands warm (docs/handbook.md, keeping). */
+export const placesFor = ({ storage, additions }: Pick<ButterShown, 'storage' | 'additions'>): Storage[] =>
+  storages.filter(
+    (place) =>
+      place !== storage && !(isWarm(place) && additions.some((key) => known[key as Addition]?.perishable)),
+  );
+
+/** The piece in hand is put elsewhere, all of it or a part; its date follows. */
+export function Elsewhere({ pat }: { pat: ButterShown }) {
+  const say = useSay();
+  const { act, refused, busy } = useAct();
+  const [typed, setTyped] = useState('');
+  const amount = understand(typed, {
+    system: say.system,
+    kinds: ['mass'],
+    bareUnit: say.system === 'metric' ? 'g' : 'oz',
+    check: ({ value }) =>
+      value <= 0
+        ? 'An amount above zero is needed.'
+        : value > pat.mass * 1.06 + 1
+          ? `There are ${say.mass(pat.mass)} of it.`
+          : undefined,
+  });
+  const wrong = amount !== undefined && 'wrong' in amount;
+  const mass = amount && 'quantity' in amount ? Math.min(pat.mass, amount.quantity.value) : undefined;
+  async function put(to: Storage) {
+    const some = mass !== undefined && mass < pat.mass;
+    const went = await act(
+      'butter.move',
+      { lotId: pat.lotId, to, ...(some ? { mass, partId: newId() } : {}) },
+      `${some ? `${say.mass(mass)} of ${pat.code}` : pat.code} ${into[to][0]!.toLowerCase()}${into[to].slice(1)}; its day is worked out anew.`,
+    );
+    if (went) setTyped('');
+  }
+  return (
+    <div className={styles.form}>
+      <QuantityField
+        label="How much of it"
+        typed={typed}
+        onTyped={setTyped}
+        understood={amount}
+        system={say.system}
+        hint={`all of it: ${say.mass(pat.mass)}`}
+      />
+      <div className={styles.quick}>
+        {placesFor(pat).map((place) => (
+          <Button
+            key={place}
+            variant="outlined"
+            size="large"
+            disabled={busy || wrong}
+            onClick={() => void put(place)}
+            sx={{ minHeight: 64 }}
+          >
+            {into[place]}
+          </Button>
+        ))}
+      </div>
+      <RefusedSentence refused={refused} />
+      <Quiet>
+        Each place uses up its share of the time; out of the freezer it keeps half as long in the fridge. A
+        part gets its own code and label.
+      </Quiet>
+    </div>
+  );
+}

@@ -1,0 +1,54 @@
+import { crockWater } from '@/core/keeping/crockWater';
+import type { ButterShown } from '@/server/larder/views';
+import { larderSays, stockWords } from './larderSays';
+
+const today = '2026-11-23';
+const say = {
+  mass: (grams: number) => `${Math.round(grams)} g`,
+  about: (grams: number) => `${Math.round(grams / 50) * 50} g`,
+  day: (on: string) => on,
+} as Parameters<typeof stockWords>[3];
+const pat = (change: Partial<ButterShown> = {}): ButterShown => ({
+  lotId: 'lot-0001',
+  kind: 'butter',
+  code: 'B1',
+  batchId: 'batch-01',
+  name: 'Butter',
+  pieces: null,
+  mass: 900,
+  fat: 740,
+  additions: [],
+  salted: true,
+  storage: 'fridge',
+  madeOn: '2026-11-10',
+  keepUntil: '2026-12-05',
+  keepReasons: [],
+  raw: false,
+  blockedReason: null,
+  ...change,
+});
+const rate = { perWeek: 500, sd: 40, weeks: 8, feasts: [] };
+
+test('the larder opens on what presses, then on the crock, then on nothing', () => {
+  const old = crockWater('2026-11-17', today);
+  expect(larderSays(undefined, today, old, say)).toBe('The larder is empty.');
+  expect(larderSays(pat({ keepUntil: today }), today, old, say)).toBe('Finish B1 today.');
+  expect(larderSays(pat({ blockedReason: 'udder tubes' }), today, old, say)).toMatch(/not for people/);
+  expect(larderSays(pat(), today, old, say)).toBe('The crock wants fresh water.');
+  expect(larderSays(pat(), today, crockWater('2026-11-20', today), say)).toBe(
+    'Everything here keeps a while.',
+  );
+  expect(larderSays(pat({ keepUntil: '2026-11-26' }), today, undefined, say)).toBe(
+    'Finish B1 by 2026-11-26.',
+  );
+});
+
+test('how long it lasts counts only what may be eaten, at the household’s own rate', () => {
+  const bad = pat({ lotId: 'lot-0002', keepUntil: '2026-11-01', mass: 5000 });
+  expect(stockWords([pat({ mass: 2500 }), bad], today, rate, say)).toBe(
+    '2500 g is about 5 weeks at your 500 g a week. Churn again by 2026-12-24.',
+  );
+  expect(stockWords([pat({ mass: 300 })], today, rate, say)).toMatch(/about 4 days/);
+  expect(stockWords([pat()], today, undefined, say)).toBe('900 g of butter in the house.');
+  expect(stockWords([bad], today, rate, say)).toBe('5000 g of butter in the house.');
+});

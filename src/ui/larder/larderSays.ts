@@ -1,0 +1,48 @@
+import { daysBetween } from '@/core/keeping/civilDate';
+import type { crockWater } from '@/core/keeping/crockWater';
+import type { EatingRate } from '@/core/keeping/eatingRate';
+import { lasts } from '@/core/keeping/eatingRate';
+import { pastItsDay } from '@/core/keeping/pastItsDay';
+import type { ButterShown } from '@/server/larder/views';
+import type { useSay } from '../frame/FarmContext';
+import { isOut } from './butterStanding';
+
+type Say = Pick<ReturnType<typeof useSay>, 'mass' | 'about' | 'day'>;
+
+/** The first piece has to be dealt with today or tomorrow. */
+export const presses = (first: ButterShown | undefined, today: string): boolean =>
+  first !== undefined && (isOut(first, today) || daysBetween(today, first.keepUntil) <= 1);
+
+/** What is in the house, how long it lasts at the household’s own rate, and by when to churn again. */
+export function stockWords(
+  butter: readonly ButterShown[],
+  today: string,
+  rate: EatingRate | undefined,
+  say: Say,
+): string {
+  const good = butter.filter((one) => !isOut(one, today));
+  const total = good.reduce((sum, { mass }) => sum + mass, 0);
+  if (!rate || total <= 0)
+    return `${say.mass(butter.reduce((sum, { mass }) => sum + mass, 0))} of butter in the house.`;
+  const { weeks, churnBy } = lasts(total, rate, today);
+  const long = weeks < 1.5 ? `${Math.max(1, Math.round(weeks * 7))} days` : `${Math.round(weeks)} weeks`;
+  return `${say.mass(total)} is about ${long} at your ${say.about(rate.perWeek)} a week. Churn again by ${say.day(churnBy, today)}.`;
+}
+
+/** What the larder opens on: the piece to deal with first, or the crock’s water. */
+export function larderSays(
+  first: ButterShown | undefined,
+  today: string,
+  water: ReturnType<typeof crockWater> | undefined,
+  say: Say,
+): string {
+  if (!first) return 'The larder is empty.';
+  if (water?.waits?.tone === 'now' && !presses(first, today)) return 'The crock wants fresh water.';
+  const left = daysBetween(today, first.keepUntil);
+  if (first.blockedReason !== null || first.despite !== undefined)
+    return `${first.code} is not for people: set it apart.`;
+  if (isOut(first, today)) return `${first.code}: ${pastItsDay(first).says}`;
+  if (left === 0) return `Finish ${first.code} today.`;
+  if (left <= 3) return `Finish ${first.code} by ${say.day(first.keepUntil, today)}.`;
+  return 'Everything here keeps a while.';
+}
