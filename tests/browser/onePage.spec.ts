@@ -18,9 +18,13 @@ const whatIsSeen = (page: Page) =>
     const main = document.querySelector('main')!;
     return {
       sentence: box(main.querySelector('h1')),
-      act: box(main.querySelector('.MuiButton-contained, button[class*="big"]')),
+      act: box(
+        main.querySelector('.MuiButton-contained, button[class*="big"], [class*="acts"] .MuiButton-outlined'),
+      ),
       picture: box(main.querySelector('[data-picture]')),
-      blue: main.querySelectorAll('.MuiButton-contained:not(:disabled)').length,
+      blue: [...main.querySelectorAll('.MuiButton-contained:not(:disabled)')].filter((one) =>
+        one.checkVisibility(),
+      ).length,
       long: document.documentElement.scrollHeight / window.innerHeight,
     };
   });
@@ -31,7 +35,7 @@ test('sentence, main button and picture stand on the screen without scrolling, o
 }) => {
   await farm.send('house.settle', { unitSystem: 'metric', name: 'Larkfold', timeZone: 'Europe/Dublin' });
   const { vessels } = await openMilkRoom(farm);
-  await milkStands(farm, vessels.blue, 14);
+  const milk = await milkStands(farm, vessels.blue, 14);
   await milkStands(farm, vessels.green, 15);
   const cream = { lotId: randomUUID(), mass: 1500, fat: 0.38, fatSd: 0.01, fatMethod: 'label', treatment: 'raw' };
   await farm.send('cream.in', { ...cream, vesselId: vessels.tub });
@@ -44,22 +48,41 @@ test('sentence, main button and picture stand on the screen without scrolling, o
       { id: randomUUID(), atSeconds: Date.now() / 1000 - 84_000, kind: 'packed' },
     ],
   });
+  const churning = await beginBatch(farm, 6);
+  // Each view, and how many blue buttons it has: the big mark of a churning is none, and nobody is led to run milk cold.
+  const views: [path: string, blue: number][] = [
+    ['/', 1],
+    ['/pail', 1],
+    [`/pail/${milk}`, 1],
+    ['/pail/separator', 0],
+    ['/shelf', 1],
+    [`/shelf/${cream.lotId}`, 1],
+    ['/churn/new', 1],
+    [`/churn/new?lots=${cream.lotId}`, 1],
+    [`/churn/${churning}`, 0],
+    ['/larder', 1],
+    ['/ledger', 1],
+    [`/ledger/${packed}`, 1],
+    ['/house', 1],
+  ];
   for (const size of sizes) {
     await page.setViewportSize(size);
-    for (const path of ['/', '/pail', '/shelf']) {
+    for (const [path, blues] of views) {
       await page.goto(path);
       await expect(page.locator('main h1').first()).toBeVisible();
-      await expect(page.locator('main .MuiButton-contained').first()).toBeVisible();
+      if (blues > 0) await expect(page.locator('main .MuiButton-contained').first()).toBeVisible();
+      // What is worked out beside the page has its room by then.
+      await expect(page.getByRole('progressbar')).toHaveCount(0);
       const { sentence, act, picture, blue, long } = await whatIsSeen(page);
       const where = `${path} at ${size.width}×${size.height}`;
       // The bar of places lies over the foot of a phone; of the picture at least the things themselves are to be seen.
       const foot = size.height - (size.width < 720 ? 62 : 0);
-      expect(sentence?.bottom, `sentence on ${where}`).toBeLessThanOrEqual(foot);
-      expect(act?.bottom, `main button on ${where}`).toBeLessThanOrEqual(foot);
-      expect(picture!.top, `picture on ${where}`).toBeGreaterThanOrEqual(0);
-      expect(picture!.bottom, `picture on ${where}`).toBeLessThanOrEqual(foot + 10);
-      expect(blue, `blue buttons on ${where}`).toBe(1);
-      expect(long, `screens of ${where}`).toBeLessThanOrEqual(2);
+      expect.soft(sentence?.bottom, `sentence on ${where}`).toBeLessThanOrEqual(foot);
+      expect.soft(act?.bottom, `main button on ${where}`).toBeLessThanOrEqual(foot);
+      expect.soft(picture!.top, `picture on ${where}`).toBeGreaterThanOrEqual(0);
+      expect.soft(picture!.bottom, `picture on ${where}`).toBeLessThanOrEqual(foot + 10);
+      expect.soft(blue, `blue buttons on ${where}`).toBe(blues);
+      expect.soft(long, `screens of ${where}`).toBeLessThanOrEqual(2);
     }
   }
 }); // prettier-ignore

@@ -19,6 +19,7 @@ test('a medicine told today for last week reaches the milk that stands, the crea
   await page.goto(`/shelf/${cream}`);
   await expect(page.getByRole('heading', { level: 1 })).toContainText('White tub: to churn');
   await page.goto('/house');
+  await page.getByText('Animals', { exact: true }).click();
   await page.getByRole('button', { name: 'Change Tansy' }).click();
   await page.getByLabel('Milk withheld until').fill('2099-03-04');
   await page.getByLabel('Withheld from').fill(day(7));
@@ -98,6 +99,7 @@ test.describe('a first device far away', () => {
     await page.goto('/house');
     const zone = page.getByLabel('Time zone of the farm');
     await expect(zone).toHaveValue('Pacific/Auckland');
+    await page.getByText('Settings', { exact: true }).click();
     await zone.fill('Dublin');
     await page.getByRole('option', { name: 'Europe/Dublin' }).click();
     await expect(page.getByText(/Days and dates go by that time zone/)).toBeVisible();

@@ -95,11 +95,12 @@ for (const unitSystem of ['metric', 'imperial'] as const)
     await page.getByRole('button', { name: 'Set it to sour' }).click();
     await expect(page.getByRole('heading', { name: /Souring since/ })).toBeVisible();
     await page.getByRole('button', { name: /^Thick and tart/ }).click();
-    await expect(page.getByRole('heading', { name: /^Ripe/ })).toBeVisible();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(/ripe, to churn/);
 
     // Tempered to a planned hour: when to take it out, and a calendar entry for it.
     const ready = new Date(Date.now() + 5 * hour * 1000);
     const clock = `${String(ready.getHours()).padStart(2, '0')}:${String(ready.getMinutes()).padStart(2, '0')}`;
+    await page.getByText('Warmer, colder, later or another way').click();
     await page.getByLabel('Ready by').fill(clock);
     await expect(page.getByText(/Take out by|begin by|in time/).first()).toBeVisible();
     await expectSound(page);

@@ -61,8 +61,10 @@ export interface BatchView extends HouseView {
 /** Most recent batches that say what the cream's fat usually is. */
 const fatBatches = 8;
 
-export async function planViewOf(scope: FarmScope): Promise<PlanView> {
+/** @param like a batch that is taken for the last: the plan follows how that was done */
+export async function planViewOf(scope: FarmScope, like?: string): Promise<PlanView> {
   const batches = await batchesOf(scope, 16);
+  const model = (like && (await batchById(scope, like))) || batches[0];
   const packed = batches
     .filter((batch) => batch.judged !== null && batch.phase === 'packed')
     .slice(0, fatBatches);
@@ -70,7 +72,7 @@ export async function planViewOf(scope: FarmScope): Promise<PlanView> {
     ...(await houseViewOf(scope)),
     vessels: await vesselsOf(scope),
     paces: await pacesOf(scope, now()),
-    last: batches[0] && (await asItWasDone(scope, batches[0])),
+    last: model && (await asItWasDone(scope, model)),
     ways: await waysOf(scope),
     fatFromBatches: creamFatFromBatches(
       packed.map((batch) => ({ creamMass: batch.facts.creamMass, unsaltedButterMass: unsalted(batch) })),
@@ -83,7 +85,8 @@ async function asItWasDone(scope: FarmScope, { id, facts }: Batch): Promise<Batc
   return factsAsDone(facts, tellBatch(facts, (await eventsOf(scope, [id])).get(id) ?? []));
 }
 
-export const planView = (farmId: string): Promise<PlanView> => inFarm(farmId, planViewOf);
+export const planView = (farmId: string, like?: string): Promise<PlanView> =>
+  inFarm(farmId, (scope) => planViewOf(scope, like));
 
 /** Butter of a packed batch less its salt at the batch's usual share; close enough to say what the cream held. */
 function unsalted(batch: Batch): number {

@@ -16,14 +16,18 @@ export interface ButterShown extends Omit<ButterOnHand, 'madeAt'> {
   madeOn: string;
 }
 
-export interface LarderView extends HouseView {
-  /** The farm’s own date. */
-  today: string;
+/** Butter in the house, and what it comes to. */
+export interface Stock {
   butter: ButterShown[];
   /** What the household eats in a week, once it is known. */
   rate: EatingRate | undefined;
   /** ISO date since which the same water stands over the butter in the crock; undefined where none stands in it. */
   crockWaterOn: string | undefined;
+}
+
+export interface LarderView extends HouseView, Stock {
+  /** The farm’s own date. */
+  today: string;
 }
 
 /** Eating is looked back on over as many days. */
@@ -35,27 +39,29 @@ export const larderView = (farmId: string): Promise<LarderView> =>
   inFarm(farmId, async (scope) => {
     const house = await houseViewOf(scope);
     const { timeZone } = house.farm;
-    const at = now();
-    const today = localDate(at, timeZone);
-    const onHand = await butterOnHand(scope);
-    const first = await firstButter(scope);
-    const left = await butterLeft(scope, new Date(at.getTime() - looksBack * 86_400_000));
-    return {
-      ...house,
-      today,
-      butter: butterShown(onHand, timeZone),
-      rate:
-        first &&
-        eatingRate(
-          left
-            .filter(({ account }) => forPeople.has(account))
-            .map((one) => ({ on: localDate(one.at, timeZone), mass: one.mass })),
-          today,
-          localDate(first, timeZone),
-        ),
-      crockWaterOn: await crockWater(scope, onHand, timeZone),
-    };
+    return { ...house, today: localDate(now(), timeZone), ...(await stockOf(scope, timeZone)) };
   });
+
+/** What the Larder and Today both say of the butter in the house. */
+export async function stockOf(scope: FarmScope, timeZone: string): Promise<Stock> {
+  const at = now();
+  const onHand = await butterOnHand(scope);
+  const first = await firstButter(scope);
+  const left = await butterLeft(scope, new Date(at.getTime() - looksBack * 86_400_000));
+  return {
+    butter: butterShown(onHand, timeZone),
+    rate:
+      first &&
+      eatingRate(
+        left
+          .filter(({ account }) => forPeople.has(account))
+          .map((one) => ({ on: localDate(one.at, timeZone), mass: one.mass })),
+        localDate(at, timeZone),
+        localDate(first, timeZone),
+      ),
+    crockWaterOn: await crockWater(scope, onHand, timeZone),
+  };
+}
 
 /** The oldest water in the crock: since a piece was put in, or since it was last changed. */
 async function crockWater(
@@ -82,5 +88,5 @@ async function crockWater(
   return localDate(new Date(Math.min(...since) * 1000), timeZone);
 }
 
-export const butterShown = (butter: readonly ButterOnHand[], timeZone: string): ButterShown[] =>
+const butterShown = (butter: readonly ButterOnHand[], timeZone: string): ButterShown[] =>
   butter.map(({ madeAt, ...rest }) => ({ ...rest, madeOn: localDate(madeAt, timeZone) }));

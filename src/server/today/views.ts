@@ -2,19 +2,18 @@ import type { BatchFacts } from '@/core/churning/batchEvents';
 import { batchTotals, eventsOf, openBatches } from '@/data/churning/batches';
 import type { RecordedEvent } from '@/data/churning/batches';
 import { inFarm } from '@/data/farmScope';
-import { butterOnHand } from '@/data/ledger/ledger';
 import type { PlanView } from '../churning/views';
 import { planViewOf } from '../churning/views';
 import { now } from '../clock';
 import type { PailView } from '../pail/views';
 import { pailViewOf } from '../pail/views';
-import type { ButterShown } from '../larder/views';
-import { butterShown } from '../larder/views';
+import type { ButterShown, Stock } from '../larder/views';
+import { stockOf } from '../larder/views';
 import { localDate } from '../localDate';
 
 export type { ButterShown };
 
-export interface TodayView extends PlanView, PailView {
+export interface TodayView extends PlanView, PailView, Stock {
   today: string;
   inProgress: {
     id: string;
@@ -23,7 +22,6 @@ export interface TodayView extends PlanView, PailView {
     events: RecordedEvent[];
     pace: PlanView['paces'][keyof PlanView['paces']];
   }[];
-  butter: ButterShown[];
   /** Batches ever begun: none means the first five minutes. */
   batches: number;
 }
@@ -48,7 +46,7 @@ export const todayView = (farmId: string): Promise<TodayView> =>
         events: events.get(id) ?? [],
         pace: plan.paces[facts.tool],
       })),
-      butter: butterShown(await butterOnHand(scope), timeZone),
+      ...(await stockOf(scope, timeZone)),
       batches: (await batchTotals(scope)).batches,
     };
   });

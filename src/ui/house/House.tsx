@@ -25,6 +25,7 @@ import { vesselShape } from '@/core/standing/places';
 import { Board } from '../board/Board';
 import type { Standing } from '../board/Board';
 import { drawnSize, profiles } from '../board/profiles';
+import { Door, Doors } from '../board/Door';
 import { Said, Wall } from '../board/Wall';
 import { WareDrawing } from '../board/WareDrawing';
 import { wares } from '../standing/LotBoard';
@@ -105,6 +106,11 @@ export function House({ view }: { view: WholeHouse }) {
     <div className={styles.house}>
       <Wall>
         <Said
+          acts={
+            <Button component={Link} href="/bench" variant="contained" size="large" sx={{ minHeight: 64 }}>
+              To the bench: every calculator by itself
+            </Button>
+          }
           says={
             view.vessels.length === 0
               ? 'Nothing of your own on the shelf yet: add your churn.'
@@ -122,82 +128,112 @@ export function House({ view }: { view: WholeHouse }) {
           }))}
         />
       </Wall>
-      <section>
-        <AddVessel />
-      </section>
-      <Animals animals={view.animals} today={today} />
-
-      <Ways ways={view.ways} />
-      <nav aria-label="Also here">
-        <Button component={Link} href="/bench" variant="outlined">
-          To the bench: every calculator by itself
-        </Button>
-      </nav>
-      <Enamel className={styles.settings} aria-label="Settings">
-        <Chips
-          legend="Units"
-          chosen={view.farm.unitSystem}
-          onChoose={(unitSystem) =>
-            void settle({ unitSystem }, 'Units changed. What was written stays what it was.')
+      <Doors>
+        <Door
+          name="Add a churn or vessel"
+          value={view.vessels.length === 0 ? 'none yet' : 'name, kind and size'}
+          group="house"
+          open={view.vessels.length === 0}
+        >
+          <AddVessel />
+        </Door>
+        <Door
+          name="Animals"
+          value={
+            view.animals.length === 0
+              ? 'none yet'
+              : list(view.animals.slice(0, 6).map((animal) => animal.name))
           }
-          choices={[
-            { key: 'metric', name: 'Litres and grams' },
-            { key: 'us', name: 'Quarts and pounds', small: 'US' },
-            { key: 'imperial', name: 'Pints and pounds', small: 'imperial' },
-          ]}
-        />
-        <Chips
-          legend="Light"
-          chosen={mode ?? 'system'}
-          onChoose={setMode}
-          choices={[
-            { key: 'system', name: 'As the device' },
-            { key: 'light', name: 'Light' },
-            { key: 'dark', name: 'Dark', small: 'before dawn' },
-          ]}
-        />
-        <Chips
-          legend="Fat of this season"
-          chosen={view.farm.fatHardness < -0.5 ? 'soft' : view.farm.fatHardness > 0.5 ? 'hard' : 'mean'}
-          onChoose={(key) =>
-            void settle({ fatHardness: { soft: -2, mean: 0, hard: 2 }[key] }, 'The season’s fat is noted.')
-          }
-          choices={[
-            { key: 'soft', name: 'Soft', small: 'summer grass' },
-            { key: 'mean', name: 'In between' },
-            { key: 'hard', name: 'Hard', small: 'winter hay' },
-          ]}
-        />
-        <div className={styles.name}>
-          <TextField
-            label="Name of the farm"
-            value={name}
-            onChange={(event) => setName(event.target.value)}
-            slotProps={{ htmlInput: { maxLength: 80 } }}
-            fullWidth
-          />
-          <Button variant="outlined" onClick={() => void settle({ name }, 'The farm has its name.')}>
-            Keep
-          </Button>
-        </div>
-        <Autocomplete
-          sx={{ maxWidth: 420 }}
-          options={zones}
-          value={view.farm.timeZone}
-          disableClearable
-          onChange={(_, timeZone) =>
-            void settle({ timeZone }, 'Days and dates go by that time zone, on every page and label.')
-          }
-          renderInput={(params) => (
-            <TextField
-              {...params}
-              label="Time zone of the farm"
-              helperText="days begin and end by it, whatever a device says"
+          group="house"
+        >
+          <div className={styles.inside}>
+            <Animals animals={view.animals} today={today} />
+          </div>
+        </Door>
+        <Door
+          name="Ways of working"
+          value={view.ways.length === 0 ? 'none yet' : list(view.ways.map((way) => way.name))}
+          group="house"
+        >
+          <div className={styles.inside}>
+            <Ways ways={view.ways} />
+          </div>
+        </Door>
+        <Door
+          name="Settings"
+          value={`${{ metric: 'litres and grams', us: 'quarts and pounds', imperial: 'pints and pounds' }[view.farm.unitSystem]}, ${view.farm.timeZone}`}
+          group="house"
+        >
+          <Enamel className={styles.settings} aria-label="Settings">
+            <Chips
+              legend="Units"
+              chosen={view.farm.unitSystem}
+              onChoose={(unitSystem) =>
+                void settle({ unitSystem }, 'Units changed. What was written stays what it was.')
+              }
+              choices={[
+                { key: 'metric', name: 'Litres and grams' },
+                { key: 'us', name: 'Quarts and pounds', small: 'US' },
+                { key: 'imperial', name: 'Pints and pounds', small: 'imperial' },
+              ]}
             />
-          )}
-        />
-        <Quiet>This house answers on this machine only.</Quiet>
-      </Enamel>
+            <Chips
+              legend="Light"
+              chosen={mode ?? 'system'}
+              onChoose={setMode}
+              choices={[
+                { key: 'system', name: 'As the device' },
+                { key: 'light', name: 'Light' },
+                { key: 'dark', name: 'Dark', small: 'before dawn' },
+              ]}
+            />
+            <Chips
+              legend="Fat of this season"
+              chosen={view.farm.fatHardness < -0.5 ? 'soft' : view.farm.fatHardness > 0.5 ? 'hard' : 'mean'}
+              onChoose={(key) =>
+                void settle(
+                  { fatHardness: { soft: -2, mean: 0, hard: 2 }[key] },
+                  'The season’s fat is noted.',
+                )
+              }
+              choices={[
+                { key: 'soft', name: 'Soft', small: 'summer grass' },
+                { key: 'mean', name: 'In between' },
+                { key: 'hard', name: 'Hard', small: 'winter hay' },
+              ]}
+            />
+            <div className={styles.name}>
+              <TextField
+                label="Name of the farm"
+                value={name}
+                onChange={(event) => setName(event.target.value)}
+                slotProps={{ htmlInput: { maxLength: 80 } }}
+                fullWidth
+              />
+              <Button variant="outlined" onClick={() => void settle({ name }, 'The farm has its name.')}>
+                Keep
+              </Button>
+            </div>
+            <Autocomplete
+              sx={{ maxWidth: 420 }}
+              options={zones}
+              value={view.farm.timeZone}
+              disableClearable
+              onChange={(_, timeZone) =>
+                void settle({ timeZone }, 'Days and dates go by that time zone, on every page and label.')
+              }
+              renderInput={(params) => (
+                <TextField
+                  {...params}
+                  label="Time zone of the farm"
+                  helperText="days begin and end by it, whatever a device says"
+                />
+              )}
+            />
+            <Quiet>This house answers on this machine only.</Quiet>
+          </Enamel>
+        </Door>
+      </Doors>
     </div>
   );
 }
@@ -300,7 +336,7 @@ function AddVessel() {
           />
         </>
       )}
-      <Button variant="contained" onClick={() => void add()}>
+      <Button variant="outlined" onClick={() => void add()}>
         Put it on the shelf
       </Button>
     </Enamel>

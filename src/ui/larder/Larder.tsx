@@ -72,7 +72,7 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
               : 'No butter in the house. What you pack will stand here, in the order to eat it, with the day to eat it by.'
           }
         />
-        <div className={styles.cupboards}>
+        <div className={styles.cupboards} tabIndex={0} role="group" aria-label="Cupboards" data-picture>
           {cupboards
             .filter(({ key }) => key === 'fridge' || key === 'freezer' || butter.some(({ storage }) => storage === key))
             .map(({ key, name, celsius }) => (

@@ -5,8 +5,9 @@ import Link from 'next/link';
 import { elapsedAt } from '@/core/churning/batchStory';
 import { tools } from '@/core/churning/tools';
 import { fatMethods } from '@/core/dairy/creamFat';
-import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { spokenFraction, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { BatchView } from '@/server/churning/views';
+import { Door } from '../board/Door';
 import { ChurnStrip } from '../churning/live/strip/ChurnStrip';
 import { useBatch } from '../churning/useBatch';
 import { useForeseen } from '../churning/plan/useForeseen';
@@ -22,6 +23,7 @@ export function BatchPage({ view }: { view: BatchView }) {
   const { facts, pace } = view;
   const { story, unsent, record } = useBatch(view);
   const foreseen = useForeseen(facts, story, pace);
+  const broke = story.marks.find(({ stage }) => stage === 'break');
   const packed = story.events.findLast((event) => event.kind === 'packed');
   const elapsed =
     story.clock.runningSince === undefined
@@ -48,23 +50,31 @@ export function BatchPage({ view }: { view: BatchView }) {
           </Button>
         </section>
       )}
-      <section aria-label="How it went">
-        <h2>How it went</h2>
-        <p className={styles.facts}>
-          {say.mass(facts.creamMass)} of {facts.ripened ? 'ripened' : 'sweet'},{' '}
-          {facts.homogenised ? 'long-life' : facts.treatment} cream, “{facts.amountTyped}”,{' '}
-          {text(spokenFraction(facts.creamFat))} fat ({fatMethods[facts.fatMethod].name}), at{' '}
-          {say.temperature(facts.temperature)}
-          {facts.temperatureAssumed && ' (assumed)'}, in {tools[facts.tool].inSentence} of{' '}
-          {say.volume(facts.capacity)}
-          {facts.loads > 1 && `, ${facts.loads} loads`}.
-        </p>
-        <p className={styles.facts}>
-          <Link href={`/shelf/${view.creamLotId}`}>Its whole way, from the milkings to the pats</Link>
-        </p>
-        <ChurnStrip story={story} foreseen={foreseen} prior={foreseen} elapsed={elapsed} />
-        <WhatHappened story={story} unsent={unsent} record={record} />
-      </section>
+      <Door
+        name="How it went"
+        value={[
+          `${say.mass(facts.creamMass)} of ${facts.ripened ? 'ripened' : 'sweet'} cream at ${say.temperature(facts.temperature)}`,
+          ...(broke ? [`broke after ${text(spokenMinutes(broke.elapsedSeconds / 60))}`] : []),
+        ].join(', ')}
+        open={story.phase !== 'packed'}
+      >
+        <div className={styles.went}>
+          <p className={styles.facts}>
+            {say.mass(facts.creamMass)} of {facts.ripened ? 'ripened' : 'sweet'},{' '}
+            {facts.homogenised ? 'long-life' : facts.treatment} cream, “{facts.amountTyped}”,{' '}
+            {text(spokenFraction(facts.creamFat))} fat ({fatMethods[facts.fatMethod].name}), at{' '}
+            {say.temperature(facts.temperature)}
+            {facts.temperatureAssumed && ' (assumed)'}, in {tools[facts.tool].inSentence} of{' '}
+            {say.volume(facts.capacity)}
+            {facts.loads > 1 && `, ${facts.loads} loads`}.
+          </p>
+          <p className={styles.facts}>
+            <Link href={`/shelf/${view.creamLotId}`}>Its whole way, from the milkings to the pats</Link>
+          </p>
+          <ChurnStrip story={story} foreseen={foreseen} prior={foreseen} elapsed={elapsed} />
+          <WhatHappened story={story} unsent={unsent} record={record} />
+        </div>
+      </Door>
     </article>
   );
 }

@@ -18,7 +18,7 @@ export function FatBars({ rows }: { rows: LedgerView['rows'] }) {
     .reverse();
   const most = Math.max(...shown.map((row) => row.judged.fatIn));
   return (
-    <figure className={styles.figure}>
+    <figure className={styles.figure} data-picture>
       <ol className={styles.bars} ref={toNewest}>
         {shown.map(({ id, number, judged }) => (
           <li key={id}>

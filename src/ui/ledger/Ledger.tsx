@@ -2,6 +2,7 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
+import { useState } from 'react';
 import { tools } from '@/core/churning/tools';
 import { spokenFraction, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { LedgerView } from '@/server/ledger/views';
@@ -11,10 +12,15 @@ import { Quiet } from '../theme/Enamel';
 import { FatBars } from './FatBars';
 import styles from './Ledger.module.css';
 
+/** Rows at first, and with each further press. */
+const firstRows = 8;
+const furtherRows = 40;
+
 /** Every batch with the figures that matter; the sentence and the picture first. */
 export function Ledger({ view }: { view: LedgerView }) {
   const say = useSay();
   const { rows } = view;
+  const [shown, setShown] = useState(firstRows);
   const { judged, good, butterMass, fatIn, fatToButter, batches } = view.totals;
   return (
     <div className={styles.ledger}>
@@ -56,42 +62,54 @@ export function Ledger({ view }: { view: LedgerView }) {
               </tr>
             </thead>
             <tbody>
-              {rows.map(({ id, number, day, facts, phase, breakMinutes, judged: figures }) => (
-                <tr key={id}>
-                  <th scope="row">
-                    <Link
-                      href={phase === 'packed' || phase === 'abandoned' ? `/ledger/${id}` : `/churn/${id}`}
-                    >
-                      {number}
-                    </Link>
-                    <small>{say.day(day)}</small>
-                  </th>
-                  <td>
-                    {say.mass(facts.creamMass)}
-                    <small>
-                      {text(spokenFraction(facts.creamFat, 0))} fat, {say.temperature(facts.temperature)}
-                      {facts.ripened && ', ripened'}
-                    </small>
-                  </td>
-                  <td>{tools[facts.tool].name}</td>
-                  <td>{breakMinutes === null ? '–' : text(spokenMinutes(breakMinutes))}</td>
-                  <td>
-                    {figures ? say.mass(figures.butterMass) : <em>{phaseWords[phase].toLowerCase()}</em>}
-                  </td>
-                  <td>{figures ? text(spokenFraction(figures.composition.fat)) : '–'}</td>
-                  <td>{figures ? text(spokenFraction(figures.churnEfficiency)) : '–'}</td>
-                  <td>
-                    {figures ? (
-                      <span data-verdict={figures.verdict}>{verdictWords[figures.verdict]}</span>
-                    ) : (
-                      '–'
-                    )}
-                  </td>
-                </tr>
-              ))}
+              {rows
+                .slice(0, shown)
+                .map(({ id, number, day, facts, phase, breakMinutes, judged: figures }) => (
+                  <tr key={id}>
+                    <th scope="row">
+                      <Link
+                        href={phase === 'packed' || phase === 'abandoned' ? `/ledger/${id}` : `/churn/${id}`}
+                      >
+                        {number}
+                      </Link>
+                      <small>{say.day(day)}</small>
+                    </th>
+                    <td>
+                      {say.mass(facts.creamMass)}
+                      <small>
+                        {text(spokenFraction(facts.creamFat, 0))} fat, {say.temperature(facts.temperature)}
+                        {facts.ripened && ', ripened'}
+                      </small>
+                    </td>
+                    <td>{tools[facts.tool].name}</td>
+                    <td>{breakMinutes === null ? '–' : text(spokenMinutes(breakMinutes))}</td>
+                    <td>
+                      {figures ? say.mass(figures.butterMass) : <em>{phaseWords[phase].toLowerCase()}</em>}
+                    </td>
+                    <td>{figures ? text(spokenFraction(figures.composition.fat)) : '–'}</td>
+                    <td>{figures ? text(spokenFraction(figures.churnEfficiency)) : '–'}</td>
+                    <td>
+                      {figures ? (
+                        <span data-verdict={figures.verdict}>{verdictWords[figures.verdict]}</span>
+                      ) : (
+                        '–'
+                      )}
+                    </td>
+                  </tr>
+                ))}
             </tbody>
           </table>
         </div>
+      )}
+      {rows.length > shown && (
+        <Button
+          variant="outlined"
+          size="large"
+          sx={{ justifySelf: 'start' }}
+          onClick={() => setShown(shown + furtherRows)}
+        >
+          {Math.min(furtherRows, rows.length - shown)} older {rows.length - shown === 1 ? 'one' : 'ones'}
+        </Button>
       )}
     </div>
   );

@@ -39,7 +39,16 @@ const isoDay = (seconds: number, timeZone: string): string =>
   );
 
 /** Milk in: one tap when it is as yesterday, one number when only the amount differs, a few taps for the rest. */
-export function MilkIn({ view, open: wasOpen = false }: { view: PailView; open?: boolean }) {
+export function MilkIn({
+  view,
+  open: wasOpen = false,
+  main = false,
+}: {
+  view: PailView;
+  open?: boolean;
+  /** Nothing else presses here: it is the main thing to do. */
+  main?: boolean;
+}) {
   const say = useSay();
   const now = useNow(60_000);
   const { act, refused, busy } = useAct();
@@ -120,7 +129,7 @@ export function MilkIn({ view, open: wasOpen = false }: { view: PailView; open?:
       <div className={styles.acts}>
         {before && !quantity && (
           <Button
-            variant="outlined"
+            variant={main ? 'contained' : 'outlined'}
             size="large"
             disabled={busy}
             sx={{

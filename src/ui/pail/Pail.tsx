@@ -81,7 +81,7 @@ export function Pail({ view }: { view: PailView }) {
         />
       </Wall>
       <ParkedEntries parked={view.parked} />
-      <MilkIn view={view} open={view.milkings.length === 0} />
+      <MilkIn view={view} open={view.milkings.length === 0} main={skim.length === 0 && !cool} />
       {byProducts.length > 0 && (
         <section className={styles.stack} aria-labelledby="week">
           <h2 id="week" style={{ margin: 0 }}>

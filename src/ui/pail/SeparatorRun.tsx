@@ -9,6 +9,8 @@ import { CalculationError } from '@/core/calculation';
 import { clockText, spokenFraction, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { separatorExpect } from '@/core/separating/separatorExpect';
 import type { PailView } from '@/server/pail/views';
+import { Door } from '../board/Door';
+import { Said, Wall } from '../board/Wall';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { useDraft } from '../frame/useDraft';
@@ -196,42 +198,62 @@ export function SeparatorRun({ view }: { view: PailView }) {
     );
   return (
     <div className={styles.pail}>
-      <header className={styles.head}>
-        <Quiet>
-          <Link href="/pail">Pail</Link> / Separator
-        </Quiet>
-        <h1>
-          {started !== undefined
-            ? whole !== undefined && elapsed < whole * 60
-              ? `Running ${clockText(elapsed)}; through in ${text(spokenMinutes(Math.max(0.1, whole - elapsed / 60)))}.`
-              : `Running ${clockText(elapsed)}: the milk should be through.`
-            : cold
-              ? `${say.temperature(milkCelsius)} is too cold: warm the milk to ${say.temperature(35)} to ${say.temperature(40)} first.`
-              : expected
-                ? `${say.volume(expected.creamMass / 1.0)} of cream in ${whole === undefined ? 'a while' : text(spokenMinutes(whole))}.`
-                : 'At this screw the cream would be no richer than the milk: turn it in.'}
-        </h1>
-        {cold && started === undefined && (
-          <Quiet>
-            Cold milk floods the bowl or leaves its fat in the skim: in the cold the fat is stiff and the milk
-            thick.
-          </Quiet>
-        )}
-      </header>
+      <Wall boardFirst>
+        <Said
+          says={
+            started !== undefined
+              ? whole !== undefined && elapsed < whole * 60
+                ? `Running ${clockText(elapsed)}; through in ${text(spokenMinutes(Math.max(0.1, whole - elapsed / 60)))}.`
+                : `Running ${clockText(elapsed)}: the milk should be through.`
+              : cold
+                ? `${say.temperature(milkCelsius)} is too cold: warm the milk to ${say.temperature(35)} to ${say.temperature(40)} first.`
+                : expected
+                  ? `${say.volume(expected.creamMass / 1.0)} of cream in ${whole === undefined ? 'a while' : text(spokenMinutes(whole))}.`
+                  : 'At this screw the cream would be no richer than the milk: turn it in.'
+          }
+          why={
+            cold && started === undefined
+              ? 'Cold milk floods the bowl or leaves its fat in the skim: in the cold the fat is stiff and the milk thick.'
+              : undefined
+          }
+          acts={
+            started === undefined && (
+              <Button
+                variant={cold ? 'outlined' : 'contained'}
+                size="large"
+                disabled={!expected || chosen.length === 0}
+                sx={{ minHeight: 76, fontSize: '1.35rem', px: 4 }}
+                onClick={() => change({ startedSeconds: clockSeconds() })}
+              >
+                {cold
+                  ? 'Run it cold all the same'
+                  : ready
+                    ? 'Milk is running'
+                    : 'Milk is running, list not ticked'}
+              </Button>
+            )
+          }
+        />
+        <LotBoard
+          lots={started === undefined ? milk : chosen}
+          label="Milk to separate"
+          empty=""
+          {...(started === undefined
+            ? {
+                chosen: new Set(chosenIds),
+                onChoose: (id: string) =>
+                  change({
+                    chosen: chosenIds.includes(id)
+                      ? chosenIds.filter((one) => one !== id)
+                      : [...chosenIds, id],
+                  }),
+              }
+            : {})}
+        />
+      </Wall>
       {started === undefined ? (
         <div className={styles.two}>
           <div className={styles.stack}>
-            <LotBoard
-              lots={milk}
-              label="Milk to separate"
-              empty=""
-              chosen={new Set(chosenIds)}
-              onChoose={(id) =>
-                change({
-                  chosen: chosenIds.includes(id) ? chosenIds.filter((one) => one !== id) : [...chosenIds, id],
-                })
-              }
-            />
             <QuantityField
               label="Milk in the bowl, how warm"
               typed={draft.milkTyped}
@@ -240,41 +262,53 @@ export function SeparatorRun({ view }: { view: PailView }) {
               system={say.system}
               hint={`${say.temperature(milkCelsius)} as it should stand now`}
             />
-            <Chips
-              legend="Cream screw"
-              chosen={draft.screw}
-              onChoose={(screw) => change({ screw })}
-              choices={screws.map((key) => {
-                const before = past.get(key);
-                return {
-                  key,
-                  name: screwWords[key],
-                  small: before
-                    ? `gave ${text(spokenFraction(before.creamFat, 0))}${before.skimFat === undefined ? '' : `, skim ${text(spokenFraction(before.skimFat, 2))}`}, ${before.times} times`
-                    : undefined,
-                };
-              })}
-            />
-            <Chips
-              legend="Flow"
-              chosen={draft.flow}
-              onChoose={(flow) => change({ flow })}
-              choices={(Object.keys(flows) as (keyof typeof flows)[]).map((key) => ({
-                key,
-                name: flows[key].name,
-              }))}
-            />
+            <Door
+              name="Screw and flow"
+              value={`${screwWords[draft.screw].toLowerCase()}, ${flows[draft.flow].name.toLowerCase()}`}
+            >
+              <div className={styles.stack}>
+                <Chips
+                  legend="Cream screw"
+                  chosen={draft.screw}
+                  onChoose={(screw) => change({ screw })}
+                  choices={screws.map((key) => {
+                    const before = past.get(key);
+                    return {
+                      key,
+                      name: screwWords[key],
+                      small: before
+                        ? `gave ${text(spokenFraction(before.creamFat, 0))}${before.skimFat === undefined ? '' : `, skim ${text(spokenFraction(before.skimFat, 2))}`}, ${before.times} times`
+                        : undefined,
+                    };
+                  })}
+                />
+                <Chips
+                  legend="Flow"
+                  chosen={draft.flow}
+                  onChoose={(flow) => change({ flow })}
+                  choices={(Object.keys(flows) as (keyof typeof flows)[]).map((key) => ({
+                    key,
+                    name: flows[key].name,
+                  }))}
+                />
+              </div>
+            </Door>
             {expected && (
-              <Quiet>
-                Expected: cream of {text(spokenFraction(expected.creamFat.low, 0))} to{' '}
-                {text(spokenFraction(expected.creamFat.high, 0))}, {Math.round(expected.creamShare * 100)} %
-                of the milk; skim of {text(spokenFraction(expected.skimFat.mid, 2))}, which keeps{' '}
-                {say.about(expected.butterLost)} of butter. {say.words(expected.reasons[0]?.says ?? '')}
-                {expected.minutes?.creamCanFull !== undefined &&
-                  ` The cream can is full after ${text(spokenMinutes(expected.minutes.creamCanFull))}.`}
-                {expected.minutes?.skimBucketFull !== undefined &&
-                  ` A ${say.volume(10_000)} skim bucket is full after ${text(spokenMinutes(expected.minutes.skimBucketFull))}.`}
-              </Quiet>
+              <Door
+                name="Expected"
+                value={`cream of ${text(spokenFraction(expected.creamFat.low, 0))} to ${text(spokenFraction(expected.creamFat.high, 0))}`}
+              >
+                <Quiet className={styles.inDoor}>
+                  Expected: cream of {text(spokenFraction(expected.creamFat.low, 0))} to{' '}
+                  {text(spokenFraction(expected.creamFat.high, 0))}, {Math.round(expected.creamShare * 100)} %
+                  of the milk; skim of {text(spokenFraction(expected.skimFat.mid, 2))}, which keeps{' '}
+                  {say.about(expected.butterLost)} of butter. {say.words(expected.reasons[0]?.says ?? '')}
+                  {expected.minutes?.creamCanFull !== undefined &&
+                    ` The cream can is full after ${text(spokenMinutes(expected.minutes.creamCanFull))}.`}
+                  {expected.minutes?.skimBucketFull !== undefined &&
+                    ` A ${say.volume(10_000)} skim bucket is full after ${text(spokenMinutes(expected.minutes.skimBucketFull))}.`}
+                </Quiet>
+              </Door>
             )}
           </div>
           <Enamel className={styles.stack} aria-label="Put together">
@@ -303,20 +337,7 @@ export function SeparatorRun({ view }: { view: PailView }) {
               onValue={(discsIn) => change({ discsIn })}
               hint={discs ? String(discs) : 'how many'}
             />
-            <Cautions cautions={(expected?.cautions ?? []).filter(({ key }) => key === 'bowl' || cold)} />
-            <Button
-              variant={cold ? 'outlined' : 'contained'}
-              size="large"
-              disabled={!expected || chosen.length === 0}
-              sx={{ minHeight: 96, fontSize: '1.35rem' }}
-              onClick={() => change({ startedSeconds: clockSeconds() })}
-            >
-              {cold
-                ? 'Run it cold all the same'
-                : ready
-                  ? 'Milk is running'
-                  : 'Milk is running, list not ticked'}
-            </Button>
+            <Cautions cautions={(expected?.cautions ?? []).filter(({ key }) => key === 'bowl')} />
           </Enamel>
         </div>
       ) : (

@@ -14,16 +14,13 @@ import { inWorker } from '@/workers/inWorker';
 import { Beside } from '../board/Beside';
 import { Rail } from '../board/Board';
 import { Doors } from '../board/Door';
-import { profiles } from '../board/profiles';
-import { drawnSize } from '../board/profiles';
-import { WareDrawing } from '../board/WareDrawing';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import { Chips } from '../quantity/Chips';
-import { layersOf } from '../standing/drawnLot';
+import { LargeWare } from '../standing/LargeWare';
 import { wares } from '../standing/LotBoard';
 import { riseOf } from '../standing/useRises';
 import type { LotNow } from '../standing/useStory';
@@ -177,17 +174,7 @@ export function SkimGauge({
             ]}
           />
         ) : (
-          <div
-            style={{ '--u': `${280 / drawnSize(profiles[ware], shape).height}px` } as object}
-            className={styles.standsStill}
-          >
-            <WareDrawing
-              ware={ware}
-              shape={shape}
-              layers={layersOf(one)}
-              blocked={lot.blockedReason !== null}
-            />
-          </div>
+          <LargeWare one={one} />
         )
       }
       rail={<Rail fat={Math.max(0, lot.fat)} scale={railFull} />}
@@ -269,13 +256,13 @@ export function SkimGauge({
         )}
         {!isBoiled && (cut || rise) && (
           <Chips
-            legend="If you skim it"
+            legend="If you skim it in"
             chosen={later}
             onChoose={(hours) => {
               setLater(hours);
               setShare(0);
             }}
-            choices={laters.map((hours) => ({ key: hours, name: hours === '0' ? 'Now' : `In ${hours} h` }))}
+            choices={laters.map((hours) => ({ key: hours, name: hours === '0' ? 'Now' : `${hours} h` }))}
           />
         )}
         {canSkim && skimTo !== 'keep' && (

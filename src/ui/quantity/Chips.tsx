@@ -5,7 +5,12 @@ import type { ReactNode } from 'react';
 
 const Group = styled('fieldset')({ border: 0, margin: 0, padding: 0, minWidth: 0 });
 const Legend = styled('legend')({ padding: 0, marginBottom: 8, fontWeight: 640 });
-const Row = styled('div')({ display: 'flex', flexWrap: 'wrap', gap: 10 });
+const Row = styled('div')({
+  display: 'flex',
+  flexWrap: 'wrap',
+  gap: 10,
+  '@media (max-width: 480px)': { gap: 8 },
+});
 
 const Chip = styled('button')({
   font: 'inherit',
@@ -23,6 +28,7 @@ const Chip = styled('button')({
   flexDirection: 'column',
   justifyContent: 'center',
   '& small': { color: 'var(--quiet)', fontSize: '0.85rem' },
+  '@media (max-width: 480px)': { paddingInline: 13 },
   '&:hover': { borderColor: 'var(--rim)' },
   '&[aria-checked="true"]': {
     borderColor: 'var(--rim)',

@@ -195,7 +195,7 @@ export function BeginSouring({
       )}
       {ripening && <Cautions cautions={ripening.cautions} />}
       <Button
-        variant="contained"
+        variant={lot.kind === 'cream' ? 'outlined' : 'contained'}
         size="large"
         disabled={busy || !ripening || short}
         onClick={() =>

@@ -2,10 +2,14 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import type { CSSProperties, ReactNode } from 'react';
+import type { ReactNode } from 'react';
+import { places } from '@/core/standing/places';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { LotView } from '@/server/shelf/views';
-import { Door } from '../board/Door';
+import { Beside } from '../board/Beside';
+import { Rail } from '../board/Board';
+import { ButterPiece } from '../board/ButterPiece';
+import { Door, Doors } from '../board/Door';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
@@ -17,13 +21,14 @@ import { toUse } from '../pail/usual';
 import { HeatCard } from '../standing/HeatCard';
 import { TemperatureCard } from '../standing/TemperatureCard';
 import { UseCard } from '../standing/UseCard';
-import { standingLot } from '../standing/LotBoard';
+import { LargeWare } from '../standing/LargeWare';
 import { AlarmCaution } from '../standing/AlarmCaution';
 import type { LotNow } from '../standing/useStory';
 import { sayAge, useLotsNow } from '../standing/useStory';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { Ripen } from './Ripen';
 import { Temper } from './Temper';
+import room from './LotPage.module.css';
 import { Trail } from './Trail';
 
 const kindNames: Record<string, string> = {
@@ -42,6 +47,8 @@ const blockedToDo = (kind: string): string =>
     : 'Keep it in a vessel of its own, marked. Ask the vet before any animal gets it; otherwise pour it away.';
 /** Culture to keep for the next time, g: enough for two per cent of five litres. */
 const keeps = 100;
+/** The board’s rail is full at so much fat in one vessel, g. */
+const railFull = 400;
 /** A line carried on so often is begun anew soon (handbook, cultures). */
 const oldLine = 8;
 
@@ -49,38 +56,53 @@ const oldLine = 8;
 export function LotPage({ view }: { view: LotView }) {
   const say = useSay();
   const now = Math.floor(useNow(5000) / 5) * 5;
-  const { act, refused } = useAct();
   const [one] = useLotsNow([view.lot]);
   if (!one) return null;
   const { lot, story } = one;
   const empty = lot.mass <= 0.5;
   const out = one.judged.discard !== undefined && lot.blockedReason === null;
   const pourable = lot.kind !== 'butter' && lot.kind !== 'ghee';
+  const stands = !empty && pourable;
+  // Where there is nothing to sour or temper, using it is what is left to do.
+  const opensUse =
+    lot.kind !== 'cream' &&
+    (story?.soured === true || lot.kind === 'culture' || story?.spoiled !== undefined);
   return (
-    <div className={styles.pail}>
-      <header className={styles.head}>
-        <Quiet>
-          <Link href="/shelf">Shelf</Link> / {lot.code}
-        </Quiet>
-        <div style={{ display: 'flex', gap: 20, alignItems: 'center' }}>
-          {!empty && pourable && (
-            <span style={{ flex: 'none', '--u': '0.7px' } as CSSProperties}>
-              {standingLot(one, say).drawing}
-            </span>
-          )}
-          <div>
-            <h1>
-              {lot.vessel?.name ??
-                `${kindNames[lot.kind]!.replace(/^./, (letter) => letter.toUpperCase())} ${lot.code}`}
-              {empty ? ': empty' : `: ${one.waiting.word}`}
-            </h1>
-            <Quiet>
-              {empty
-                ? `${kindNames[lot.kind]} that is used up.`
-                : `${say.volume(one.volume)} of ${kindNames[lot.kind]}, ${text(spokenFraction(one.fatShare, lot.kind === 'cream' ? 0 : 2))} fat${lot.fatSd && lot.kind === 'cream' ? ` ± ${(lot.fatSd * 100).toFixed(0)}` : ''}, ${lot.treatment}, oldest part ${sayAge(one.ageHours)}${lot.details.line ? `, ${lot.details.line.name}${lot.details.line.generation > 0 ? ` carried on ${lot.details.line.generation} times` : ''}` : ''}.`}
-            </Quiet>
-          </div>
-        </div>
+    <Beside
+      label={`${kindNames[lot.kind]}, as it stands`}
+      drawing={
+        pourable ? (
+          <LargeWare one={one} />
+        ) : (
+          <span className={room.piece}>
+            <ButterPiece mass={Math.max(100, Math.min(1500, lot.mass))} form="block" salted={false} />
+          </span>
+        )
+      }
+      rail={<Rail fat={Math.max(0, lot.fat)} scale={railFull} />}
+      below={
+        <p className={room.standing}>
+          <strong>
+            {lot.vessel?.name ??
+              `${kindNames[lot.kind]!.replace(/^./, (letter) => letter.toUpperCase())} ${lot.code}`}
+          </strong>
+          {!empty && `${pourable ? say.volume(one.volume) : say.mass(lot.mass)}, ${sayAge(one.ageHours)}`}
+        </p>
+      }
+    >
+      <div className={room.lot}>
+        <header className={room.said}>
+          <h1>
+            {lot.vessel?.name ??
+              `${kindNames[lot.kind]!.replace(/^./, (letter) => letter.toUpperCase())} ${lot.code}`}
+            {empty ? ': empty' : one.waiting.word === lot.kind ? '' : `: ${one.waiting.word}`}
+          </h1>
+          <p>
+            {empty
+              ? `${kindNames[lot.kind]} that is used up.`
+              : `${say.volume(one.volume)} of ${kindNames[lot.kind]}, ${text(spokenFraction(one.fatShare, lot.kind === 'cream' ? 0 : 2))} fat${lot.fatSd && lot.kind === 'cream' ? ` ± ${(lot.fatSd * 100).toFixed(0)}` : ''}, ${lot.treatment}, oldest part ${sayAge(one.ageHours)}${lot.details.line ? `, ${lot.details.line.name}${lot.details.line.generation > 0 ? ` carried on ${lot.details.line.generation} times` : ''}` : ''}.`}
+          </p>
+        </header>
         {lot.blockedReason && (
           <Cautions
             cautions={[
@@ -107,32 +129,40 @@ export function LotPage({ view }: { view: LotView }) {
             {say.mass(Math.max(0, lot.mass - lot.details.water!))} of buttermilk.
           </Quiet>
         )}
-      </header>
-      {!empty && pourable && (
-        <div className={styles.two}>
-          <div className={styles.stack}>
-            {out && <ThrowOut one={one} souring={<Ripen one={one} cultures={view.cultures} now={now} />} />}
-            {lot.kind === 'cream' && !out && !story?.souring && (
-              <Temper one={one} now={now} usual={view.last?.temperature} />
-            )}
-            {lot.kind !== 'culture' &&
-              !out &&
-              (story?.souring ? (
+        {stands && out && (
+          <ThrowOut one={one} souring={<Ripen one={one} cultures={view.cultures} now={now} />} />
+        )}
+        {stands &&
+          !out &&
+          story?.souring &&
+          !(lot.kind === 'cream' && story.soured) &&
+          lot.kind !== 'culture' && <Ripen one={one} cultures={view.cultures} now={now} />}
+        {stands && !out && lot.kind === 'cream' && (!story?.souring || story.soured) && (
+          <Temper one={one} now={now} usual={view.last?.temperature} />
+        )}
+        {stands && (
+          <Doors>
+            <Door
+              name="Temperature"
+              value={`${say.temperature(Math.round(one.celsius))}, ${places[story?.place ?? 'fridge'].inSentence}`}
+              group="lot"
+            >
+              <TemperatureCard one={one} now={now} title="Temperature" />
+            </Door>
+            {!out && story?.souring && story.soured && lot.kind === 'cream' && (
+              <Door name="Its souring" value="thick and tart" group="lot">
                 <Ripen one={one} cultures={view.cultures} now={now} />
-              ) : (
-                !story?.soured &&
-                !story?.spoiled && (
-                  <Door
-                    name="Sour it"
-                    value="sweet; with a culture, or by itself"
-                    open={lot.kind !== 'cream'}
-                  >
-                    <Ripen one={one} cultures={view.cultures} now={now} />
-                  </Door>
-                )
-              ))}
-            {lot.kind === 'cream' && !out && story?.souring && story.soured && (
-              <Temper one={one} now={now} usual={view.last?.temperature} />
+              </Door>
+            )}
+            {lot.kind !== 'culture' && !out && !story?.souring && !story?.soured && !story?.spoiled && (
+              <Door
+                name="Sour it"
+                value="sweet; with a culture, or by itself"
+                open={lot.kind !== 'cream'}
+                group="lot"
+              >
+                <Ripen one={one} cultures={view.cultures} now={now} />
+              </Door>
             )}
             {lot.ripened &&
               !out &&
@@ -145,65 +175,82 @@ export function LotPage({ view }: { view: LotView }) {
                       ? 'carried on often: begin it anew soon'
                       : `${say.mass(Math.min(keeps, lot.mass))} for the next time`
                   }
+                  group="lot"
                 >
-                  <Enamel className={styles.stack} aria-label="Keep a culture">
-                    <Quiet>
-                      {(lot.details.line?.generation ?? 0) >= oldLine
-                        ? 'This line has been carried on eight times and more: begin it anew from a bought culture soon.'
-                        : 'From what soured well: fresh, clean-smelling, kept cold in a clean jar.'}
-                    </Quiet>
-                    <Button
-                      variant="outlined"
-                      onClick={() =>
-                        void act(
-                          'culture.keep',
-                          { lotId: newId(), fromLotId: lot.id, mass: Math.min(keeps, lot.mass) },
-                          `${say.mass(Math.min(keeps, lot.mass))} kept as culture.`,
-                        )
-                      }
-                    >
-                      Keep {say.mass(Math.min(keeps, lot.mass))}
-                    </Button>
-                  </Enamel>
+                  <KeepCulture lot={lot} />
                 </Door>
               )}
-            <RefusedSentence refused={refused} />
-          </div>
-          <div className={styles.stack}>
-            <TemperatureCard one={one} now={now} title="Temperature" />
             {!out && (
-              <Door name="Use it" value="otherwise, some or all of it" open={lot.kind !== 'cream'}>
+              <Door name="Use it" value="otherwise, some or all of it" open={opensUse} group="lot">
                 <UseCard one={one} usual={lot.kind === 'buttermilk' ? 'baked' : 'pigs'} />
               </Door>
             )}
-            <Quiet>
-              <a href={`/api/lots/${lot.id}/label`}>
-                {lot.blockedReason || out ? 'Jar label: not for drinking' : 'Jar label'}
-              </a>
-              {!lot.blockedReason && !out && (
-                <>
-                  {' · '}
-                  <a href={`/api/lots/${lot.id}/label?for=animals`}>the same, not for drinking</a>
-                </>
-              )}
-            </Quiet>
             {lot.treatment === 'raw' && !out && !lot.ripened && !story?.souring && !story?.soured && (
-              <Door name="Pasteurise it" value="raw until then">
+              <Door name="Pasteurise it" value="raw until then" group="lot">
                 <HeatCard one={one} />
               </Door>
             )}
-          </div>
-        </div>
-      )}
-      <section className={styles.stack} aria-labelledby="trail">
-        <h2 id="trail" style={{ margin: 0 }}>
-          {view.trail.lots.length <= 1
-            ? 'Nothing came of it yet, and it came of nothing else.'
-            : 'Where it came from, and what came of it'}
-        </h2>
-        <Trail trail={view.trail} lotId={lot.id} />
-      </section>
-    </div>
+          </Doors>
+        )}
+        {stands && (
+          <Quiet>
+            <a href={`/api/lots/${lot.id}/label`}>
+              {lot.blockedReason || out ? 'Jar label: not for drinking' : 'Jar label'}
+            </a>
+            {!lot.blockedReason && !out && (
+              <>
+                {' · '}
+                <a href={`/api/lots/${lot.id}/label?for=animals`}>the same, not for drinking</a>
+              </>
+            )}
+          </Quiet>
+        )}
+        {view.trail.lots.length <= 1 ? (
+          <Quiet>Nothing came of it yet, and it came of nothing else.</Quiet>
+        ) : (
+          <Door
+            name="Where it came from, and what came of it"
+            value={`${view.trail.lots.length - 1} other ${view.trail.lots.length === 2 ? 'lot' : 'lots'}, from the milkings to the pats`}
+            open={!stands}
+          >
+            <div className={room.trail}>
+              <Trail trail={view.trail} lotId={lot.id} />
+            </div>
+          </Door>
+        )}
+        <Quiet>
+          <Link href="/shelf">Shelf</Link> / {lot.code}
+        </Quiet>
+      </div>
+    </Beside>
+  );
+}
+
+/** Some of what soured well is kept for the next time. */
+function KeepCulture({ lot }: { lot: LotNow['lot'] }) {
+  const say = useSay();
+  const { act, refused } = useAct();
+  return (
+    <Enamel className={styles.stack} aria-label="Keep a culture">
+      <Quiet>
+        {(lot.details.line?.generation ?? 0) >= oldLine
+          ? 'This line has been carried on eight times and more: begin it anew from a bought culture soon.'
+          : 'From what soured well: fresh, clean-smelling, kept cold in a clean jar.'}
+      </Quiet>
+      <Button
+        variant="outlined"
+        onClick={() =>
+          void act(
+            'culture.keep',
+            { lotId: newId(), fromLotId: lot.id, mass: Math.min(keeps, lot.mass) },
+            `${say.mass(Math.min(keeps, lot.mass))} kept as culture.`,
+          )
+        }
+      >
+        Keep {say.mass(Math.min(keeps, lot.mass))}
+      </Button>
+      <RefusedSentence refused={refused} />
+    </Enamel>
   );
 }
 

@@ -1,6 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import Link from 'next/link';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { CalculationError } from '@/core/calculation';
@@ -10,6 +11,7 @@ import type { Place } from '@/core/standing/places';
 import { places } from '@/core/standing/places';
 import type { TemperMethod, TemperPlan } from '@/core/tempering/temperPlan';
 import { temperPlan } from '@/core/tempering/temperPlan';
+import { Door } from '../board/Door';
 import { Cautions } from '../caution/Caution';
 import { useFarm, useSay } from '../frame/FarmContext';
 import { nextReading } from '../frame/farmTime';
@@ -255,65 +257,26 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
               ? `${say.words(best.says)}: ${say.temperature(to)} in ${text(spokenMinutes(best.probeMinutes.mid))}, ${say.when(now + best.probeMinutes.mid * 60, now)}.`
               : `No way at hand brings it to ${say.temperature(to)}.`}
       </h2>
-      <Chips
-        legend="To churn at"
-        chosen={target}
-        onChoose={setTarget}
-        choices={[
-          ...(usual === undefined
-            ? []
-            : [{ key: 'last' as const, name: 'As last time', small: say.temperature(usual) }]),
-          ...(Object.keys(targets) as (keyof typeof targets)[]).map((key) => ({
-            key,
-            name: targetNames[key],
-            small: say.temperature(targets[key]),
-          })),
-        ]}
-      />
-      <div className={styles.pair}>
-        <TextField
-          type="time"
-          label="Ready by"
-          value={readyBy}
-          onChange={(event) => setReadyBy(event.target.value)}
-          slotProps={{ inputLabel: { shrink: true } }}
-          helperText="or as soon as it can be"
-        />
-        <QuantityField
-          label="Warm bath of"
-          typed={bathTyped}
-          onTyped={setBath}
-          understood={bath}
-          system={say.system}
-          hint={`${say.temperature(25)} assumed, ${say.temperature(30)} at most`}
-        />
-      </div>
-      {ways.length > 0 && !there && (
-        <ul className={styles.list} style={{ listStyle: 'none', padding: 0, display: 'grid', gap: 10 }}>
-          {ways.map((way) => (
-            <li
-              key={way.method}
-              style={{ display: 'flex', flexWrap: 'wrap', gap: '6px 14px', alignItems: 'center' }}
-            >
-              <Button variant={way === best ? 'contained' : 'outlined'} onClick={() => void put(way)}>
-                {say.words(way.says)}
-              </Button>
-              <span>
-                {text(spokenMinutes(way.probeMinutes!.low))} to {text(spokenMinutes(way.probeMinutes!.high))}
-                {at !== undefined &&
-                  (way.inTime
-                    ? `; begin by ${say.when(at - way.probeMinutes!.mid * 60, now)}`
-                    : '; too slow')}
-                {!story?.soured &&
-                  way.probeMinutes!.mid > 120 &&
-                  '; longer than the two hours unsoured cream may be warm'}
-                {way.crystallisedMinutes !== undefined &&
-                  way.crystallisedMinutes > way.probeMinutes!.mid * 1.1 &&
-                  `; its fat has set after ${text(spokenMinutes(way.crystallisedMinutes))}`}
-              </span>
-            </li>
-          ))}
-        </ul>
+      {best && !there && !('wrong' in plan) && (
+        <Button
+          variant="contained"
+          size="large"
+          sx={{ minHeight: 72, fontSize: '1.25rem', justifySelf: 'start', px: 4 }}
+          onClick={() => void put(best)}
+        >
+          {say.words(best.says)}
+        </Button>
+      )}
+      {(there || 'wrong' in plan) && (
+        <Button
+          component={Link}
+          href={`/churn/new?lots=${lot.id}`}
+          variant="contained"
+          size="large"
+          sx={{ minHeight: 72, fontSize: '1.25rem', justifySelf: 'start', px: 4 }}
+        >
+          Plan its churning
+        </Button>
       )}
       {takeOut !== undefined && takeOut > now && (
         <>
@@ -333,6 +296,76 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
         </>
       )}
       {'cautions' in plan && <Cautions cautions={plan.cautions} />}
+      <Door
+        name="Warmer, colder, later or another way"
+        value={`${say.temperature(to)}${at === undefined ? ', as soon as can be' : `, by ${say.when(at, now)}`}`}
+      >
+        <div className={styles.stack}>
+          <Chips
+            legend="To churn at"
+            chosen={target}
+            onChoose={setTarget}
+            choices={[
+              ...(usual === undefined
+                ? []
+                : [{ key: 'last' as const, name: 'As last time', small: say.temperature(usual) }]),
+              ...(Object.keys(targets) as (keyof typeof targets)[]).map((key) => ({
+                key,
+                name: targetNames[key],
+                small: say.temperature(targets[key]),
+              })),
+            ]}
+          />
+          <div className={styles.pair}>
+            <TextField
+              type="time"
+              label="Ready by"
+              value={readyBy}
+              onChange={(event) => setReadyBy(event.target.value)}
+              slotProps={{ inputLabel: { shrink: true } }}
+              helperText="or as soon as it can be"
+            />
+            <QuantityField
+              label="Warm bath of"
+              typed={bathTyped}
+              onTyped={setBath}
+              understood={bath}
+              system={say.system}
+              hint={`${say.temperature(25)} assumed, ${say.temperature(30)} at most`}
+            />
+          </div>
+          {ways.length > 0 && !there && (
+            <ul className={styles.list} style={{ listStyle: 'none', padding: 0, display: 'grid', gap: 10 }}>
+              {ways
+                .filter((way) => way !== best)
+                .map((way) => (
+                  <li
+                    key={way.method}
+                    style={{ display: 'flex', flexWrap: 'wrap', gap: '6px 14px', alignItems: 'center' }}
+                  >
+                    <Button variant="outlined" onClick={() => void put(way)}>
+                      {say.words(way.says)}
+                    </Button>
+                    <span>
+                      {text(spokenMinutes(way.probeMinutes!.low))} to{' '}
+                      {text(spokenMinutes(way.probeMinutes!.high))}
+                      {at !== undefined &&
+                        (way.inTime
+                          ? `; begin by ${say.when(at - way.probeMinutes!.mid * 60, now)}`
+                          : '; too slow')}
+                      {!story?.soured &&
+                        way.probeMinutes!.mid > 120 &&
+                        '; longer than the two hours unsoured cream may be warm'}
+                      {way.crystallisedMinutes !== undefined &&
+                        way.crystallisedMinutes > way.probeMinutes!.mid * 1.1 &&
+                        `; its fat has set after ${text(spokenMinutes(way.crystallisedMinutes))}`}
+                    </span>
+                  </li>
+                ))}
+            </ul>
+          )}
+        </div>
+      </Door>
       {'reasons' in plan && <Quiet>{say.words(plan.reasons.map(({ says }) => says).join(' '))}</Quiet>}
       <RefusedSentence refused={refused} />
     </Enamel>

@@ -5,7 +5,8 @@ import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { useMemo } from 'react';
 import { tools } from '@/core/churning/tools';
-import { daysBetween } from '@/core/keeping/civilDate';
+import { addDays, daysBetween } from '@/core/keeping/civilDate';
+import { crockWater, waterFrom } from '@/core/keeping/crockWater';
 import { pastItsDay } from '@/core/keeping/pastItsDay';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { TodayView } from '@/server/today/views';
@@ -30,6 +31,8 @@ import { useRises } from '../standing/useRises';
 import type { LotNow } from '../standing/useStory';
 import { useLotsNow } from '../standing/useStory';
 import { butterStanding, toEat } from '../larder/butterStanding';
+import { presses, stockWords } from '../larder/larderSays';
+import { useAct } from '../outbox/useAct';
 import { InHand, mainSize, useChurnStanding } from './InHand';
 import { NameTheFarm } from './NameTheFarm';
 import { OldLots } from './OldLots';
@@ -66,6 +69,8 @@ export function Today({ view }: { view: TodayView }) {
   );
   const first = toEat(butter, today)[0];
   const daysLeft = first ? daysBetween(today, first.keepUntil) : undefined;
+  const water = view.crockWaterOn === undefined ? undefined : crockWater(view.crockWaterOn, today);
+  const { act, busy } = useAct();
   const hasMilk = view.milkings.length > 0 || milk.length > 0;
   const alarms = alarmsOf(all);
   const pegs = useMemo(() => {
@@ -74,6 +79,17 @@ export function Today({ view }: { view: TodayView }) {
       [
         ...pegsOf(all, now, say),
         ...milkPegs(view.milkings, now, say),
+        ...(view.crockWaterOn === undefined
+          ? []
+          : [
+              {
+                key: 'crock',
+                atSeconds: noonOf(addDays(view.crockWaterOn, waterFrom), timeZone),
+                says: 'crock',
+                small: 'fresh water',
+                href: '/larder',
+              },
+            ]),
         ...butterPegs(toEat(butter, today).slice(0, 3), (day) => noonOf(day, timeZone)),
       ],
       now,
@@ -163,8 +179,25 @@ export function Today({ view }: { view: TodayView }) {
           </Button>
         ),
       };
+    if (water?.waits?.tone === 'now' && !presses(first, today))
+      return {
+        says: 'The crock wants fresh water.',
+        why: `It is ${water.days} days old: every three to five days it is changed, or the butter under it turns.`,
+        acts: (
+          <Button
+            variant="contained"
+            size="large"
+            sx={mainSize}
+            disabled={busy}
+            onClick={() => void act('crock.water', {}, 'Fresh water in the crock.')}
+          >
+            Fresh water in the crock
+          </Button>
+        ),
+      };
     return {
       says: butterSentence(),
+      why: view.rate && butter.length > 0 ? stockWords(butter, today, view.rate, say) : undefined,
       acts: (
         <>
           {last && (

@@ -69,17 +69,20 @@ export function PlanChurning({
   plan,
   front,
   from,
+  like,
 }: {
   plan: PlanView;
   front: CreamInFront;
   /** Cream from the Shelf: what it is, is known. */
   from?: CreamFromShelf;
+  /** The batch it is to be like, when that is not the last. */
+  like?: string | undefined;
 }) {
   const router = useRouter();
   const outbox = useOutbox();
   const say = useSay();
   const [draft, change, forget] = useDraft<PlanDraft & { begun?: string }>(
-    `plan:${plan.farm.id}:${from ? from.lots.map(({ lotId }) => lotId).join() : (front ?? 'new')}`,
+    `plan:${plan.farm.id}:${from ? from.lots.map(({ lotId }) => lotId).join() : (like ?? front ?? 'new')}`,
     () => (from ? draftFromShelf(plan, from) : freshDraft(plan, front)),
   );
   const { begun } = draft;
@@ -173,6 +176,8 @@ export function PlanChurning({
   // Cream that will not break as it stands is brought to where it would, where it stands.
   const temperFirst =
     from !== undefined && despite === undefined && foreseen !== undefined && foreseen.outcome !== 'breaks';
+  // Nothing is said yet: as last time is the quickest thing to say.
+  const asLast = !from && draft.amount === '' ? plan.last?.amountTyped : undefined;
   const fill = loads?.fillEach ?? 0;
   const here = facts?.temperature ?? 14;
   const across = useAcross(facts, facts && plan.paces[facts.tool]);
@@ -265,8 +270,18 @@ export function PlanChurning({
               Temper it first
             </Button>
           )}
+          {asLast !== undefined && (
+            <Button
+              variant="contained"
+              size="large"
+              sx={{ minHeight: 76, fontSize: '1.4rem', px: 5 }}
+              onClick={() => change({ amount: asLast })}
+            >
+              As last time, {asLast}
+            </Button>
+          )}
           <Button
-            variant={despite === undefined && !temperFirst ? 'contained' : 'outlined'}
+            variant={despite === undefined && !temperFirst && asLast === undefined ? 'contained' : 'outlined'}
             size="large"
             disabled={!read.facts || begun !== undefined || (despite !== undefined && !knowing)}
             onClick={() => void start()}
@@ -274,11 +289,6 @@ export function PlanChurning({
           >
             {begun ? 'Writing it down…' : 'Start churning'}
           </Button>
-          {!from && plan.last && draft.amount === '' && (
-            <Button size="large" onClick={() => change({ amount: plan.last!.amountTyped })}>
-              As last time, {plan.last.amountTyped}
-            </Button>
-          )}
           {begun && (
             <Quiet role="status">
               Your start is kept on this device with its time, and opens as soon as the house answers.

@@ -35,7 +35,7 @@ export function FatTrail({
   });
   const total = 12 + before(heights, heights.length) + gap * 2 + 16;
   return (
-    <figure className={styles.trail}>
+    <figure className={styles.trail} data-picture>
       <figcaption>
         {say.mass(judged.fatToButter)} of {say.mass(judged.fatIn)} of fat reached the butter.
       </figcaption>

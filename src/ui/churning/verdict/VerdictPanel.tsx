@@ -67,6 +67,38 @@ export function VerdictPanel({
       {(judged.withAScale ?? judged.unsure) && (
         <p className={styles.scale}>{judged.withAScale ?? judged.unsure}</p>
       )}
+      <div className={styles.acts}>
+        {inLedger ? (
+          <Button
+            component={Link}
+            href={`/churn/new?like=${view.id}`}
+            variant="contained"
+            sx={{ minHeight: 76, fontSize: '1.35rem', px: 5 }}
+          >
+            Churn as this time
+          </Button>
+        ) : (
+          <Button
+            component={Link}
+            href="/"
+            variant="contained"
+            sx={{ minHeight: 76, fontSize: '1.5rem', minWidth: 260 }}
+            data-act="done"
+          >
+            Done
+          </Button>
+        )}
+        {onUnpack && (
+          <Button variant="outlined" onClick={onUnpack} data-act="unpack">
+            Not packed after all
+          </Button>
+        )}
+        {!inLedger && (
+          <Button component={Link} href={`/ledger/${view.id}`} variant="text">
+            Its page in the ledger
+          </Button>
+        )}
+      </div>
       <FatTrail judged={judged} />
       <dl className={styles.figures}>
         {judged.figures.map((figure) => (
@@ -100,29 +132,6 @@ export function VerdictPanel({
         <TasteCard story={story} record={record} />
         <KeepWay view={view} story={story} />
       </Enamel>
-      <div className={styles.acts}>
-        {!inLedger && (
-          <Button
-            component={Link}
-            href="/"
-            variant="contained"
-            sx={{ minHeight: 96, fontSize: '1.5rem', minWidth: 260 }}
-            data-act="done"
-          >
-            Done
-          </Button>
-        )}
-        {onUnpack && (
-          <Button variant="outlined" onClick={onUnpack} data-act="unpack">
-            Not packed after all
-          </Button>
-        )}
-        {!inLedger && (
-          <Button component={Link} href={`/ledger/${view.id}`} variant="text">
-            Its page in the ledger
-          </Button>
-        )}
-      </div>
     </div>
   );
 }

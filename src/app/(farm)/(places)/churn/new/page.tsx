@@ -9,9 +9,9 @@ export const metadata = { title: 'What cream is it?' };
 export default async function Page({
   searchParams,
 }: {
-  searchParams: Promise<{ front?: string; lots?: string }>;
+  searchParams: Promise<{ front?: string; lots?: string; like?: string }>;
 }) {
-  const { front, lots } = await searchParams;
+  const { front, lots, like } = await searchParams;
   const farmId = await theFarmId();
   if (lots) {
     const view = await shelfView(farmId);
@@ -19,6 +19,14 @@ export default async function Page({
     const chosen = view.lots.filter((lot) => ids.has(lot.id) && lot.kind === 'cream');
     if (chosen.length > 0) return <PlanFromShelf key={lots} view={view} lots={chosen} />;
   }
+  const model = like && /^[0-9a-zA-Z-]{8,64}$/.test(like) ? like : undefined;
   const known = front === 'tub' || front === 'jar' || front === 'again' ? front : undefined;
-  return <PlanChurning key={known} plan={await planView(farmId)} front={known} />;
+  return (
+    <PlanChurning
+      key={model ?? known}
+      plan={await planView(farmId, model)}
+      front={model ? 'again' : known}
+      like={model}
+    />
+  );
 }

@@ -1,0 +1,76 @@
+import { randomUUID } from 'node:crypto';
+import { beginBatch, expect, expectSound, test } from './farm';
+import type { TestFarm } from './farm';
+
+const day = 86_400;
+
+/** Salted, washed butter packed so many days ago. */
+async function packed(farm: TestFarm, daysAgo: number, mass = 900): Promise<string> {
+  const batchId = await beginBatch(farm, daysAgo * 1440 + 60);
+  const portionId = randomUUID();
+  const at = (minutes: number) => Date.now() / 1000 - daysAgo * day - (60 - minutes) * 60;
+  const event = (minutes: number, body: Record<string, unknown>) => ({ id: randomUUID(), atSeconds: at(minutes), ...body });
+  await farm.send('batch.record', {
+    batchId,
+    events: [
+      event(10, { kind: 'mark', stage: 'break' }),
+      event(12, { kind: 'mark', stage: 'stopped' }),
+      event(14, { kind: 'drained', measured: 'mass', mass: 500, massSd: 10 }),
+      event(16, { kind: 'washed', clarity: 'clear' }),
+      event(20, { kind: 'portion', portionId, name: 'Salted', mass, massSd: 2, measured: 'scale', saltMass: mass * 0.016, salting: { way: 'share', share: 0.016, kind: 'fine' }, additions: [], storage: 'fridge' }),
+      event(30, { kind: 'packed' }),
+    ],
+  });
+  return portionId;
+} // prettier-ignore
+
+test('a piece is put into the crock, watered, eaten from and given away, and each can be taken back', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('house.settle', { unitSystem: 'metric', name: 'Larkfold', timeZone: 'Europe/Dublin' });
+  const lotId = await packed(farm, 6, 600);
+  await page.goto('/larder');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Everything here keeps a while.');
+  await expectSound(page);
+
+  // A part of it goes into the crock, and has a code and a day of its own.
+  await page.getByText('Put it elsewhere').click();
+  await page.getByLabel('How much of it').fill('200 g');
+  await page.getByRole('button', { name: 'Into the crock' }).click();
+  const crock = page.getByRole('region', { name: 'Crock' });
+  await expect(crock.getByText('B1-2', { exact: true })).toBeVisible();
+  await expect(crock.getByText('200 g', { exact: true })).toBeVisible();
+  await expect(crock).toContainText('water of today');
+  await expect(page.getByRole('region', { name: 'Fridge' })).toContainText('400 g');
+
+  // Five days old water presses, on the Larder and on Today; changed it is of today.
+  await farm.send('butter.move', { lotId, to: 'crock', atSeconds: Date.now() / 1000 - 5 * day });
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The crock wants fresh water.');
+  await page.goto('/');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The crock wants fresh water.');
+  await page.getByRole('button', { name: 'Fresh water in the crock' }).click();
+  await expect(page.getByText('Fresh water in the crock.', { exact: true })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1 })).not.toHaveText('The crock wants fresh water.');
+
+  // Some of it is given to somebody; taken back, it is all there again.
+  await page.goto(`/larder?piece=${lotId}`);
+  await page.getByText('Some of it', { exact: true }).click();
+  await page.getByText('Given away', { exact: true }).click();
+  await page.getByRole('button', { name: 'Half' }).click();
+  await page.getByLabel('To whom, if you want').fill('the neighbours');
+  await expectSound(page);
+  await page.getByRole('button', { name: '200 g given away' }).click();
+  await expect(page.getByText('200 g of B1 given away: the neighbours.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^B1, 200 g/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('heading', { name: /^B1, 400 g/ })).toBeVisible();
+});
+
+test('an empty larder says what it is for', async ({ page, farm }) => {
+  await farm.send('house.settle', { unitSystem: 'metric', name: 'Larkfold', timeZone: 'Europe/Dublin' });
+  await page.goto('/larder');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The larder is empty.');
+  await expectSound(page);
+});
