@@ -1,5 +1,6 @@
-import { PDFDocument, rgb, StandardFonts } from 'pdf-lib';
+import { rgb } from 'pdf-lib';
 import type { PDFFont } from 'pdf-lib';
+import { newFile, points, write as print } from './print';
 
 /** What a jar's label says. */
 export interface JarLabel {
@@ -17,7 +18,6 @@ export interface JarLabel {
   made: Date;
 }
 
-const points = (mm: number): number => (mm * 72) / 25.4;
 /** A usual stick-on label, mm. */
 const [width, height] = [points(99), points(57)];
 const margin = points(5);
@@ -32,22 +32,11 @@ export async function jarLabel({
   contains = 'Contains milk.',
   made,
 }: JarLabel): Promise<Uint8Array> {
-  const file = await PDFDocument.create();
-  file.setTitle(`${what} ${code}`);
-  file.setProducer('Immulgo');
-  file.setCreationDate(made);
-  file.setModificationDate(made);
-  const [plain, bold] = [
-    await file.embedFont(StandardFonts.Helvetica),
-    await file.embedFont(StandardFonts.HelveticaBold),
-  ];
+  const { file, plain, bold } = await newFile(`${what} ${code}`, made);
   const page = file.addPage([width, height]);
   const room = width - 2 * margin;
-  const write = (words: string, y: number, font: PDFFont, largest: number) => {
-    const said = printable(words, font);
-    const size = Math.min(largest, (largest * room) / Math.max(1, font.widthOfTextAtSize(said, largest)));
-    page.drawText(said, { x: margin, y, size, font });
-  };
+  const write = (words: string, y: number, font: PDFFont, largest: number) =>
+    print(page, words, { x: margin, y, font, largest, room });
   write(`${what} ${code}`, height - points(12), bold, 22);
   lines.slice(0, 4).forEach((line, i) => write(line, height - points(19 + 6 * i), plain, 11));
   if (notForDrinking || notForPeople) {
@@ -64,10 +53,4 @@ export async function jarLabel({
     if (reason) write(reason, points(5.5), plain, 10);
   } else write(contains, points(5), plain, 10);
   return file.save();
-}
-
-/** The words with what the font has no letter for left out. */
-function printable(words: string, font: PDFFont): string {
-  const has = new Set(font.getCharacterSet());
-  return [...words].filter((letter) => has.has(letter.codePointAt(0)!)).join('');
 }

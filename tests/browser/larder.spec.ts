@@ -64,8 +64,23 @@ test('a piece is put into the crock, watered, eaten from and given away, and eac
   await page.getByRole('button', { name: '200 g given away' }).click();
   await expect(page.getByText('200 g of B1 given away: the neighbours.')).toBeVisible();
   await expect(page.getByRole('heading', { name: /^B1, 200 g/ })).toBeVisible();
+
+  // The recall sheet names them; a sheet of labels and a page for the fridge door come as PDF.
+  expect(await (await page.request.get(`/recall/${lotId}`)).text()).toContain('the neighbours');
+  for (const path of [
+    `/api/lots/${lotId}/label?sheet=a4-24&copies=3`,
+    '/api/papers/fridge-door?paper=letter',
+  ]) {
+    const file = await page.request.get(path);
+    expect(file.headers()['content-type']).toBe('application/pdf');
+    expect((await file.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  }
+  expect((await page.request.get(`/api/lots/${lotId}/label?sheet=a5`)).status()).toBe(400);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('heading', { name: /^B1, 400 g/ })).toBeVisible();
+  await page.getByRole('link', { name: 'Recall sheet' }).click();
+  await expect(page.getByText('None of it went to people.')).toBeVisible();
+  await expectSound(page);
 });
 
 test('an empty larder says what it is for', async ({ page, farm }) => {

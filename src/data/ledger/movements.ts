@@ -123,6 +123,30 @@ export async function separationsOf(
   }));
 }
 
+/** What lots went to by name, with when, how much and to whom: what left the ledger’s vessels for good. */
+export async function goneOf(
+  { farmId, transaction }: FarmScope,
+  lotIds: readonly string[],
+): Promise<{ lotId: string; at: Date; account: string; mass: number; note: string | null }[]> {
+  if (lotIds.length === 0) return [];
+  const rows = await database().query<Record<string, unknown>>(
+    `SELECT l.lot_id, e.at, o.account, o.mass, e.details->>'note' AS note
+     FROM entry_line l JOIN entry e ON e.farm_id = l.farm_id AND e.id = l.entry_id AND e.kind IN ('used', 'separated')
+     JOIN entry_line o ON o.farm_id = l.farm_id AND o.entry_id = l.entry_id AND o.account IS NOT NULL AND o.mass > 0
+     WHERE l.farm_id = :farmId AND l.lot_id IN (:lotIds) AND l.mass < 0 AND o.account <> 'unaccounted'
+       AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = e.farm_id AND c.corrects_id = e.id)
+     ORDER BY e.at`,
+    { replacements: { farmId, lotIds: [...lotIds] }, type: QueryTypes.SELECT, transaction },
+  );
+  return rows.map((row) => ({
+    lotId: String(row.lot_id),
+    at: row.at as Date,
+    account: String(row.account),
+    mass: Number(row.mass),
+    note: row.note as string | null,
+  }));
+}
+
 /** Grams that went to each named use since a time, by the kind of lot they came from. */
 export async function usesSince(
   { farmId, transaction }: FarmScope,

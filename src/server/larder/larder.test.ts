@@ -7,6 +7,7 @@ import { trailOf } from '@/data/ledger/movements';
 import type { TestDatabase } from '@/data/testing/database';
 import { testDatabase } from '@/data/testing/database';
 import { begin, event, morning, portion, send } from '../testing/aBatch';
+import { recallView } from '../shelf/recall';
 import { larderView } from './views';
 
 let house: TestDatabase;
@@ -209,6 +210,46 @@ describe('butter that leaves the larder', () => {
     await send(farm, 'butter.finish', { lotId, mass: 1, atSeconds: later(21.2) });
     const { rate } = await larderView(farm);
     expect(rate).toMatchObject({ perWeek: 100, weeks: 3 });
+  });
+});
+
+describe('a recall', () => {
+  it('goes from the cream to every pat, part, place and person, and from a part back to the cream', async () => {
+    const farm = await house.farm();
+    const { lotId } = await packed(farm);
+    const partId = randomUUID();
+    await send(farm, 'butter.move', { lotId, to: 'freezer', mass: 400, partId, atSeconds: later(1) });
+    await send(farm, 'butter.finish', {
+      lotId,
+      how: 'given',
+      mass: 100,
+      note: 'the neighbours',
+      atSeconds: later(2),
+    });
+    const wrong = randomUUID();
+    await send(
+      farm,
+      'butter.finish',
+      { lotId, how: 'sold', mass: 50, note: 'nobody', atSeconds: later(2) },
+      wrong,
+    );
+    await send(farm, 'entry.undo', { commandId: wrong });
+    const back = (await recallView(farm, partId))!;
+    expect(back.of).toMatchObject({ code: 'B1-2', mass: 400, where: 'freezer' });
+    const cream = back.from.find(({ kind }) => kind === 'cream')!;
+    const { became } = (await recallView(farm, cream.id))!;
+    expect(became.filter(({ kind }) => kind === 'butter')).toMatchObject([
+      {
+        code: 'B1',
+        mass: 400,
+        where: 'fridge',
+        gone: [{ account: 'given', mass: 100, note: 'the neighbours' }],
+      },
+      { code: 'B1-2', mass: 400, where: 'freezer', gone: [] },
+    ]);
+    expect(became.some(({ kind }) => kind === 'buttermilk')).toBe(true);
+    expect(await recallView(farm, randomUUID())).toBeUndefined();
+    expect(await recallView(await house.farm(), partId)).toBeUndefined();
   });
 });
 

@@ -6,6 +6,7 @@ import { inFarm } from '@/data/farmScope';
 import { butterOnHand, lotBalance } from '@/data/ledger/ledger';
 import { batchView } from '../churning/views';
 import { pailView } from '../pail/views';
+import { kept, movesOf } from './redateButter';
 import { lotView, shelfView } from '../shelf/views';
 import { ledgerView } from './views';
 import { event, facts, morning, portion } from '../testing/aBatch';
@@ -32,7 +33,7 @@ const one = <T>(random: Random, of: readonly T[]): T | undefined => of[Math.floo
 function act(lived: Lived, random: Random, nth: number): { name: string; input: Record<string, unknown> } | undefined {
   const some = (least: number, most: number) => Math.round(least + random() * (most - least));
   // A farm has something to begin with.
-  switch (nth < 4 ? 4 * (nth % 2) : some(0, 13)) {
+  switch (nth < 4 ? 4 * (nth % 2) : some(0, 14)) {
     case 0:
     case 1: {
       const lotId = randomUUID();
@@ -93,7 +94,18 @@ function act(lived: Lived, random: Random, nth: number): { name: string; input: 
     }
     case 12: {
       const lotId = one(random, lived.butter);
-      return lotId ? { name: random() < 0.6 ? 'butter.finish' : 'butter.restore', input: { lotId } } : undefined;
+      if (!lotId) return undefined;
+      const kind = random();
+      if (kind < 0.25) return { name: 'butter.restore', input: { lotId } };
+      return { name: 'butter.finish', input: { lotId, how: one(random, ['eaten', 'given', 'baked', 'spoiled']), ...(kind < 0.6 ? { mass: some(1, 600) } : {}) } };
+    }
+    case 13: {
+      const lotId = one(random, lived.butter);
+      if (!lotId) return undefined;
+      const partId = randomUUID();
+      const inPart = random() < 0.5;
+      if (inPart) lived.butter.push(partId);
+      return { name: 'butter.move', input: { lotId, to: one(random, ['fridge', 'freezer', 'counter', 'crock']), atSeconds: morning + some(0, 3000), knowing: true, ...(inPart ? { mass: some(1, 600), partId } : {}) } };
     }
     default: {
       const commandId = one(random, lived.commands);
@@ -169,6 +181,14 @@ async function everyScreenAgrees({ farm, batches }: Lived): Promise<void> {
     expect(page).toMatchObject({ mass: pat.mass, fat: pat.fat });
     expect(pat.raw).toBe(page.treatment === 'raw');
     expect(pat.fat).toBeLessThanOrEqual(pat.mass);
+    // Its day is that of all its stays, whatever was taken back or put right since.
+    const { facts: of, events } = (await batchView(farm, pat.batchId))!;
+    const story = tellBatch(of, events);
+    const portionOf = story.portions.find(({ id }) => id === ((page.details.partOf as string | undefined) ?? pat.lotId));
+    const packedAt = story.events.findLast(({ kind }) => kind === 'packed')!.atSeconds;
+    const moves = (await inFarm(farm, (scope) => movesOf(scope, [pat.lotId]))).get(pat.lotId)!;
+    const stands = kept(of, story, portionOf!, new Date(packedAt * 1000).toISOString().slice(0, 10), moves);
+    expect({ storage: pat.storage, keepUntil: pat.keepUntil }).toEqual({ storage: stands.storage, keepUntil: stands.keepUntil });
   }
   const { rows } = await ledgerView(farm);
   for (const { batchId } of batches) {

@@ -8,7 +8,13 @@ import { farmOf } from '@/data/house/house';
 import { butterOnHand } from '@/data/ledger/ledger';
 import type { StandingLot } from '@/data/ledger/standing';
 import { lotsById } from '@/data/ledger/standing';
+import { addDays } from '@/core/keeping/civilDate';
+import { fridgeDoor } from '@/formats/fridgeDoor';
 import { jarLabel } from '@/formats/jarLabel';
+import type { SheetKey, SheetLabel } from '@/formats/labelSheet';
+import { labelSheet, mostLabels } from '@/formats/labelSheet';
+import type { Paper } from '@/formats/print';
+import { localDate } from '../localDate';
 import { now } from '../clock';
 import { judgedLots } from '../ledger/judgedLots';
 
@@ -51,12 +57,64 @@ export const lotLabel = (
     });
   });
 
-/** The label of a piece of butter or ghee: its code, when it was made, where it is kept and until when, and its allergens. */
-async function butterLabel(scope: FarmScope, lot: StandingLot, farm: Farm): Promise<Uint8Array> {
+/**
+ * As many labels of a piece of butter as it has pieces, or as many as asked, on a sheet as it is sold.
+ * @param origin where this house answers, for the code to the piece’s page
+ * @returns undefined when there is no such butter
+ */
+export const butterSheet = (
+  farmId: string,
+  lotId: string,
+  {
+    sheet,
+    copies,
+    first,
+    origin,
+  }: { sheet: SheetKey; copies?: number | undefined; first: number; origin: string },
+): Promise<Uint8Array | undefined> =>
+  inFarm(farmId, async (scope) => {
+    const lot = (await lotsById(scope, [lotId])).get(lotId);
+    if (lot?.kind !== 'butter' && lot?.kind !== 'ghee') return undefined;
+    const pat = (await butterOnHand(scope)).find((one) => one.lotId === lot.id);
+    const pieces = pat?.pieces ? Math.max(1, Math.round(pat.mass / pat.pieces.each)) : 1;
+    const label = await butterWords(scope, lot, await farmOf(scope));
+    const page = `${origin}/larder?piece=${lotId}`;
+    return labelSheet(
+      Array.from({ length: Math.min(mostLabels, copies ?? pieces) }, () => ({ ...label, page })),
+      sheet,
+      now(),
+      first,
+    );
+  });
+
+/** Four weeks to write on by hand, from the first day of this week on. */
+export const fridgeDoorSheet = (farmId: string, paper: Paper): Promise<Uint8Array> =>
+  inFarm(farmId, async (scope) => {
+    const { name, timeZone, unitSystem } = await farmOf(scope);
+    const today = localDate(now(), timeZone);
+    const weekday = (new Date(`${today}T00:00:00Z`).getUTCDay() + 6) % 7;
+    return fridgeDoor({
+      farm: name,
+      from: addDays(today, -weekday),
+      paper,
+      units: {
+        metric: { volume: 'litres', mass: 'grams' },
+        us: { volume: 'quarts', mass: 'pounds and ounces' },
+        imperial: { volume: 'pints', mass: 'pounds and ounces' },
+      }[unitSystem],
+      made: now(),
+    });
+  });
+
+const butterLabel = async (scope: FarmScope, lot: StandingLot, farm: Farm): Promise<Uint8Array> =>
+  jarLabel({ ...(await butterWords(scope, lot, farm)), made: now() });
+
+/** What the label of a piece of butter or ghee says: its code, when it was made, where it is kept and until when, and its allergens. */
+async function butterWords(scope: FarmScope, lot: StandingLot, farm: Farm): Promise<SheetLabel> {
   const pat = (await butterOnHand(scope)).find(({ lotId }) => lotId === lot.id);
   const until = pat && new Date(`${pat.keepUntil}T12:00:00Z`);
   const mass = pat && text(spokenMass(pat.pieces?.each ?? pat.mass, farm.unitSystem));
-  return jarLabel({
+  return {
     what: lot.kind === 'ghee' ? 'Ghee' : 'Butter',
     code: lot.code,
     lines: [
@@ -70,6 +128,5 @@ async function butterLabel(scope: FarmScope, lot: StandingLot, farm: Farm): Prom
     notForPeople:
       lot.blockedReason ?? (lot.details.despite ? `Throw out: ${lot.details.despite}` : undefined),
     contains: allergensOf((pat?.additions ?? []) as Addition[], lot.kind === 'ghee'),
-    made: now(),
-  });
+  };
 }

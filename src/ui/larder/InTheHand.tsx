@@ -126,7 +126,7 @@ export function InTheHand({
           </WhyDrawer>
           <Link href={`/shelf/${pat.lotId}`}>All the way back to the milkings</Link>
           <Link href={`/ledger/${pat.batchId}`}>Its batch</Link>
-          <a href={`/api/lots/${pat.lotId}/label`}>Label</a>
+          <Link href={`/recall/${pat.lotId}`}>Recall sheet</Link>
         </p>
       </div>
       <Button
@@ -154,6 +154,14 @@ export function InTheHand({
             group="hand"
           >
             <Elsewhere pat={pat} />
+          </Door>
+          <Door name="Labels" value={pat.pieces ? piecesOf(pat, say) : 'one, or a sheet of them'} group="hand">
+            <p className={styles.links}>
+              <a href={`/api/lots/${pat.lotId}/label`}>One label</a>
+              <a href={`/api/lots/${pat.lotId}/label?sheet=a4-24`}>A4, 24 of 70 × 37 mm</a>
+              <a href={`/api/lots/${pat.lotId}/label?sheet=a4-14`}>A4, 14 of 99 × 38 mm</a>
+              <a href={`/api/lots/${pat.lotId}/label?sheet=letter-30`}>Letter, 30 of 2 5/8 × 1 in</a>
+            </p>
           </Door>
         </Doors>
       </div>

@@ -10,6 +10,7 @@ import { useAct } from '../outbox/useAct';
 import { Tag } from '../board/Board';
 import { ButterPiece } from '../board/ButterPiece';
 import { Said, Wall } from '../board/Wall';
+import { Quiet } from '../theme/Enamel';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
 import type { ButterShown } from '@/server/today/views';
@@ -90,6 +91,11 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
         </div>
       </Wall>
       {inHand && <InTheHand key={inHand.lotId} pat={inHand} today={today} onGone={mark} />}
+      <Quiet>
+        <a href={`/api/papers/fridge-door${say.system === 'us' ? '?paper=letter' : ''}`}>
+          A page for the fridge door: four weeks to write on by hand
+        </a>
+      </Quiet>
     </div>
   );
 } // prettier-ignore

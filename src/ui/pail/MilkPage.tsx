@@ -35,7 +35,7 @@ export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
       }
       whence={
         <>
-          <Link href="/pail">Pail</Link> / {lot.code}
+          <Link href="/pail">Pail</Link> / {lot.code} · <Link href={`/recall/${lot.id}`}>Recall sheet</Link>
           {lot.details.animals &&
             lot.details.animals.length > 0 &&
             `, of ${lot.details.animals.join(', ')}`}, {text(spokenFraction(one.fatShare))} fat

@@ -219,7 +219,7 @@ export function LotPage({ view }: { view: LotView }) {
           </Door>
         )}
         <Quiet>
-          <Link href="/shelf">Shelf</Link> / {lot.code}
+          <Link href="/shelf">Shelf</Link> / {lot.code} · <Link href={`/recall/${lot.id}`}>Recall sheet</Link>
         </Quiet>
       </div>
     </Beside>

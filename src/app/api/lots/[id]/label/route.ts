@@ -1,14 +1,38 @@
+import { sheets } from '@/formats/labelSheet';
+import type { SheetKey } from '@/formats/labelSheet';
 import { theFarmId } from '@/server/house/theFarm';
-import { lotLabel } from '@/server/shelf/label';
+import { butterSheet, lotLabel } from '@/server/shelf/label';
 
-/** A jar's label to print; `?for=animals` says it is not for drinking. */
+const whole = (typed: string | null, from: number, to: number): number | undefined =>
+  typed !== null && /^\d{1,4}$/.test(typed) && Number(typed) >= from && Number(typed) <= to
+    ? Number(typed)
+    : undefined;
+
+/**
+ * A lot's label to print; `?for=animals` says it is not for drinking. Butter's may be asked for on a sheet as it is sold
+ * (`?sheet=a4-24`), so many (`&copies=`), and from a place on it on (`&first=`, counted from 1).
+ */
 export async function GET(
   request: Request,
   { params }: { params: Promise<{ id: string }> },
 ): Promise<Response> {
   const { id } = await params;
-  const forAnimals = new URL(request.url).searchParams.get('for') === 'animals';
-  const file = await lotLabel(await theFarmId(), id, forAnimals);
+  const { searchParams } = new URL(request.url);
+  const sheet = searchParams.get('sheet');
+  if (sheet !== null && !Object.hasOwn(sheets, sheet))
+    return Response.json(
+      { error: { message: `There is no sheet “${sheet.slice(0, 20)}”: ${Object.keys(sheets).join(', ')}.` } },
+      { status: 400 },
+    );
+  const file =
+    sheet === null
+      ? await lotLabel(await theFarmId(), id, searchParams.get('for') === 'animals')
+      : await butterSheet(await theFarmId(), id, {
+          sheet: sheet as SheetKey,
+          copies: whole(searchParams.get('copies'), 1, 240),
+          first: (whole(searchParams.get('first'), 1, 60) ?? 1) - 1,
+          origin: `${request.headers.get('x-forwarded-proto') ?? 'http'}://${request.headers.get('host') ?? 'localhost'}`,
+        });
   if (file === undefined)
     return Response.json({ error: { message: 'There is no such lot.' } }, { status: 404 });
   return new Response(Buffer.from(file), {
