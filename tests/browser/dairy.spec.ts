@@ -60,7 +60,10 @@ test.describe('an ordinary day, phone in one hand in the milk room', () => {
     await expect(jot).toHaveValue('11.2 bessie');
     await jot.fill('11.2 tansy into tall can at 34 C');
     await jot.press('Enter');
-    await expect(page.getByText('11.2 L of milk of Tansy into Tall can.')).toBeVisible();
+    const answer = page.getByText('11.2 L of milk of Tansy into Tall can.');
+    await expect(answer).toBeVisible();
+    // It is answered where it was written, not at the foot of the page.
+    expect((await answer.boundingBox())!.y).toBeLessThan(200);
     await expect(page.getByRole('link', { name: /Tall can.*4\.1 %.*34 °C/ })).toBeVisible();
     await jot.fill('tall can 12 C');
     await jot.press('Enter');

@@ -7,7 +7,7 @@ import { trailOf } from '@/data/ledger/movements';
 import type { TestDatabase } from '@/data/testing/database';
 import { testDatabase } from '@/data/testing/database';
 import { begin, event, morning, portion, send } from '../testing/aBatch';
-import { recallView } from '../shelf/recall';
+import { recallView } from '../recall/views';
 import { larderView } from './views';
 
 let house: TestDatabase;

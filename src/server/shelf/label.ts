@@ -12,7 +12,7 @@ import { addDays } from '@/core/keeping/civilDate';
 import { fridgeDoor } from '@/formats/fridgeDoor';
 import { jarLabel } from '@/formats/jarLabel';
 import type { SheetKey, SheetLabel } from '@/formats/labelSheet';
-import { labelSheet, mostLabels } from '@/formats/labelSheet';
+import { labelSheet, mostLabels, sheets } from '@/formats/labelSheet';
 import type { Paper } from '@/formats/print';
 import { localDate } from '../localDate';
 import { now } from '../clock';
@@ -56,6 +56,10 @@ export const lotLabel = (
       made: now(),
     });
   });
+
+/** Sheets labels are printed on, by name. */
+export const sheetNames = Object.keys(sheets);
+export const isSheet = (name: string): name is SheetKey => Object.hasOwn(sheets, name);
 
 /**
  * As many labels of a piece of butter as it has pieces, or as many as asked, on a sheet as it is sold.

@@ -1,5 +1,8 @@
+'use client';
+
 import { ChevronDown } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { useState } from 'react';
 import styles from './Door.module.css';
 
 /** What is rarer, behind one clear door that opens in place: its name, how it is now, and a handle. */
@@ -19,8 +22,10 @@ export function Door({
   group?: string;
   children: ReactNode;
 }) {
+  // Afterwards it is as whoever stands before it left it.
+  const [atFirst] = useState(open);
   return (
-    <details className={styles.door} open={open} {...(group === undefined ? {} : { name: group })}>
+    <details className={styles.door} open={atFirst} {...(group === undefined ? {} : { name: group })}>
       <summary>
         <span>
           <small>{name}</small>

@@ -6,6 +6,7 @@ import Snackbar from '@mui/material/Snackbar';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { createContext, useCallback, useContext, useEffect, useMemo, useState } from 'react';
+import { underTheLine } from '../jot/justJotted';
 import { newId } from '../outbox/newId';
 import { useOutbox } from '../outbox/OutboxProvider';
 import type { Act } from './recent';
@@ -32,6 +33,8 @@ export function Notices({ children }: { children: ReactNode }) {
     says: string;
     refused?: boolean | undefined;
     act?: Act | undefined;
+    /** Under the line it answers, px. */
+    under?: { left: number; top: number } | undefined;
   }>();
   const [open, setOpen] = useState(false);
   const [acts, setActs] = useState<readonly Act[]>([]);
@@ -56,7 +59,7 @@ export function Notices({ children }: { children: ReactNode }) {
     ({ says, undo, refused }: Notice) => {
       const act: Act | undefined = undo && { id: newId(), says, at: Date.now(), undo };
       if (act) change((all) => [act, ...all].slice(0, 12));
-      setNotice({ says, refused, act });
+      setNotice({ says, refused, act, under: underTheLine() });
       setOpen(true);
     },
     [change],
@@ -81,7 +84,19 @@ export function Notices({ children }: { children: ReactNode }) {
         autoHideDuration={notice?.refused ? 15000 : 8000}
         onClose={(_, reason) => reason !== 'clickaway' && setOpen(false)}
         // The foot of a small screen belongs to the thumb’s button.
-        sx={{ '@media (max-width: 980px)': { top: 10, bottom: 'auto' } }}
+        sx={{
+          '@media (max-width: 980px)': { top: 10, bottom: 'auto' },
+          // What was jotted is answered where it was written.
+          ...(notice?.under && {
+            '@media (min-width: 981px)': {
+              left: notice.under.left,
+              top: notice.under.top,
+              bottom: 'auto',
+              right: 'auto',
+              transform: 'none',
+            },
+          }),
+        }}
       >
         <Alert
           icon={false}

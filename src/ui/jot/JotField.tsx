@@ -2,6 +2,7 @@ import Button from '@mui/material/Button';
 import InputBase from '@mui/material/InputBase';
 import { useEffect, useRef } from 'react';
 import styles from './JotLine.module.css';
+import { jotted } from './justJotted';
 
 /** The line a jot is written on, with what was wrong with it said under it and what was typed left standing. */
 export function JotField({
@@ -35,6 +36,7 @@ export function JotField({
       onSubmit={(event) => {
         event.preventDefault();
         written.current = true;
+        jotted(event.currentTarget);
         onWrite();
       }}
     >

@@ -39,6 +39,7 @@ export function SkimNow({
   lots,
   rises,
   waits = false,
+  quiet = false,
   onLater,
 }: {
   view: PailView;
@@ -46,6 +47,8 @@ export function SkimNow({
   rises: ReadonlyMap<string, Risen>;
   /** Waiting still pays: leaving it is the main button, skimming beside it. */
   waits?: boolean;
+  /** Something else is the main thing to do here. */
+  quiet?: boolean;
   onLater: (lots: readonly LotNow[], hours: number) => void;
 }) {
   const say = useSay();
@@ -68,7 +71,7 @@ export function SkimNow({
   const names = list(lots.map(({ lot }) => lot.vessel?.name ?? lot.code));
   const later = (
     <Button
-      variant={waits ? 'contained' : 'text'}
+      variant={waits ? (quiet ? 'outlined' : 'contained') : 'text'}
       size="large"
       sx={waits ? { minHeight: 76, fontSize: '1.3rem' } : undefined}
       onClick={() => onLater(lots, waits ? laterHours.waits : laterHours.now)}
@@ -81,7 +84,7 @@ export function SkimNow({
       {waits && later}
       {known && creamMass > 0 && (
         <Button
-          variant={waits ? 'text' : 'contained'}
+          variant={waits ? 'text' : quiet ? 'outlined' : 'contained'}
           size="large"
           disabled={busy}
           sx={{

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import type { Recalled, RecallView } from '@/server/shelf/recall';
+import type { Recalled, RecallView } from '@/server/recall/views';
 import { useSay } from '../frame/FarmContext';
 import { Quiet } from '../theme/Enamel';
 import { recallSays } from './recallWords';

@@ -1,4 +1,4 @@
-import type { Recalled } from '@/server/shelf/recall';
+import type { Recalled } from '@/server/recall/views';
 import { recallSays, whereItWent } from './recallWords';
 
 const lot = (change: Partial<Recalled>): Recalled => ({

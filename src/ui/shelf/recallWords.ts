@@ -1,5 +1,5 @@
 import { list } from '@/core/quantities/list';
-import type { Recalled, RecallView } from '@/server/shelf/recall';
+import type { Recalled, RecallView } from '@/server/recall/views';
 
 /** Where things end that people eat or are given. */
 const people = new Set(['eaten', 'given', 'sold', 'drunk', 'baked', 'yoghurt', 'curd']);

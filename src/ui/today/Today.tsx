@@ -96,7 +96,14 @@ export function Today({ view }: { view: TodayView }) {
     );
   }, [all, now, say, view, butter, today]);
   const skim = dairy.skim.length > 0 && (
-    <SkimNow view={view} lots={dairy.skim} rises={rises} waits={dairy.waits} onLater={later} />
+    <SkimNow
+      view={view}
+      lots={dairy.skim}
+      rises={rises}
+      waits={dairy.waits}
+      quiet={alarms.length === 0 && inProgress.length > 0}
+      onLater={later}
+    />
   );
   const lead = leading();
   return (

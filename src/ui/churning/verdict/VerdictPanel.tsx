@@ -67,7 +67,7 @@ export function VerdictPanel({
       {(judged.withAScale ?? judged.unsure) && (
         <p className={styles.scale}>{judged.withAScale ?? judged.unsure}</p>
       )}
-      <div className={styles.acts}>
+      <div className={styles.acts} data-two={inLedger}>
         {inLedger ? (
           <Button
             component={Link}

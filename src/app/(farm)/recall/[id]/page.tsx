@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { theFarmId } from '@/server/house/theFarm';
-import { recallView } from '@/server/shelf/recall';
+import { recallView } from '@/server/recall/views';
 import { Recall } from '@/ui/shelf/Recall';
 
 export const metadata = { title: 'Recall' };

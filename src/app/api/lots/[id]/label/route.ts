@@ -1,7 +1,5 @@
-import { sheets } from '@/formats/labelSheet';
-import type { SheetKey } from '@/formats/labelSheet';
 import { theFarmId } from '@/server/house/theFarm';
-import { butterSheet, lotLabel } from '@/server/shelf/label';
+import { butterSheet, isSheet, lotLabel, sheetNames } from '@/server/shelf/label';
 
 const whole = (typed: string | null, from: number, to: number): number | undefined =>
   typed !== null && /^\d{1,4}$/.test(typed) && Number(typed) >= from && Number(typed) <= to
@@ -19,16 +17,16 @@ export async function GET(
   const { id } = await params;
   const { searchParams } = new URL(request.url);
   const sheet = searchParams.get('sheet');
-  if (sheet !== null && !Object.hasOwn(sheets, sheet))
+  if (sheet !== null && !isSheet(sheet))
     return Response.json(
-      { error: { message: `There is no sheet “${sheet.slice(0, 20)}”: ${Object.keys(sheets).join(', ')}.` } },
+      { error: { message: `There is no sheet “${sheet.slice(0, 20)}”: ${sheetNames.join(', ')}.` } },
       { status: 400 },
     );
   const file =
     sheet === null
       ? await lotLabel(await theFarmId(), id, searchParams.get('for') === 'animals')
       : await butterSheet(await theFarmId(), id, {
-          sheet: sheet as SheetKey,
+          sheet,
           copies: whole(searchParams.get('copies'), 1, 240),
           first: (whole(searchParams.get('first'), 1, 60) ?? 1) - 1,
           origin: `${request.headers.get('x-forwarded-proto') ?? 'http'}://${request.headers.get('host') ?? 'localhost'}`,
