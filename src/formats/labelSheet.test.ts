@@ -49,6 +49,13 @@ describe('labels on a sheet', () => {
     }
   });
 
+  it('say until when, and that it is of raw milk, on the smallest label too', async () => {
+    const words = wordsOf(
+      await labelSheet([{ ...label, lines: [...label.lines, 'From raw milk'] }], 'letter-30', made),
+    );
+    expect(words).toContain('Fridge: eat by Fri 28 Aug · From raw milk');
+  });
+
   it('carry a code to the piece’s own page when there is one', async () => {
     const [without, withCode] = await Promise.all([
       labelSheet([label], 'a4-24', made),

@@ -58,15 +58,20 @@ function drawLabel(
   const side = address === undefined ? 0 : Math.min(height - 2 * margin, points(20));
   const room = width - 2 * margin - (side > 0 ? side + margin : 0);
   const at = (mm: number) => y + height - points(mm);
-  // A low label has room for less: its last lines give way, never what warns.
+  // A low label has room for less: its last lines share one, and give way only to what warns.
   const tall = height > points(30);
+  const warned = notForPeople ?? (notForDrinking && (notForDrinking.reason ?? ''));
   write(page, `${what} ${code}`, { x: x + margin, y: at(7), font: bold, largest: 13, room });
-  const kept = lines.slice(0, tall ? 4 : 2);
+  const kept = tall
+    ? lines.slice(0, 4)
+    : [
+        ...lines.slice(0, 2),
+        ...(warned === undefined && lines.length > 2 ? [lines.slice(2).join(' · ')] : []),
+      ];
   kept.forEach((line, i) =>
     write(page, line, { x: x + margin, y: at(11.5 + 4.2 * i), font: plain, largest: 8.5, room }),
   );
   const foot = y + margin;
-  const warned = notForPeople ?? (notForDrinking && (notForDrinking.reason ?? ''));
   if (warned !== undefined) {
     const says = notForPeople === undefined ? 'NOT FOR DRINKING' : 'NOT TO BE EATEN';
     page.drawRectangle({
