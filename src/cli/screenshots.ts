@@ -21,6 +21,9 @@ interface Picture {
 const phone = { width: 390, height: 844 };
 const newest = async (page: Page, text: string | RegExp) => {
   await page.goto(`${address}/ledger`);
+  // The ledger shows its newest, and older ones when asked.
+  while ((await page.locator('tbody tr', { hasText: text }).count()) === 0)
+    await page.getByRole('button', { name: /older/ }).click();
   await page.locator('tbody tr', { hasText: text }).first().getByRole('link').click();
   await page.getByRole('heading', { level: 1 }).waitFor();
 };
@@ -73,7 +76,11 @@ const pictures: Picture[] = [
   },
   { name: 'shelf', path: '/shelf' },
   { name: 'larder', path: '/larder' },
-  { name: 'plan', path: '/churn/new?front=again' },
+  {
+    name: 'plan',
+    path: '/churn/new?front=again',
+    first: (page) => page.getByRole('slider').waitFor(),
+  },
   { name: 'churn', path: '/churn' },
   { name: 'churn-phone', path: '/churn', size: phone },
   { name: 'churn-dark', path: '/churn', dark: true },
