@@ -46,6 +46,8 @@ export const upright = (id: string, at: number, colour: string, dash: number[] =
   id,
   afterDatasetsDraw({ ctx, chartArea, scales }) {
     const x = scales.x!.getPixelForValue(at);
+    // What lies beyond the scale has no place on it.
+    if (x < chartArea.left - 1 || x > chartArea.right + 1) return;
     ctx.save();
     ctx.strokeStyle = colour;
     ctx.lineWidth = dash.length > 0 ? 2 : 4;
