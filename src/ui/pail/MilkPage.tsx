@@ -65,7 +65,7 @@ export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
           <Door
             name="Cooling"
             value={`${say.temperature(Math.round(one.celsius))}, ${places[story?.place ?? 'fridge'].inSentence}`}
-            open={cooling}
+            open={cooling || waiting.tone === 'danger'}
           >
             <TemperatureCard one={one} now={now} title="Cooling" />
           </Door>
