@@ -66,13 +66,13 @@ const pictures: Picture[] = [
   {
     name: 'gauge',
     path: '/pail',
-    first: (page) => follow(page, 'main a[href^="/pail/"]:not([href$="separator"])'),
+    first: (page) => follow(page, 'main a[href^="/pail/"]:has-text("Blue jar")'),
   },
   {
     name: 'gauge-phone',
     path: '/pail',
     size: phone,
-    first: (page) => follow(page, 'main a[href^="/pail/"]:not([href$="separator"])'),
+    first: (page) => follow(page, 'main a[href^="/pail/"]:has-text("Blue jar")'),
   },
   { name: 'shelf', path: '/shelf' },
   { name: 'larder', path: '/larder' },

@@ -143,6 +143,7 @@ export function SkimGauge({
       foreseeable: wanted !== undefined,
       later: Number(later),
       waitingGains: rise?.waitingGains,
+      warm: pressing && !isBoiled,
     },
     say,
   );

@@ -40,4 +40,6 @@ test('without a line it says what to do, never a depth', () => {
   expect(skimSays({ ...none, known: false }, say).says).toMatch(/^Working out/);
   expect(skimSays({ ...none, known: false, foreseeable: false }, say).why).toMatch(/vessel with a name/);
   expect(skimSays({ ...none, isBoiled: true }, say).says).toMatch(/skin/);
+  // Milk still warm is no milk to skim, whatever has risen on it.
+  expect(skimSays({ ...standing, warm: true }, say).says).toBe('Cool it first.');
 });

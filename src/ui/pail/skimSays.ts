@@ -18,6 +18,7 @@ export function skimSays(
     foreseeable,
     later,
     waitingGains,
+    warm = false,
   }: {
     /** Where the ladle or the tap stops, mm below the surface. */
     at: number;
@@ -34,9 +35,16 @@ export function skimSays(
     later: number;
     /** g of fat that six hours more would gain. */
     waitingGains: number | undefined;
+    /** It has to be cooled before anything else is done with it. */
+    warm?: boolean;
   },
   say: Pick<ReturnType<typeof useSay>, 'about' | 'length' | 'volume'>,
 ): { says: string; why: string | undefined } {
+  if (warm)
+    return {
+      says: 'Cool it first.',
+      why: 'Its cream rises once it is cold, and is foreseen here then.',
+    };
   if (isBoiled)
     return {
       says: 'Take the cream off with its skin.',

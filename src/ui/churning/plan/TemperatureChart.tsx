@@ -16,7 +16,7 @@ import styles from './TemperatureChart.module.css';
 const minuteScales = [30, 60, 120, 240, 480, 960] as const;
 const lossScales = [0.1, 0.2, 0.4, 1] as const;
 const inside = (scales: readonly number[], least: number) =>
-  scales.find((most) => least <= 0.65 * most) ?? scales.at(-1)!;
+  scales.find((most) => least <= 0.5 * most) ?? scales.at(-1)!;
 /** px on either side, for the scales’ own numbers; the thermometer below is as wide as what lies between. */
 const aside = 46;
 
