@@ -185,7 +185,7 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
   function milkWaits(): Waiting {
     if (story && story.celsius > cold) {
       const warm = warmMilkHours();
-      if (warm > coolWithin) return { word: 'still warm', tone: 'danger' };
+      if (warm > coolWithin) return { word: stillWarm, tone: 'danger' };
       const coolAt = lot.coolIn?.seconds;
       if (
         lot.coolIn &&
@@ -208,4 +208,9 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
 }
 
 const notInTime = 'not cold in time';
+const stillWarm = 'still warm';
+
+/** Whether what milk waits for is to be cooled, before anything else is done with it. */
+export const coolsFirst = ({ word, tone }: Waiting): boolean =>
+  word === notInTime || word === stillWarm || (word === 'cooling' && tone === 'now');
 const tooOld = 'it is older than is safe';

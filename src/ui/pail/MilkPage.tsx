@@ -1,6 +1,7 @@
 'use client';
 
 import Link from 'next/link';
+import { coolsFirst } from '@/core/standing/judgeLot';
 import { places } from '@/core/standing/places';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { PailView } from '@/server/pail/views';
@@ -27,7 +28,8 @@ export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
     <SkimGauge
       view={view}
       one={one}
-      pressing={waiting.tone === 'danger' || (cooling && waiting.tone === 'now')}
+      warm={coolsFirst(waiting)}
+      pressing={waiting.tone === 'danger' || coolsFirst(waiting)}
       which={
         <>
           {say.volume(one.volume)}, {sayAge(one.ageHours)}, {say.temperature(Math.round(one.celsius))}

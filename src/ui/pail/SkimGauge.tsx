@@ -53,6 +53,7 @@ export function SkimGauge({
   before,
   doors,
   pressing = false,
+  warm = false,
 }: {
   view: PailView;
   one: LotNow;
@@ -66,6 +67,8 @@ export function SkimGauge({
   doors: ReactNode;
   /** Something else has to be done first: the main button is not here. */
   pressing?: boolean;
+  /** It has to be cooled before all else. */
+  warm?: boolean;
 }) {
   const say = useSay();
   const { act, refused, busy } = useAct();
@@ -143,7 +146,7 @@ export function SkimGauge({
       foreseeable: wanted !== undefined,
       later: Number(later),
       waitingGains: rise?.waitingGains,
-      warm: pressing && !isBoiled,
+      warm: warm && !isBoiled,
     },
     say,
   );

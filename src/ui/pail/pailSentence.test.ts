@@ -1,4 +1,4 @@
-import { standsAtMost } from '@/core/standing/judgeLot';
+import { coolsFirst, standsAtMost } from '@/core/standing/judgeLot';
 import type { CreamRise } from '@/core/separating/creamRise.calc';
 import type { Risen } from '../standing/useRises';
 import { someLot } from '../testing/someLot';
@@ -34,4 +34,10 @@ describe('the gauge of one milk and the sentence over all of it', () => {
     expect(late.waiting.word).toBe('skim at once');
     expect(betterLeft(late, 50)).toBeUndefined();
   });
+});
+
+test('milk that has to be cooled first is told apart from milk that is kept from people', () => {
+  expect(coolsFirst(someLot({}, 6, 30).waiting)).toBe(true);
+  expect(coolsFirst(someLot({}, 14, 5).waiting)).toBe(false);
+  expect(coolsFirst(someLot({ blockedReason: 'Tansy: udder tubes' }, 6, 30).waiting)).toBe(false);
 });
