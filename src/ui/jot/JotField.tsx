@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import InputBase from '@mui/material/InputBase';
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import styles from './JotLine.module.css';
 import { jotted } from './justJotted';
 
@@ -25,7 +25,8 @@ export function JotField({
 }) {
   const line = useRef<HTMLInputElement>(null);
   const written = useRef(false);
-  useEffect(() => {
+  // Before the empty line is seen: a key pressed on seeing it would otherwise be taken from a line just begun anew.
+  useLayoutEffect(() => {
     // Written and taken: the line lets go, so that the next single key is a mark again and not a letter.
     if (written.current && typed === '') line.current?.blur();
     if (typed === '') written.current = false;
