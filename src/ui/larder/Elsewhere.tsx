@@ -11,9 +11,10 @@ import { useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
-import { QuantityField, understand } from '../quantity/QuantityField';
+import { QuantityField } from '../quantity/QuantityField';
 import { Quiet } from '../theme/Enamel';
 import styles from './Larder.module.css';
+import { someOf } from './someOf';
 
 export const into: Record<Storage, string> = {
   counter: 'Onto the counter',
@@ -34,19 +35,7 @@ export function Elsewhere({ pat }: { pat: ButterShown }) {
   const say = useSay();
   const { act, refused, busy } = useAct();
   const [typed, setTyped] = useState('');
-  const amount = understand(typed, {
-    system: say.system,
-    kinds: ['mass'],
-    bareUnit: say.system === 'metric' ? 'g' : 'oz',
-    check: ({ value }) =>
-      value <= 0
-        ? 'An amount above zero is needed.'
-        : value > pat.mass * 1.06 + 1
-          ? `There are ${say.mass(pat.mass)} of it.`
-          : undefined,
-  });
-  const wrong = amount !== undefined && 'wrong' in amount;
-  const mass = amount && 'quantity' in amount ? Math.min(pat.mass, amount.quantity.value) : undefined;
+  const { understood, wrong, mass } = someOf(typed, pat.mass, say.system, say.mass);
   async function put(to: Storage) {
     const some = mass !== undefined && mass < pat.mass;
     const went = await act(
@@ -62,7 +51,7 @@ export function Elsewhere({ pat }: { pat: ButterShown }) {
         label="How much of it"
         typed={typed}
         onTyped={setTyped}
-        understood={amount}
+        understood={understood}
         system={say.system}
         hint={`all of it: ${say.mass(pat.mass)}`}
       />

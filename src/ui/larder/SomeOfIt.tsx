@@ -9,8 +9,9 @@ import { useSay } from '../frame/FarmContext';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import { Chips } from '../quantity/Chips';
-import { QuantityField, understand } from '../quantity/QuantityField';
+import { QuantityField } from '../quantity/QuantityField';
 import styles from './Larder.module.css';
+import { someOf } from './someOf';
 
 const uses = [
   { key: 'eaten', name: 'Eaten', said: 'eaten' },
@@ -30,19 +31,7 @@ export function SomeOfIt({ pat, unsafe }: { pat: ButterShown; unsafe: boolean })
   const [how, setHow] = useState<ButterUse>(offered[0]!.key);
   const [typed, setTyped] = useState('');
   const [note, setNote] = useState('');
-  const amount = understand(typed, {
-    system: say.system,
-    kinds: ['mass'],
-    bareUnit: say.system === 'metric' ? 'g' : 'oz',
-    check: ({ value }) =>
-      value <= 0
-        ? 'An amount above zero is needed.'
-        : value > pat.mass * 1.06 + 1
-          ? `There are ${say.mass(pat.mass)} of it.`
-          : undefined,
-  });
-  const wrong = amount !== undefined && 'wrong' in amount;
-  const mass = amount && 'quantity' in amount ? Math.min(pat.mass, amount.quantity.value) : undefined;
+  const { understood, wrong, mass } = someOf(typed, pat.mass, say.system, say.mass);
   const each = pat.pieces?.each;
   const said = uses.find(({ key }) => key === how)!.said;
   const quick = [
@@ -73,7 +62,7 @@ export function SomeOfIt({ pat, unsafe }: { pat: ButterShown; unsafe: boolean })
           label="How much"
           typed={typed}
           onTyped={setTyped}
-          understood={amount}
+          understood={understood}
           system={say.system}
           hint={`all of it: ${say.mass(pat.mass)}`}
         />
