@@ -160,6 +160,7 @@ test('the line lets go of the keys once what was written is taken, and keeps the
   await expect(page.locator('[data-act=undo]')).toContainText('thickening');
   await expect(page.getByLabel('Jot it down')).toHaveValue('');
   await page.keyboard.press('/');
+  await expect(page.getByLabel('Jot it down')).toBeFocused();
   await page.keyboard.type('grumbles');
   await page.keyboard.press('Enter');
   await expect(page.getByText(/“grumbles” was not understood/)).toBeVisible();

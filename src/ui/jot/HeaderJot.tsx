@@ -47,7 +47,10 @@ export function useBeginJot(): () => void {
   const { place, setOpen } = useHeader();
   return () => {
     setOpen(true);
-    requestAnimationFrame(() => place?.querySelector('input')?.focus());
+    const line = () => place?.querySelector('input');
+    // At once where it stands open, so that the very next key is a letter of it; else once it has opened.
+    line()?.focus();
+    requestAnimationFrame(() => line()?.focus());
   };
 }
 
