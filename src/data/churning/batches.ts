@@ -213,7 +213,7 @@ export async function paceLessonsOf({ farmId, transaction }: FarmScope, before: 
     `SELECT facts->>'tool' AS tool, facts->>'vesselId' AS churn, pace_ratio AS ratio,
        extract(epoch FROM started_at)::float8 / 86400 AS day
      FROM batch WHERE farm_id = :farmId AND pace_ratio IS NOT NULL AND started_at < :before
-     ORDER BY started_at DESC LIMIT 1000`,
+     ORDER BY started_at DESC, id LIMIT 1000`,
     { replacements: { farmId, before }, type: QueryTypes.SELECT, transaction },
   );
   return rows.map(({ tool, churn, ratio, day }) => ({

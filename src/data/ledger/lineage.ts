@@ -56,7 +56,7 @@ SELECT lot.id, lot.code, lot.kind, lot.batch_id, lot.treatment, lot.oldest_at, l
   (SELECT batch.id FROM batch WHERE batch.farm_id = lot.farm_id AND batch.cream_lot_id = lot.id) AS cream_of,
   (SELECT coalesce(jsonb_agg(jsonb_build_object('at', extract(epoch FROM e.at), 'details', e.details,
        'sources', (SELECT coalesce(jsonb_agg(s.lot_id), '[]') FROM entry_line s WHERE s.farm_id = e.farm_id AND s.entry_id = e.id AND s.lot_id IS NOT NULL AND s.mass < 0),
-       'outside', EXISTS (SELECT 1 FROM entry_line s WHERE s.farm_id = e.farm_id AND s.entry_id = e.id AND s.account IN ('milked', 'received') AND s.mass < 0)) ORDER BY e.at), '[]')
+       'outside', EXISTS (SELECT 1 FROM entry_line s WHERE s.farm_id = e.farm_id AND s.entry_id = e.id AND s.account IN ('milked', 'received') AND s.mass < 0)) ORDER BY e.at, e.recorded_at, e.id), '[]')
    FROM entry_line l JOIN entry e ON e.farm_id = l.farm_id AND e.id = l.entry_id AND e.kind <> 'correction'
    WHERE l.farm_id = lot.farm_id AND l.lot_id = lot.id AND l.mass > 0
      AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = e.farm_id AND c.corrects_id = e.id)) AS inflows,

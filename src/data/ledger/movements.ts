@@ -92,7 +92,7 @@ export async function milkingsSince(
      LEFT JOIN vessel ON vessel.farm_id = lot.farm_id AND vessel.id = lot.vessel_id
      WHERE e.farm_id = :farmId AND e.kind = 'milked' AND e.at >= :since
        AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = e.farm_id AND c.corrects_id = e.id)
-     ORDER BY e.at DESC LIMIT 60`,
+     ORDER BY e.at DESC, e.recorded_at DESC, e.id LIMIT 60`,
     { replacements: { farmId, since }, type: QueryTypes.SELECT, transaction },
   );
   return rows.map((row) => ({
@@ -113,7 +113,7 @@ export async function separationsOf(
     `SELECT e.at, e.details, e.details->>'vesselId' AS vessel_id FROM entry e
      WHERE e.farm_id = :farmId AND e.kind = 'separated'
        AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = e.farm_id AND c.corrects_id = e.id)
-     ORDER BY e.at DESC LIMIT :limit`,
+     ORDER BY e.at DESC, e.recorded_at DESC, e.id LIMIT :limit`,
     { replacements: { farmId, limit }, type: QueryTypes.SELECT, transaction },
   );
   return rows.map((row) => ({
@@ -135,7 +135,7 @@ export async function goneOf(
      JOIN entry_line o ON o.farm_id = l.farm_id AND o.entry_id = l.entry_id AND o.account IS NOT NULL AND o.mass > 0
      WHERE l.farm_id = :farmId AND l.lot_id IN (:lotIds) AND l.mass < 0 AND o.account <> 'unaccounted'
        AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = e.farm_id AND c.corrects_id = e.id)
-     ORDER BY e.at`,
+     ORDER BY e.at, e.recorded_at, e.id`,
     { replacements: { farmId, lotIds: [...lotIds] }, type: QueryTypes.SELECT, transaction },
   );
   return rows.map((row) => ({
@@ -160,7 +160,7 @@ export async function usesSince(
      LEFT JOIN lot ON lot.farm_id = e.farm_id AND lot.id = source.lot_id
      WHERE e.farm_id = :farmId AND e.at >= :since AND e.kind IN ('used', 'separated')
        AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = e.farm_id AND c.corrects_id = e.id)
-     GROUP BY 1, 2 ORDER BY 3 DESC`,
+     GROUP BY 1, 2 ORDER BY 3 DESC, 1, 2`,
     { replacements: { farmId, since }, type: QueryTypes.SELECT, transaction },
   );
   return rows.map((row) => ({

@@ -276,7 +276,7 @@ export async function shownFactors(
     `SELECT lot.vessel_id, (event.data->>'factor')::numeric AS factor
      FROM lot_event event JOIN lot ON lot.farm_id = event.farm_id AND lot.id = event.lot_id
      WHERE event.farm_id = :farmId AND event.kind = 'reading' AND jsonb_exists(event.data, 'factor') AND lot.vessel_id IN (:vesselIds)
-     ORDER BY event.at DESC LIMIT 400`,
+     ORDER BY event.at DESC, event.id LIMIT 400`,
     { replacements: { farmId, vesselIds: [...vesselIds] }, type: QueryTypes.SELECT, transaction },
   );
   for (const { vessel_id, factor } of rows) {

@@ -41,7 +41,7 @@ export const recallView = (farmId: string, lotId: string): Promise<RecallView | 
     const standing = await lotsById(scope, ids);
     const gone = await goneOf(scope, ids);
     const told: Recalled[] = [];
-    for (const lot of lots.toSorted((a, b) => a.madeAt.getTime() - b.madeAt.getTime())) {
+    for (const lot of lots.toSorted(asTheyCame)) {
       const now = standing.get(lot.id)!;
       told.push({
         ...recalled(lot, now),
@@ -64,6 +64,10 @@ export const recallView = (farmId: string, lotId: string): Promise<RecallView | 
       return lot.vessel?.name ?? null;
     }
   });
+
+/** The older first; of what was made in one moment (a piece and its parts) the shorter code first. */
+const asTheyCame = (a: TrailLot, b: TrailLot): number =>
+  a.madeAt.getTime() - b.madeAt.getTime() || a.code.localeCompare(b.code, 'en', { numeric: true });
 
 const recalled = (lot: TrailLot, now: StandingLot): Omit<Recalled, 'where' | 'gone'> => ({
   id: lot.id,
