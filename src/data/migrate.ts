@@ -10,6 +10,7 @@ import { whatStays } from './migrations/0006-what-stays';
 import { oneInOne } from './migrations/0007-one-in-one';
 import { keptFromPeople } from './migrations/0008-kept-from-people';
 import { theLarder } from './migrations/0009-the-larder';
+import { laterAndInstead } from './migrations/0010-later-and-instead';
 import { guard } from './migrations/migration';
 import { rights } from './rights';
 
@@ -24,6 +25,7 @@ export const migrations = [
   oneInOne,
   keptFromPeople,
   theLarder,
+  laterAndInstead,
 ];
 
 /**

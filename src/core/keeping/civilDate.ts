@@ -45,3 +45,6 @@ export const addDays = (iso: string, days: number): string => dateOf(readDate(is
 
 /** Whole days from one ISO date to another. */
 export const daysBetween = (from: string, to: string): number => readDate(to) - readDate(from);
+
+/** Monday is 0: the first of March of the year 0000 was a Wednesday. */
+export const weekdayOf = (iso: string): number => (readDate(iso) + 2) % 7;

@@ -56,7 +56,7 @@ export function eatingRate(left: readonly Left[], today: string, since: string):
 }
 
 /** So many days before the last of it is eaten, the next is churned (engineering estimate). */
-const leadDays = 4;
+export const leadDays = 4;
 /** Milk of four per cent, creamed or separated with nine tenths of its fat, per g of butter of 82 %: 23 L a kilogram. */
 const milkPerGram = 0.82 / (0.04 * 1.03 * 0.87);
 

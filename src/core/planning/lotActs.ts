@@ -1,9 +1,11 @@
 import { keepsUntil } from '../keeping/keepsUntil';
 import { ripenPredict } from '../ripening/ripenPredict';
+import { discardAfterHours as heatedAtMost } from '../standing/lotStory';
 import type { StandingMilk } from '../separating/creamRise';
 import { cutAt, riseCream } from '../separating/creamRise';
 import type { Act } from './acts';
-import type { FarmLot } from './farmNow';
+import type { FarmLot, RankedLot } from './farmNow';
+import { judgedActs } from './judgedActs';
 import { warmBeyond } from './tooWarm';
 
 /** Milk is at 10 °C within four hours of the start of milking, and under 7 °C to stand (handbook §7). */
@@ -28,8 +30,10 @@ export type Rises = Map<string, ReturnType<typeof riseOf>>;
  * @param nextVisitHours hours until someone is here again
  * @param rises kept from lot to lot, so that jars filled alike are reckoned once
  */
-export function lotActs(one: FarmLot, nextVisitHours: number, rises: Rises): Act[] {
-  if (one.frozen || one.kind === 'butter') return [];
+export function lotActs(one: RankedLot, nextVisitHours: number, rises: Rises): Act[] {
+  if (one.kind === 'butter') return [];
+  if (one.judged) return judgedActs(one, one.judged);
+  if (one.frozen) return [];
   const left = keepsUntil(one) - one.ageHours;
   const souring = one.ripening !== undefined;
   if (left < 0 && !souring)
@@ -106,11 +110,28 @@ export function lotActs(one: FarmLot, nextVisitHours: number, rises: Rises): Act
 
 function ripeningActs({ id: lotId, kind, celsius, raw, ripening }: FarmLot): Act[] {
   const { route, dose, elapsedHours, thickAndTart } = ripening!;
+  // Heated, nothing is left in it that sours it by itself: without a culture it only stands warm.
+  if (route === 'natural' && !raw) {
+    const left = heatedAtMost - elapsedHours;
+    return [
+      {
+        act: left < 0 ? 'discard' : 'cool',
+        lots: [lotId],
+        says:
+          left < 0
+            ? `Heated and without a culture it has stood warm for ${Math.round(elapsedHours)} h: discard it, it does not sour by itself.`
+            : 'Heated, it does not sour by itself: give it a live culture now, or chill it.',
+        now: true,
+        untilHours: left,
+        waiting: { kind: 'safety', grams: 0 },
+      },
+    ];
+  }
   const { state, readyHours, discardAfterHours } = ripenPredict({
     of: kind === 'butter' ? 'cream' : kind,
     route,
     ...(route === 'natural' || dose === undefined || dose <= 0 ? {} : { dose: Math.min(0.3, dose) }),
-    treatment: raw || route === 'natural' ? 'raw' : 'pasteurised',
+    treatment: raw ? 'raw' : 'pasteurised',
     generation: 0,
     temperatures: [{ hours: Math.max(1, elapsedHours), celsius }],
     elapsedHours: Math.min(400, elapsedHours),

@@ -1,50 +1,77 @@
 import { fillLimit } from '../churning/tools';
+import { leadDays } from '../keeping/eatingRate';
 import { keepsUntil } from '../keeping/keepsUntil';
 import type { Act } from './acts';
-import type { FarmNow } from './farmNow';
+import type { RankedFarm, RankedLot } from './farmNow';
+import { waitsForTheChurn } from './judgedActs';
 import { butterKeeps, warmBeyond } from './tooWarm';
 
 /** Cream to have together before a churning is worth its washing up, as a share of the churn (engineering estimate). */
 const worthChurning = 0.2;
 const daysAhead = 2;
+/** Butter that lasts longer than this beyond its time to churn again is not spoken of yet, h (engineering estimate). */
+const soon = 72;
 
-/** Cream that rests: churn it before its oldest part is too old, or when there is a load of it. */
-export function creamActs({ lots, churnCapacity, nextVisitHours }: FarmNow): Act[] {
-  const cream = lots.filter(
-    (one) =>
-      one.kind === 'cream' &&
-      !one.frozen &&
-      !one.ripening &&
-      keepsUntil(one) >= one.ageHours &&
-      warmBeyond(one) === undefined,
-  );
+/** Cream that may be churned: as it was judged, or by its plain figures. */
+const mayChurn = (one: RankedLot): boolean =>
+  one.kind === 'cream' &&
+  (one.judged
+    ? waitsForTheChurn(one.judged)
+    : !one.frozen && !one.ripening && keepsUntil(one) >= one.ageHours && warmBeyond(one) === undefined);
+
+/** Hours until cream is past its best; nothing when it is sour and cold. */
+const bestFor = (one: RankedLot): number =>
+  one.judged ? (one.judged.untilHours ?? Infinity) : keepsUntil(one) - one.ageHours;
+
+/** Cream that rests: churn it before its oldest part is too old, when there is a load of it or it is ripe, or on the house’s own day. */
+export function creamActs({ lots, churnCapacity, nextVisitHours, churningDayIn }: RankedFarm): Act[] {
+  const cream = lots.filter(mayChurn);
   if (cream.length === 0) return [];
   const total = cream.reduce((sum, one) => sum + one.mass, 0);
   const fat = cream.reduce((sum, one) => sum + one.mass * one.fat, 0);
-  const untilHours = Math.min(...cream.map((one) => keepsUntil(one) - one.ageHours));
-  const due = untilHours <= nextVisitHours + 1;
+  const left = Math.min(...cream.map(bestFor));
+  const untilHours = Number.isFinite(left) ? left : undefined;
+  const due = left <= nextVisitHours + 1;
   const load = total >= fillLimit * churnCapacity;
-  const now = due || load;
+  const enough = total >= worthChurning * churnCapacity;
+  const ripe = cream.some(({ judged }) => judged?.waiting.word === 'ripe, to churn');
+  const itsDay = churningDayIn === 0 && enough;
+  const now = due || load || ripe || itsDay;
+  const dayHours = churningDayIn === undefined ? Infinity : 24 * churningDayIn;
+  const inHours = Math.max(0, Math.min(dayHours, left - 24));
   return [
     {
       act: 'churn',
       lots: cream.map((one) => one.id),
       says: due
-        ? `Churn today: the oldest of this cream has ${Math.max(0, Math.round(untilHours))} h left.`
-        : load
-          ? `Churn: ${Math.round(total)} g of cream is a load.`
-          : total < worthChurning * churnCapacity
-            ? `Gather more cream: ${Math.round(total)} g is little for a churning.`
-            : `Churn when it suits, within ${Math.round(untilHours)} h.`,
+        ? left <= 0
+          ? 'Churn at once: this cream is past its best.'
+          : `Churn today: the oldest of this cream has ${Math.round(left)} h left.`
+        : ripe
+          ? 'Churn: this cream is ripe.'
+          : load
+            ? `Churn: ${Math.round(total)} g of cream is a load.`
+            : itsDay
+              ? 'Churn: today is the day for it.'
+              : !enough
+                ? `Gather more cream: ${Math.round(total)} g is little for a churning.`
+                : untilHours === undefined
+                  ? 'Churn when it suits.'
+                  : `Churn when it suits, within ${Math.round(left)} h.`,
       now,
-      untilHours,
+      ...(now ? { because: due ? 'due' : ripe ? 'ripe' : load ? 'load' : 'day' } : {}),
+      ...(untilHours === undefined ? {} : { untilHours }),
+      ...(now || !Number.isFinite(inHours) ? {} : { inHours }),
       waiting: { kind: due ? 'freshness' : 'fat', grams: due ? -fat : 0 },
     },
   ];
 }
 
 /** Butter: what is eaten first, what goes into the freezer and what comes out, against what is eaten a week. */
-export function butterActs({ lots, demand, bankWanted, nextVisitHours }: FarmNow): Act[] {
+export function butterActs({ lots, demand, bankWanted, nextVisitHours }: RankedFarm): Act[] {
+  /** What only fades past its day is used up first; what can poison, or of which nothing is known, goes. */
+  const goes = (one: RankedLot): boolean =>
+    butterKeeps(one) < 0 && (one.judged === undefined || one.judged.discards);
   const butter = lots.filter((one) => one.kind === 'butter');
   const fresh = butter.filter((one) => !one.frozen).sort((a, b) => butterKeeps(a) - butterKeeps(b));
   const frozen = butter.filter((one) => one.frozen).sort((a, b) => b.ageHours - a.ageHours);
@@ -52,8 +79,8 @@ export function butterActs({ lots, demand, bankWanted, nextVisitHours }: FarmNow
   const banked = frozen.reduce((sum, one) => sum + one.mass, 0);
   const daily = demand / 7;
   const acts: Act[] = [];
-  const oldest = fresh.find((one) => butterKeeps(one) >= 0);
-  for (const one of fresh.filter((each) => butterKeeps(each) < 0))
+  const oldest = fresh.find((one) => !goes(one));
+  for (const one of fresh.filter(goes))
     acts.push({
       act: 'discard',
       lots: [one.id],
@@ -69,7 +96,10 @@ export function butterActs({ lots, demand, bankWanted, nextVisitHours }: FarmNow
     acts.push({
       act: 'eatFirst',
       lots: [oldest.id],
-      says: 'Eat this one first, or freeze it now.',
+      says:
+        butterKeeps(oldest) < 0
+          ? 'This one is past its day: use it up.'
+          : 'Eat this one first, or freeze it now.',
       now: true,
       untilHours: butterKeeps(oldest),
       waiting: { kind: 'freshness', grams: -oldest.mass * oldest.fat },
@@ -96,6 +126,19 @@ export function butterActs({ lots, demand, bankWanted, nextVisitHours }: FarmNow
       untilHours: daily > 0 ? (24 * have) / daily : 24,
       waiting: { kind: 'freshness', grams: 0 },
       mass: Math.min(banked, daily * 7),
+    });
+  const good = banked + fresh.reduce((sum, one) => sum + (butterKeeps(one) < 0 ? 0 : one.mass), 0);
+  const days = daily > 0 ? good / daily : Infinity;
+  const churnIn = 24 * (days - leadDays);
+  if (good > 0 && churnIn < soon)
+    acts.push({
+      act: 'runOut',
+      lots: [],
+      says: `The butter in the house lasts ${Math.floor(days)} days more: churn again before it is gone.`,
+      now: churnIn <= 0,
+      untilHours: 24 * days,
+      ...(churnIn > 0 ? { inHours: churnIn } : {}),
+      waiting: { kind: 'freshness', grams: 0 },
     });
   return acts;
 }

@@ -71,6 +71,8 @@ describe('what waits to be done', () => {
     expect(crock(8)).toEqual(['chill later']);
     expect(crock(17, true)).toEqual(['chill']);
     expect(crock(60)).toEqual(['discard']);
+    const heated = (elapsedHours: number, thickAndTart = false) => acts([{ id: 'crock', kind: 'cream', celsius: 20, raw: false, ripening: { route: 'natural', elapsedHours, thickAndTart } }]); // prettier-ignore
+    expect([heated(2), heated(9), heated(20, true)]).toEqual([['cool'], ['discard'], ['discard']]);
   });
 
   it('butter is eaten by its date, frozen for the dry weeks, and taken out when there is none', () => {

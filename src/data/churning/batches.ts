@@ -258,6 +258,15 @@ export async function openBatches({ farmId, transaction }: FarmScope): Promise<B
   return rows.map(batchFrom);
 }
 
+/** When churnings were begun, since a time, newest first. */
+export async function begunSince({ farmId, transaction }: FarmScope, since: Date): Promise<Date[]> {
+  const rows = await database().query<{ started_at: Date }>(
+    `SELECT started_at FROM batch WHERE farm_id = :farmId AND started_at >= :since ORDER BY started_at DESC, id LIMIT 400`,
+    { replacements: { farmId, since }, type: QueryTypes.SELECT, transaction },
+  );
+  return rows.map(({ started_at: at }) => at);
+}
+
 /** How many batches were ever begun, and what those that are judged come to together. Masses g. */
 export async function batchTotals({ farmId, transaction }: FarmScope): Promise<{
   batches: number;

@@ -27,6 +27,7 @@ import { separateMilk } from '../pail/separateMilk';
 import { creamIn } from '../shelf/creamIn';
 import { keepCulture } from '../shelf/keepCulture';
 import { pourCream } from '../shelf/pourCream';
+import { answerToday } from '../today/answerToday';
 import { Refusal } from '../refusal';
 import type { Command } from './command';
 import { envelope } from './envelope';
@@ -57,6 +58,7 @@ const commands = new Map(
     moveButter,
     waterCrock,
     restoreButter,
+    answerToday,
   ].map((one) => [one.name, one as unknown as Command<unknown, unknown>]),
 );
 

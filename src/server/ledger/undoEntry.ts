@@ -4,6 +4,7 @@ import type { FarmScope } from '@/data/farmScope';
 import { counterEntry } from '@/data/ledger/ledger';
 import { notTakenBack } from '@/core/standing/lotStory';
 import { holdCommand } from '@/data/commands/commands';
+import { takeAnswerBack } from '@/data/house/answered';
 import { entriesOfCommand, wasTakenBack } from '@/data/ledger/movements';
 import type { LotDetails, RecordedLotEvent } from '@/data/ledger/standing';
 import { addLotEvents, changeLot, lotEventsOf, lotEventsOfCommand, lotsById } from '@/data/ledger/standing';
@@ -26,6 +27,8 @@ export const undoEntry = command({
         'That belongs to a batch: take it back on the churn, or on its page in the ledger.',
         'commandId',
       );
+    if (before?.name === 'today.answer')
+      return { entries: (await takeAnswerBack(scope, commandId)) ? 1 : 0, already: false };
     const entries = await entriesOfCommand(scope, commandId);
     const said = await lotEventsOfCommand(scope, commandId);
     if (entries.length === 0 && said.length === 0) {

@@ -4,6 +4,8 @@ import type { VesselShape } from '@/core/standing/places';
 import { vesselShape } from '@/core/standing/places';
 import type { FarmScope } from '@/data/farmScope';
 import { inFarm } from '@/data/farmScope';
+import type { AnsweredBefore } from '@/data/house/answered';
+import { answeredSince } from '@/data/house/answered';
 import type { Animal, Vessel } from '@/data/house/house';
 import { animalsOf, vesselsOf } from '@/data/house/house';
 import type { LotKind } from '@/data/ledger/ledger';
@@ -59,6 +61,11 @@ export interface ParkedShown {
   atSeconds: number;
 }
 
+export interface AnsweredShown extends Omit<AnsweredBefore, 'at' | 'until'> {
+  atSeconds: number;
+  untilSeconds: number;
+}
+
 export interface PailView extends HouseView {
   vessels: Vessel[];
   animals: Animal[];
@@ -71,6 +78,10 @@ export interface PailView extends HouseView {
   parked: ParkedShown[];
   /** Vessels used since they were cleaned. */
   dirty: string[];
+  /** Cleaning was written down before: it is a book this house keeps. */
+  cleaningKept: boolean;
+  /** What was left for later on Today, or done instead of it, newest first. */
+  answered: AnsweredShown[];
 }
 
 const hour = 3_600_000;
@@ -103,6 +114,7 @@ export async function shown(scope: FarmScope, lots: readonly StandingLot[]): Pro
 
 export async function pailViewOf(scope: FarmScope): Promise<PailView> {
   const at = now().getTime();
+  const cleaned = await cleanedAndUsed(scope);
   return {
     ...(await houseViewOf(scope)),
     vessels: await vesselsOf(scope),
@@ -119,7 +131,15 @@ export async function pailViewOf(scope: FarmScope): Promise<PailView> {
     })),
     uses: await usesSince(scope, new Date(at - 7 * 24 * hour)),
     parked: parkedShown(await parkedOf(scope)),
-    dirty: (await cleanedAndUsed(scope)).flatMap(({ vesselId, cleanedAt, usedAt }) =>
+    cleaningKept: cleaned.some(({ cleanedAt }) => cleanedAt !== null),
+    answered: (await answeredSince(scope, new Date(at - 60 * 24 * hour))).map(
+      ({ at: when, until, ...one }) => ({
+        ...one,
+        atSeconds: when.getTime() / 1000,
+        untilSeconds: until.getTime() / 1000,
+      }),
+    ),
+    dirty: cleaned.flatMap(({ vesselId, cleanedAt, usedAt }) =>
       usedAt && (!cleanedAt || cleanedAt < usedAt) ? [vesselId] : [],
     ),
   };

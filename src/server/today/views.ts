@@ -1,5 +1,5 @@
 import type { BatchFacts } from '@/core/churning/batchEvents';
-import { batchTotals, eventsOf, openBatches } from '@/data/churning/batches';
+import { batchTotals, begunSince, eventsOf, openBatches } from '@/data/churning/batches';
 import type { RecordedEvent } from '@/data/churning/batches';
 import { inFarm } from '@/data/farmScope';
 import type { PlanView } from '../churning/views';
@@ -22,6 +22,8 @@ export interface TodayView extends PlanView, PailView, Stock {
     events: RecordedEvent[];
     pace: PlanView['paces'][keyof PlanView['paces']];
   }[];
+  /** The farm’s own dates of churnings begun in ten weeks. */
+  churned: string[];
   /** Batches ever begun: none means the first five minutes. */
   batches: number;
 }
@@ -47,6 +49,9 @@ export const todayView = (farmId: string): Promise<TodayView> =>
         pace: plan.paces[facts.tool],
       })),
       ...(await stockOf(scope, timeZone)),
+      churned: (await begunSince(scope, new Date(now().getTime() - 71 * 86_400_000))).map((at) =>
+        localDate(at, timeZone),
+      ),
       batches: (await batchTotals(scope)).batches,
     };
   });

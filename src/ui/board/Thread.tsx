@@ -118,20 +118,45 @@ function PegWords({
   );
 }
 
+/** One of the next few things. */
+export interface NextThing {
+  key: string;
+  /** “now”, or the time. */
+  when: string;
+  says: string;
+  href?: string | undefined;
+}
+
+const mostNext = 3;
+
 /** The next few things, each with its time: what comes after the sentence. */
-export function Then({ pegs, nowSeconds }: { pegs: readonly Peg[]; nowSeconds: number }) {
+export function Then({
+  pegs,
+  nowSeconds,
+  first = [],
+}: {
+  pegs: readonly Peg[];
+  nowSeconds: number;
+  /** What comes before them, with when. */
+  first?: readonly NextThing[];
+}) {
   const say = useSay();
-  if (pegs.length === 0) return null;
+  const things = [
+    ...first,
+    ...pegs.map(({ key, atSeconds, says, small }) => ({
+      key,
+      when: say.when(atSeconds, nowSeconds),
+      says: small ? `${says}, ${small}` : says,
+    })),
+  ];
+  if (things.length === 0) return null;
   return (
     <aside className={styles.then} aria-label="Then">
       <ol>
-        {pegs.slice(0, 3).map((peg) => (
-          <li key={peg.key}>
-            <time>{say.when(peg.atSeconds, nowSeconds)}</time>
-            <span>
-              {peg.says}
-              {peg.small && `, ${peg.small}`}
-            </span>
+        {things.slice(0, mostNext).map(({ key, when, says, href }: NextThing) => (
+          <li key={key}>
+            <time>{when}</time>
+            <span>{href === undefined ? says : <Link href={href}>{says}</Link>}</span>
           </li>
         ))}
       </ol>

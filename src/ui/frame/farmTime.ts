@@ -19,6 +19,12 @@ export function nextReading(clock: string, nowSeconds: number, timeZone: string)
 export const midnightAfter = (nowSeconds: number, timeZone: string): number =>
   startOfDay(addDays(new TZDate(nowSeconds * 1000, timeZone), 1)).getTime() / 1000;
 
+/** Hours since midnight where the farm is. */
+export function hourOfDay(atSeconds: number, timeZone: string): number {
+  const at = new TZDate(atSeconds * 1000, timeZone);
+  return at.getHours() + at.getMinutes() / 60;
+}
+
 /** Noon of an ISO date where the farm is, s since 1970. */
 export function noonOf(isoDay: string, timeZone: string): number {
   const [year, month, day] = isoDay.split('-').map(Number);

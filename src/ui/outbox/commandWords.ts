@@ -15,6 +15,7 @@ const words: Record<string, string> = {
   'butter.restore': 'butter put back',
   'butter.move': 'butter put elsewhere',
   'crock.water': 'fresh water in the crock',
+  'today.answer': 'leaving something for later',
   'cleaning.record': 'cleaning',
   'animal.put': 'an animal',
   'vessel.add': 'a vessel',

@@ -20,7 +20,8 @@ import { MilkIn } from './MilkIn';
 import styles from './Pail.module.css';
 import { ParkedEntries } from './Parked';
 import { pailSentence } from './pailSentence';
-import { SkimNow, useLater } from './SkimNow';
+import { SkimNow } from './SkimNow';
+import { useAnswers } from './useAnswers';
 import { toUse } from './usual';
 
 /** Milk: what stands, what it waits for, what came in, and where the skim went. */
@@ -30,13 +31,13 @@ export function Pail({ view }: { view: PailView }) {
   const lots = useMemo(() => all.filter(({ lot }) => lot.kind === 'milk' || lot.kind === 'skim'), [all]);
   const milk = useMemo(() => lots.filter(({ lot }) => lot.kind === 'milk'), [lots]);
   const rises = useRises(milk, view.separations);
-  const { putOff, later } = useLater();
+  const { leftAlone, later } = useAnswers(view.answered);
   const now = Math.floor(useNow(15_000) / 60) * 60;
   const { says, skim, waits, cool } = pailSentence(
     lots,
     rises,
     { about: say.about, alarm: (one) => alarmWords(one, now, say) },
-    putOff,
+    (lotId) => leftAlone('skim', [lotId]),
   );
   useOfferedJot(view);
   const pegs = ahead([...pegsOf(lots, now, say), ...milkPegs(view.milkings, now, say)], now);
@@ -48,7 +49,15 @@ export function Pail({ view }: { view: PailView }) {
           {...inTwo(says)}
           acts={
             <>
-              <SkimNow view={view} lots={skim} rises={rises} waits={waits} onLater={later} />
+              <SkimNow
+                view={view}
+                lots={skim}
+                rises={rises}
+                waits={waits}
+                onLater={(which, hours, advised) =>
+                  later({ act: 'skim', lots: which.map(({ lot }) => lot.id) }, hours, advised)
+                }
+              />
               {cool && (
                 <Button
                   component={Link}

@@ -31,7 +31,8 @@ import type { SkimChoices } from './SkimDoors';
 import styles from './SkimGauge.module.css';
 import { planSkim, skimInput } from './skimPlan';
 import { betterLeft } from './pailSentence';
-import { useLater } from './SkimNow';
+import { laterAtMost } from '@/core/planning/habits';
+import { useAnswers } from './useAnswers';
 import { skimSays } from './skimSays';
 import { toUse, usualSkimUse } from './usual';
 
@@ -73,7 +74,7 @@ export function SkimGauge({
   const say = useSay();
   const { act, refused, busy } = useAct();
   const router = useRouter();
-  const { later: putOffTill } = useLater();
+  const { later: leaveAlone } = useAnswers(view.answered);
   const { lot } = one;
   const [later, setLater] = useState<(typeof laters)[number]>('0');
   const [risen, setRisen] = useState<{ key: string; rise: CreamRise }>();
@@ -210,7 +211,7 @@ export function SkimGauge({
                 size="large"
                 sx={{ minHeight: 76, px: 5, fontSize: '1.4rem' }}
                 onClick={() => {
-                  putOffTill([one], leave);
+                  leaveAlone({ act: 'skim', lots: [one.lot.id] }, Math.min(laterAtMost, leave), true);
                   router.push('/pail');
                 }}
               >

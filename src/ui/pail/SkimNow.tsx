@@ -2,13 +2,12 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
+import type { ReactNode } from 'react';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { cutBetween } from '@/core/separating/cutBetween';
 import { list } from '@/core/quantities/list';
 import type { PailView } from '@/server/pail/views';
 import { useSay } from '../frame/FarmContext';
-import { clockSeconds, useNow } from '../frame/useNow';
-import { useDraft } from '../frame/useDraft';
 import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
@@ -19,20 +18,6 @@ import { laterHours } from './pailSentence';
 import { underLine } from './skimPlan';
 import { creamGoesTo, toUse, usualSkimUse } from './usual';
 
-/** Vessels this device was told to leave for later, and until when, s. */
-export function useLater(): {
-  putOff: (lotId: string) => boolean;
-  later: (lots: readonly LotNow[], hours: number) => void;
-} {
-  const now = useNow(60_000);
-  const [until, change] = useDraft<Record<string, number>>('skim-later', () => ({}));
-  return {
-    putOff: (lotId) => (until[lotId] ?? 0) > now,
-    later: (lots, hours) =>
-      change(Object.fromEntries(lots.map(({ lot }) => [lot.id, clockSeconds() + hours * 3600]))),
-  };
-}
-
 /** Skims what is ready in one tap, as it was done last: the ladle at the line, the skim to its usual use. */
 export function SkimNow({
   view,
@@ -41,6 +26,7 @@ export function SkimNow({
   waits = false,
   quiet = false,
   onLater,
+  differently,
 }: {
   view: PailView;
   lots: readonly LotNow[];
@@ -49,7 +35,10 @@ export function SkimNow({
   waits?: boolean;
   /** Something else is the main thing to do here. */
   quiet?: boolean;
-  onLater: (lots: readonly LotNow[], hours: number) => void;
+  /** Leaves them for so many hours; advised, when waiting was said to pay. */
+  onLater: (lots: readonly LotNow[], hours: number, advised: boolean) => void;
+  /** In place of the way to the gauge. */
+  differently?: ReactNode;
 }) {
   const say = useSay();
   const { act, refused, busy } = useAct();
@@ -74,7 +63,7 @@ export function SkimNow({
       variant={waits ? (quiet ? 'outlined' : 'contained') : 'text'}
       size="large"
       sx={waits ? { minHeight: 76, fontSize: '1.3rem' } : undefined}
-      onClick={() => onLater(lots, waits ? laterHours.waits : laterHours.now)}
+      onClick={() => onLater(lots, waits ? laterHours.waits : laterHours.now, waits)}
     >
       {waits ? `Look again in ${laterHours.waits} h` : 'Later'}
     </Button>
@@ -126,10 +115,12 @@ export function SkimNow({
           </small>
         </Button>
       )}
-      <Button component={Link} href={`/pail/${lots[0]!.lot.id}`} variant="text" size="large">
-        {known ? 'Differently' : 'To the skim gauge'}
-      </Button>
       {!waits && later}
+      {differently ?? (
+        <Button component={Link} href={`/pail/${lots[0]!.lot.id}`} variant="text" size="large">
+          {known ? 'Differently' : 'To the skim gauge'}
+        </Button>
+      )}
       <RefusedSentence refused={refused} />
     </>
   );

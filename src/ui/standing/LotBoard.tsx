@@ -8,6 +8,7 @@ import { drawnSize, profiles } from '../board/profiles';
 import type { Ware } from '../board/profiles';
 import { WareDrawing } from '../board/WareDrawing';
 import { useSay } from '../frame/FarmContext';
+import { pageOf } from './alarm';
 import type { LotNow } from './useStory';
 import { layersOf } from './drawnLot';
 import { sayAge, shapeOf } from './useStory';
@@ -69,8 +70,6 @@ export function standingLot(one: LotNow, say: ReturnType<typeof useSay>): Standi
   };
 }
 
-export const pageOf = ({ lot }: LotNow): string =>
-  lot.kind === 'milk' ? `/pail/${lot.id}` : `/shelf/${lot.id}`;
 
 /** Lots on a board, in the order given: each opens its page, or is chosen where that is asked. */
 export function LotBoard({

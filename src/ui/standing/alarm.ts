@@ -14,6 +14,10 @@ export const alarmsOf = (lots: readonly LotNow[]): LotNow[] =>
 export const longPast = (lots: readonly LotNow[]): LotNow[] =>
   lots.filter(({ judged, lot }) => judged.discard !== undefined && !alarming.has(lot.kind));
 
+/** Where a lot is looked at and worked with. */
+export const pageOf = ({ lot }: LotNow): string =>
+  lot.kind === 'milk' ? `/pail/${lot.id}` : `/shelf/${lot.id}`;
+
 export const nameOf = ({ lot }: LotNow): string => lot.vessel?.name ?? lot.code;
 
 /** Why a lot alarms, the same on every screen: since when, and what to do. */

@@ -5,13 +5,15 @@ import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { useMemo } from 'react';
 import { tools } from '@/core/churning/tools';
-import { addDays, daysBetween } from '@/core/keeping/civilDate';
-import { crockWater, waterFrom } from '@/core/keeping/crockWater';
-import { pastItsDay } from '@/core/keeping/pastItsDay';
+import { addDays } from '@/core/keeping/civilDate';
+import { waterFrom } from '@/core/keeping/crockWater';
+import type { Act } from '@/core/planning/acts';
+import { habitHours, mayWait } from '@/core/planning/habits';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { TodayView } from '@/server/today/views';
 import { Board } from '../board/Board';
 import { ahead, butterPegs, milkPegs, pegsOf } from '../board/pegs';
+import type { NextThing } from '../board/Thread';
 import { Then, Thread } from '../board/Thread';
 import { inTwo } from '../board/inTwo';
 import { Said, Wall } from '../board/Wall';
@@ -21,25 +23,32 @@ import { useNow } from '../frame/useNow';
 import { useOfferedJot } from '../jot/HeaderJot';
 import { MilkIn } from '../pail/MilkIn';
 import { ParkedEntries } from '../pail/Parked';
-import { pailSentence } from '../pail/pailSentence';
-import { SkimNow, useLater } from '../pail/SkimNow';
-import { alarmsOf, alarmWords, longPast, nameOf } from '../standing/alarm';
+import { SkimNow } from '../pail/SkimNow';
+import { useAnswers } from '../pail/useAnswers';
+import { alarmsOf, alarmWords, longPast, nameOf, pageOf } from '../standing/alarm';
 import { IceWaterButton } from '../standing/IceWaterButton';
 import { byNeed } from '../standing/drawnLot';
-import { pageOf, standingLot } from '../standing/LotBoard';
+import { standingLot } from '../standing/LotBoard';
 import { useRises } from '../standing/useRises';
-import type { LotNow } from '../standing/useStory';
 import { useLotsNow } from '../standing/useStory';
 import { butterStanding, toEat } from '../larder/butterStanding';
-import { presses, stockWords } from '../larder/larderSays';
+import { stockWords } from '../larder/larderSays';
 import { useAct } from '../outbox/useAct';
+import { useDifferently } from './Differently';
 import { InHand, mainSize, useChurnStanding } from './InHand';
 import { NameTheFarm } from './NameTheFarm';
 import { OldLots } from './OldLots';
+import type { ActSaid } from './todaySays';
+import { todayNow } from './todayNow';
+import { toWash } from './todaySays';
 import styles from './Today.module.css';
 
 /** More than these are found on the board. */
 const mostAlarms = 3;
+/** The four steps, in their order. */
+const cleaningSteps = ['rinse', 'wash', 'rinseAgain', 'scald'];
+/** It is mostly put off at this hour: said where it stands first all the same, h. */
+const mostlyLeft = 12;
 
 /** What is said on the wall: a sentence, why, and the acts that answer it. */
 interface Lead {
@@ -48,53 +57,74 @@ interface Lead {
   acts: ReactNode;
 }
 
-/** What to do now and why; one board with everything in its place; the thread of what is coming. */
+/** What to do now and why, as `today.rank` orders it; one board with everything in its place; the thread of what is coming. */
 export function Today({ view }: { view: TodayView }) {
   const say = useSay();
   const { inProgress, butter, last } = view;
+  const { timeZone } = view.farm;
   const now = Math.floor(useNow(15_000) / 60) * 60;
   // A page left open over a night is of the next day.
   const today = say.dateOf(now);
   const all = useLotsNow(view.lots);
   const milk = useMemo(() => all.filter(({ lot }) => lot.kind === 'milk'), [all]);
   const rises = useRises(milk, view.separations);
-  const { putOff, later } = useLater();
+  const { leftAlone, later, instead } = useAnswers(view.answered);
   useOfferedJot(view, inProgress[0]?.id);
   const churns = useChurnStanding(inProgress);
-  const dairy = pailSentence(
-    all.filter(({ lot }) => lot.kind === 'milk' || lot.kind === 'skim'),
+  const { act: carryOut, busy } = useAct();
+  const coming = useMemo(() => milkPegs(view.milkings, now, say), [view.milkings, now, say]);
+  const { farm, nextVisitHours, first, said, others, dairy, told } = todayNow(
+    view,
+    all,
     rises,
-    { about: say.about, alarm: (one) => alarmWords(one, now, say) },
-    putOff,
+    now,
+    say,
+    leftAlone,
   );
-  const first = toEat(butter, today)[0];
-  const daysLeft = first ? daysBetween(today, first.keepUntil) : undefined;
-  const water = view.crockWaterOn === undefined ? undefined : crockWater(view.crockWaterOn, today);
-  const { act, busy } = useAct();
+  const pegs = useMemo(
+    () =>
+      ahead(
+        [
+          ...pegsOf(all, now, say),
+          ...coming,
+          ...(view.crockWaterOn === undefined
+            ? []
+            : [
+                {
+                  key: 'crock',
+                  atSeconds: noonOf(addDays(view.crockWaterOn, waterFrom), timeZone),
+                  says: 'crock',
+                  small: 'fresh water',
+                  href: '/larder',
+                },
+              ]),
+          ...butterPegs(toEat(butter, today).slice(0, 3), (day) => noonOf(day, timeZone)),
+        ],
+        now,
+      ),
+    [all, now, say, view, butter, today, coming, timeZone],
+  );
   const hasMilk = view.milkings.length > 0 || milk.length > 0;
   const alarms = alarmsOf(all);
-  const pegs = useMemo(() => {
-    const { timeZone } = view.farm;
-    return ahead(
-      [
-        ...pegsOf(all, now, say),
-        ...milkPegs(view.milkings, now, say),
-        ...(view.crockWaterOn === undefined
-          ? []
-          : [
-              {
-                key: 'crock',
-                atSeconds: noonOf(addDays(view.crockWaterOn, waterFrom), timeZone),
-                says: 'crock',
-                small: 'fresh water',
-                href: '/larder',
-              },
-            ]),
-        ...butterPegs(toEat(butter, today).slice(0, 3), (day) => noonOf(day, timeZone)),
-      ],
-      now,
-    );
-  }, [all, now, say, view, butter, today]);
+  const wait = first && first.now ? mayWait(first, nextVisitHours) : undefined;
+  const { button: differently, panel } = useDifferently({
+    here:
+      first?.act === 'skim' && dairy.skim.length > 0 ? (
+        <Button component={Link} href={`/pail/${dairy.skim[0]!.lot.id}`} variant="outlined" size="large">
+          By the skim gauge
+        </Button>
+      ) : (
+        first?.act === 'clean' && (
+          <Button component={Link} href="/pail" variant="outlined" size="large">
+            Step by step
+          </Button>
+        )
+      ),
+    others,
+    onInstead: (other) => {
+      if (first && wait !== undefined) instead(first, other, wait);
+    },
+  });
   const skim = dairy.skim.length > 0 && (
     <SkimNow
       view={view}
@@ -102,10 +132,20 @@ export function Today({ view }: { view: TodayView }) {
       rises={rises}
       waits={dairy.waits}
       quiet={alarms.length === 0 && inProgress.length > 0}
-      onLater={later}
+      onLater={(which, hours, advised) =>
+        later({ act: 'skim', lots: which.map(({ lot }) => lot.id) }, hours, advised)
+      }
+      {...(first?.act === 'skim' ? { differently } : {})}
     />
   );
   const lead = leading();
+  const next: NextThing[] = others.slice(0, 3).map(({ act, said }) => ({
+    key: `${act.act} ${act.lots[0] ?? ''}`,
+    when: act.now ? 'now' : act.inHours === undefined ? 'later' : say.when(now + 3600 * act.inHours, now),
+    says: said.short,
+    href: said.href,
+  }));
+  const spoken = new Set([first, ...others.map(({ act }) => act)].flatMap((act) => act?.lots ?? []));
   return (
     <div className={styles.today}>
       <Wall boardFirst>
@@ -114,8 +154,19 @@ export function Today({ view }: { view: TodayView }) {
         ) : (
           <Said
             {...inTwo(lead.says, lead.why)}
-            acts={lead.acts}
-            then={<Then pegs={pegs.filter(({ unlessDone }) => !unlessDone)} nowSeconds={now} />}
+            acts={
+              <>
+                {lead.acts}
+                {panel}
+              </>
+            }
+            then={
+              <Then
+                first={next}
+                pegs={pegs.filter(({ unlessDone, key }) => !unlessDone && !spoken.has(key.split(' ')[0]!))}
+                nowSeconds={now}
+              />
+            }
           />
         )}
         <Board
@@ -129,7 +180,10 @@ export function Today({ view }: { view: TodayView }) {
         />
       </Wall>
       {pegs.length > 0 && <Thread pegs={pegs} nowSeconds={now} />}
-      <ParkedEntries parked={view.parked} />
+      <div id="questions" tabIndex={-1} className={styles.questions}>
+        <ParkedEntries parked={view.parked} />
+        <OldLots lots={longPast(all)} />
+      </div>
       {hasMilk && <MilkIn view={view} />}
       {skim && lead === undefined && (
         <section className={styles.also} aria-label="Milk that is ready">
@@ -137,91 +191,111 @@ export function Today({ view }: { view: TodayView }) {
           <div className={styles.acts}>{skim}</div>
         </section>
       )}
-      <OldLots lots={longPast(all)} />
       {!view.farm.name && butter.length > 0 && <NameTheFarm />}
     </div>
   );
 
-  /** What safety asks comes first, then a churning under way, milk that is ready, cream, butter. */
+  /** What comes first, with its one button; nothing for a churning under way, which says more itself. */
   function leading(): Lead | undefined {
-    if (alarms.length > 0)
-      return {
-        says: alarmWords(alarms[0]!, now, say),
-        acts: (
-          <>
-            {alarms.slice(0, mostAlarms).map((one, i) => (
-              <Button
-                key={one.lot.id}
-                component={Link}
-                href={pageOf(one)}
-                variant={i === 0 ? 'contained' : 'text'}
-                size="large"
-                sx={i === 0 ? mainSize : undefined}
-              >
-                To {nameOf(one)}
-              </Button>
-            ))}
-            <IceWaterButton one={alarms[0]!} large />
-          </>
-        ),
-      };
-    if (inProgress.length > 0) return undefined;
-    if (dairy.cool)
-      return {
-        says: dairy.says,
-        acts: (
-          <Button component={Link} href={pageOf(dairy.cool)} variant="contained" size="large" sx={mainSize}>
-            To {dairy.cool.lot.vessel?.name ?? 'the milk'}
-          </Button>
-        ),
-      };
-    if (dairy.skim.length > 0) return { says: dairy.says, acts: skim };
-    const cream = creamSentence(all, daysLeft !== undefined && daysLeft <= 3, say);
-    if (cream !== undefined)
-      return {
-        says: cream,
-        acts: (
-          <Button component={Link} href="/shelf" variant="contained" size="large" sx={mainSize}>
-            To the shelf
-          </Button>
-        ),
-      };
-    if (water?.waits?.tone === 'now' && !presses(first, today))
-      return {
-        says: 'The crock wants fresh water.',
-        why: `It is ${water.days} days old: every three to five days it is changed, or the butter under it turns.`,
-        acts: (
-          <Button
-            variant="contained"
-            size="large"
-            sx={mainSize}
-            disabled={busy}
-            onClick={() => void act('crock.water', {}, 'Fresh water in the crock.')}
-          >
-            Fresh water in the crock
-          </Button>
-        ),
-      };
+    if (!first || !said) return restful();
+    if (first.act === 'goOn') return undefined;
+    const one = told.lots.get(first.lots[0] ?? '');
+    if (one && alarms.includes(one)) return alarmed();
+    if (first.act === 'skim' && dairy.skim.length > 0) return { says: said.says, why: habit(), acts: skim };
     return {
-      says: butterSentence(),
+      says: said.says,
+      why: [said.why, habit()].filter(Boolean).join(' ') || undefined,
+      acts: (
+        <>
+          {mainFor(first, said)}
+          {wait !== undefined && (
+            <Button variant="text" size="large" onClick={() => later(first, wait)}>
+              Later
+            </Button>
+          )}
+          {differently}
+        </>
+      ),
+    };
+  }
+
+  function alarmed(): Lead {
+    return {
+      says: alarmWords(alarms[0]!, now, say),
+      acts: (
+        <>
+          {alarms.slice(0, mostAlarms).map((one, i) => (
+            <Button
+              key={one.lot.id}
+              component={Link}
+              href={pageOf(one)}
+              variant={i === 0 ? 'contained' : 'text'}
+              size="large"
+              sx={i === 0 ? mainSize : undefined}
+            >
+              To {nameOf(one)}
+            </Button>
+          ))}
+          <IceWaterButton one={alarms[0]!} large />
+        </>
+      ),
+    };
+  }
+
+  function mainFor(act: Act, said: ActSaid): ReactNode {
+    if (act.act === 'freshWater')
+      return (
+        <Button
+          variant="contained"
+          size="large"
+          sx={mainSize}
+          disabled={busy}
+          onClick={() => void carryOut('crock.water', {}, 'Fresh water in the crock.')}
+        >
+          Fresh water in the crock
+        </Button>
+      );
+    if (act.act === 'clean')
+      return (
+        <Button
+          variant="contained"
+          size="large"
+          sx={{ ...mainSize, flexDirection: 'column', alignItems: 'flex-start' }}
+          disabled={busy}
+          onClick={() =>
+            void carryOut(
+              'cleaning.record',
+              { vesselIds: toWash(view).map(({ id }) => id), steps: cleaningSteps },
+              'All clean.',
+              false,
+            )
+          }
+        >
+          Washed up
+          <small className={styles.small}>cold rinse, hot wash, rinse, scald, dry in the air</small>
+        </Button>
+      );
+    if (act.act === 'runOut') return churnAgain();
+    return (
+      said.href !== undefined && (
+        <Button component={Link} href={said.href} variant="contained" size="large" sx={mainSize}>
+          {said.label ?? 'There'}
+        </Button>
+      )
+    );
+  }
+
+  /** Nothing is to be done: the butter in the house, and the way to the next. */
+  function restful(): Lead {
+    return {
+      says:
+        butter.length > 0
+          ? 'Nothing presses. The butter in the house keeps, and the churn is free.'
+          : 'Nothing waits. The next churning starts with cream.',
       why: view.rate && butter.length > 0 ? stockWords(butter, today, view.rate, say) : undefined,
       acts: (
         <>
-          {last && (
-            <Button
-              component={Link}
-              href="/churn/new?front=again"
-              variant="contained"
-              size="large"
-              sx={{ ...mainSize, flexDirection: 'column', alignItems: 'flex-start' }}
-            >
-              Churn as last time
-              <small className={styles.small}>
-                {last.amountTyped} of {text(spokenFraction(last.creamFat, 0))} cream at{' '}
-                {say.temperature(last.temperature)}, {tools[last.tool].name.toLowerCase()}
-              </small>
-            </Button>
-          )}
+          {churnAgain()}
           <Button component={Link} href="/churn/new" variant="text" size="large">
             Other cream
           </Button>
@@ -230,32 +304,29 @@ export function Today({ view }: { view: TodayView }) {
     };
   }
 
-  function butterSentence(): string {
-    if (!first || daysLeft === undefined) return 'Nothing waits. The next churning starts with cream.';
-    if (daysLeft < 0) return `${first.code}: ${pastItsDay(first).says}`;
-    if (daysLeft === 0) return `Eat ${first.code} today; it is at its last good day.`;
-    if (daysLeft <= 3) return `Use ${first.code} first: it is good until ${say.day(first.keepUntil, today)}.`;
-    return 'Nothing presses. The butter in the house keeps, and the churn is free.';
+  function churnAgain(): ReactNode {
+    return (
+      last && (
+        <Button
+          component={Link}
+          href="/churn/new?front=again"
+          variant="contained"
+          size="large"
+          sx={{ ...mainSize, flexDirection: 'column', alignItems: 'flex-start' }}
+        >
+          Churn as last time
+          <small className={styles.small}>
+            {last.amountTyped} of {text(spokenFraction(last.creamFat, 0))} cream at{' '}
+            {say.temperature(last.temperature)}, {tools[last.tool].name.toLowerCase()}
+          </small>
+        </Button>
+      )
+    );
   }
-}
 
-/** What cream at rest asks for today, if it asks for anything. */
-function creamSentence(
-  lots: readonly LotNow[],
-  butterPresses: boolean,
-  say: ReturnType<typeof useSay>,
-): string | undefined {
-  const creams = lots.filter(({ lot }) => lot.kind === 'cream' && lot.blockedReason === null);
-  const pressing =
-    creams.find(({ waiting }) => waiting.tone === 'danger') ??
-    creams.find(({ waiting }) => waiting.tone === 'now');
-  if (pressing)
-    return `${nameOf(pressing)}: ${pressing.waiting.word}${pressing.waiting.tone === 'now' ? `, ${say.volume(pressing.volume)} of cream` : ''}.`;
-  // Nothing presses: cream that waits to be churned is still what the house is about.
-  const waits = creams.filter(
-    ({ waiting }) => waiting.word === 'to churn' || waiting.word === 'ripe, to churn',
-  );
-  if (waits.length > 0 && !butterPresses)
-    return `${say.volume(waits.reduce((sum, { volume }) => sum + volume, 0))} of cream stands on the shelf, to be churned.`;
-  return undefined;
+  function habit(): string | undefined {
+    return first && wait !== undefined && habitHours(first.act, farm.answered ?? []) >= mostlyLeft
+      ? 'You mostly leave it at this hour.'
+      : undefined;
+  }
 }

@@ -1,0 +1,89 @@
+import type { Act, ActKind } from '@/core/planning/acts';
+import type { RankedFarm } from '@/core/planning/farmNow';
+import { rounds } from '@/core/planning/habits';
+import { todayRank } from '@/core/planning/todayRank';
+import type { TodayView } from '@/server/today/views';
+import { milkPegs } from '../board/pegs';
+import { hourOfDay } from '../frame/farmTime';
+import type { useSay } from '../frame/FarmContext';
+import type { PailSays } from '../pail/pailSentence';
+import { pailSentence } from '../pail/pailSentence';
+import { alarmsOf, alarmWords } from '../standing/alarm';
+import type { Risen } from '../standing/useRises';
+import type { LotNow } from '../standing/useStory';
+import { rankedFarm } from './rankedFarm';
+import type { ActSaid, Told } from './todaySays';
+import { sayAct } from './todaySays';
+
+/** Somebody is here again by then, when no milking says so, h (engineering estimate). */
+const nextVisit = 12;
+
+/** What is under way and is worth the sentence when nothing presses: souring, a timer, milk better left, cream for the churn. */
+const underWay = (act: Act): boolean =>
+  ['look', 'ready', 'cool', 'churn'].includes(act.act) || (act.act === 'skim' && act.inHours === 0);
+
+export interface TodayNow {
+  farm: RankedFarm;
+  nextVisitHours: number;
+  /** What comes first, if anything does. */
+  first: Act | undefined;
+  /** How it is said: for milk, as the Pail says it. */
+  said: ActSaid | undefined;
+  /** What comes after it, in order. */
+  others: { act: Act; said: ActSaid }[];
+  dairy: PailSays;
+  told: Told;
+}
+
+/** What comes first at a moment, and what after it, as `today.rank` orders it, without what was left alone. */
+export function todayNow(
+  view: TodayView,
+  lots: readonly LotNow[],
+  rises: ReadonlyMap<string, Risen>,
+  now: number,
+  say: ReturnType<typeof useSay>,
+  leftAlone: (act: ActKind, lots: readonly string[]) => boolean,
+): TodayNow {
+  const today = say.dateOf(now);
+  const nextVisitHours = Math.max(
+    1,
+    Math.min(
+      nextVisit,
+      ...milkPegs(view.milkings, now, say).map(({ atSeconds }) => (atSeconds - now) / 3600),
+    ),
+  );
+  const farm = rankedFarm(view, lots, rises, {
+    now,
+    today,
+    nextVisitHours,
+    hourOfDay: (seconds) => hourOfDay(seconds, view.farm.timeZone),
+  });
+  const acts = rounds(
+    todayRank(farm).acts.filter(({ act, lots: of, now: due }) => !due || !leftAlone(act, of)),
+  );
+  const told = { view, lots: new Map(lots.map((one) => [one.lot.id, one])), now, today, say };
+  const first = acts.find((act) => act.now) ?? acts.find(underWay);
+  const dairy = pailSentence(
+    lots.filter(({ lot }) => lot.kind === 'milk' || lot.kind === 'skim'),
+    rises,
+    { about: say.about, alarm: (one) => alarmWords(one, now, say) },
+    (lotId) => leftAlone('skim', [lotId]),
+  );
+  const said = first && sayAct(first, told);
+  const alarm = alarmsOf(lots)[0];
+  return {
+    farm,
+    nextVisitHours,
+    first,
+    said:
+      said &&
+      (alarm && first.lots.includes(alarm.lot.id)
+        ? { ...said, says: alarmWords(alarm, now, say) }
+        : first.act === 'skim' && dairy.skim.length > 0
+          ? { ...said, says: dairy.says, why: undefined }
+          : said),
+    others: acts.filter((act) => act !== first).map((act) => ({ act, said: sayAct(act, told) })),
+    dairy,
+    told,
+  };
+}
