@@ -121,8 +121,8 @@ function PegWords({
 /** One of the next few things. */
 export interface NextThing {
   key: string;
-  /** “now”, or the time. */
-  when: string;
+  /** When it is due, s; undefined: now. */
+  atSeconds?: number | undefined;
   says: string;
   href?: string | undefined;
 }
@@ -137,25 +137,25 @@ export function Then({
 }: {
   pegs: readonly Peg[];
   nowSeconds: number;
-  /** What comes before them, with when. */
+  /** What else is due, now or at a time. */
   first?: readonly NextThing[];
 }) {
   const say = useSay();
-  const things = [
+  const things: NextThing[] = [
     ...first,
     ...pegs.map(({ key, atSeconds, says, small }) => ({
       key,
-      when: say.when(atSeconds, nowSeconds),
+      atSeconds,
       says: small ? `${says}, ${small}` : says,
     })),
-  ];
+  ].toSorted((a, b) => (a.atSeconds ?? 0) - (b.atSeconds ?? 0));
   if (things.length === 0) return null;
   return (
     <aside className={styles.then} aria-label="Then">
       <ol>
-        {things.slice(0, mostNext).map(({ key, when, says, href }: NextThing) => (
+        {things.slice(0, mostNext).map(({ key, atSeconds, says, href }) => (
           <li key={key}>
-            <time>{when}</time>
+            <time>{atSeconds === undefined ? 'now' : say.when(atSeconds, nowSeconds)}</time>
             <span>{href === undefined ? says : <Link href={href}>{says}</Link>}</span>
           </li>
         ))}

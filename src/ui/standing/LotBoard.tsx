@@ -23,7 +23,7 @@ export const kindNames: Record<string, string> = {
 
 /** Which ware on the board stands for a vessel of the house. */
 export const wares: Record<string, Ware> = {
-  churn: 'tapCan',
+  churn: 'can',
   pail: 'pail',
   jar: 'jar',
   can: 'can',
@@ -69,7 +69,6 @@ export function standingLot(one: LotNow, say: ReturnType<typeof useSay>): Standi
     ),
   };
 }
-
 
 /** Lots on a board, in the order given: each opens its page, or is chosen where that is asked. */
 export function LotBoard({

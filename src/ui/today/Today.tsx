@@ -139,12 +139,18 @@ export function Today({ view }: { view: TodayView }) {
     />
   );
   const lead = leading();
-  const next: NextThing[] = others.slice(0, 3).map(({ act, said }) => ({
-    key: `${act.act} ${act.lots[0] ?? ''}`,
-    when: act.now ? 'now' : act.inHours === undefined ? 'later' : say.when(now + 3600 * act.inHours, now),
-    says: said.short,
-    href: said.href,
-  }));
+  const next = others.flatMap(({ act, said: { short, href } }): NextThing[] =>
+    act.now || act.inHours !== undefined
+      ? [
+          {
+            key: `${act.act} ${act.lots[0] ?? ''}`,
+            atSeconds: act.now ? undefined : now + 3600 * act.inHours!,
+            says: short,
+            href,
+          },
+        ]
+      : [],
+  );
   const spoken = new Set([first, ...others.map(({ act }) => act)].flatMap((act) => act?.lots ?? []));
   return (
     <div className={styles.today}>
@@ -208,12 +214,14 @@ export function Today({ view }: { view: TodayView }) {
       acts: (
         <>
           {mainFor(first, said)}
-          {wait !== undefined && (
-            <Button variant="text" size="large" onClick={() => later(first, wait)}>
-              Later
-            </Button>
-          )}
-          {differently}
+          <span className={styles.beside}>
+            {wait !== undefined && (
+              <Button variant="text" size="large" onClick={() => later(first, wait)}>
+                Later
+              </Button>
+            )}
+            {differently}
+          </span>
         </>
       ),
     };
@@ -260,7 +268,7 @@ export function Today({ view }: { view: TodayView }) {
         <Button
           variant="contained"
           size="large"
-          sx={{ ...mainSize, flexDirection: 'column', alignItems: 'flex-start' }}
+          sx={{ ...mainSize, flexDirection: 'column', alignItems: 'flex-start', textAlign: 'left' }}
           disabled={busy}
           onClick={() =>
             void carryOut(
@@ -312,7 +320,7 @@ export function Today({ view }: { view: TodayView }) {
           href="/churn/new?front=again"
           variant="contained"
           size="large"
-          sx={{ ...mainSize, flexDirection: 'column', alignItems: 'flex-start' }}
+          sx={{ ...mainSize, flexDirection: 'column', alignItems: 'flex-start', textAlign: 'left' }}
         >
           Churn as last time
           <small className={styles.small}>

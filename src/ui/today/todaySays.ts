@@ -147,7 +147,10 @@ export function sayAct(act: Act, told: Told): ActSaid {
   function churn(): ActSaid {
     const much = say.volume(of.reduce((sum, { volume }) => sum + volume, 0));
     const left = act.untilHours;
-    const keeps = by === undefined ? undefined : `${of.length > 1 ? 'The oldest' : 'It'} is at its best until ${say.when(by, now)}.`;
+    const keeps =
+      by === undefined
+        ? undefined
+        : `${of.length > 1 ? 'The oldest' : 'It'} is at its best until ${say.when(by, now)}.`;
     const to = { short: `churn ${much} of cream`, href: '/shelf', label: 'To the shelf' };
     switch (act.because) {
       case 'due':
