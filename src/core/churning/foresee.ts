@@ -12,7 +12,8 @@ import { courseOf, middleWay } from './course';
 import { expectedButter } from './expectedButter';
 import type { ExpectedButter } from './expectedButter';
 import type { StageTimes } from './stageTimes';
-import { believedStageTimes, middleOf } from './stageTimes';
+import { believedStageTimes } from './believedStageTimes';
+import { middleOf } from './stageTimes';
 import type { Stage } from './stages';
 import { tools } from './tools';
 

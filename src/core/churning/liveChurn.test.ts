@@ -1,7 +1,8 @@
 import type { BatchEvent, BatchFacts } from './batchEvents';
 import { someFacts } from '../testing/someFacts';
 import { tellBatch } from './tellBatch';
-import { liveChurn, liveLoad } from './liveChurn';
+import { liveChurn } from './liveChurn';
+import { liveLoad } from './liveLoad';
 
 const start = 1_760_000_000;
 const facts = someFacts;

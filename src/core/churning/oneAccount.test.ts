@@ -11,7 +11,8 @@ import { priorPace } from './churnPace';
 import { changed, overfills } from './contents';
 import { creamInChurn } from './creamInChurn';
 import { churnInputOf, foresee, sinceItBroke } from './foresee';
-import { liveChurn, liveLoad, loadContents } from './liveChurn';
+import { liveChurn } from './liveChurn';
+import { liveLoad, loadContents } from './liveLoad';
 import { simulateChurn } from './simulateChurn';
 
 const start = 1_760_000_000;

@@ -6,7 +6,8 @@ import { priorPace } from './churnPace';
 import { foresee } from './foresee';
 import { liveChurn } from './liveChurn';
 import { someCream } from '../testing/someCream';
-import { believedStageTimes, middleOf, toldAt } from './stageTimes';
+import { believedStageTimes } from './believedStageTimes';
+import { middleOf, toldAt } from './stageTimes';
 
 const load: LiveInput = {
   creamMass: 1400,

@@ -7,11 +7,9 @@ import { actKinds } from './acts';
 import type { Act } from './acts';
 import { farmNow } from './farmNow';
 import type { RankedFarm } from './farmNow';
-import { inOrder } from './habits';
-import { houseActs } from './houseActs';
+import { rankFarm } from './rankFarm';
 import { lotActs } from './lotActs';
 import type { Rises } from './lotActs';
-import { butterActs, creamActs } from './poolActs';
 
 export interface TodayRank extends Predicted {
   acts: Act[];
@@ -23,15 +21,7 @@ export interface TodayRank extends Predicted {
  */
 export function todayRank(input: RankedFarm): TodayRank {
   const rises: Rises = new Map();
-  const acts = inOrder(
-    [
-      ...input.lots.flatMap((one) => lotActs(one, input.nextVisitHours, rises)),
-      ...creamActs(input),
-      ...butterActs(input),
-      ...houseActs(input),
-    ],
-    input,
-  );
+  const acts = rankFarm(input, (one) => lotActs(one, input.nextVisitHours, rises));
   return {
     acts,
     reasons: ranked(acts.slice(0, 5).map((act, i) => ({ says: act.says, weight: 1 / (i + 1) }))),

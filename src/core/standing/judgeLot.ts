@@ -164,9 +164,7 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
       return { word: story.tempering.to > story.tempering.from ? 'warming' : 'chilling', tone: 'soon' };
     if (kind === 'milk') return milkWaits();
     if (sour && story && story.celsius > 10)
-      return story.around <= 10
-        ? { word: 'chilling', tone: 'soon' }
-        : { word: 'chill it', tone: 'now' };
+      return story.around <= 10 ? { word: 'chilling', tone: 'soon' } : { word: 'chill it', tone: 'now' };
     if (!sour && story && story.celsius > cold && story.warmHours > useWithin)
       return { word: 'chill or churn', tone: 'now' };
     if (kind === 'culture')

@@ -14,7 +14,9 @@ describe('what is left for later on Today', () => {
     const id = randomUUID();
     expect(await answer(farm, {}, id)).toMatchObject(done);
     expect(await answer(farm, {}, id)).toMatchObject(done);
-    expect(await answer(farm, { act: 'use', answer: 'instead', instead: 'churn', lots: [] })).toMatchObject(done);
+    expect(await answer(farm, { act: 'use', answer: 'instead', instead: 'churn', lots: [] })).toMatchObject(
+      done,
+    );
     const { answered } = await todayView(farm);
     expect(answered).toHaveLength(2);
     const left = answered.find(({ act }) => act === 'skim')!;

@@ -1,9 +1,6 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import Menu from '@mui/material/Menu';
-import MenuItem from '@mui/material/MenuItem';
 import { styled } from '@mui/material/styles';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
@@ -21,6 +18,7 @@ import { Notices } from './Notices';
 import { NowProvider } from './useNow';
 import { Recent } from './Recent';
 import { Unsent } from './Unsent';
+import { useLater } from './useLater';
 import { SettleFirst } from './useSettle';
 import { WithoutHouse } from './WithoutHouse';
 
@@ -85,6 +83,7 @@ function Rail({ hasMilk }: { hasMilk: boolean }) {
   const { open, setOpen } = useHeader();
   const begin = useBeginJot();
   const [sheet, setSheet] = useState(false);
+  const pop = useLater(thePop, sheet);
   // The churn has a sheet of its own, with its keys.
   const live = isLiveChurn(path);
   useKeys({ '/': begin, '?': live ? undefined : () => setSheet(true) });
@@ -118,21 +117,26 @@ function Rail({ hasMilk }: { hasMilk: boolean }) {
         ))}
         <More here={[...behindMore].some((href) => isHere(href, path))} />
       </nav>
-      <Dialog open={sheet} onClose={() => setSheet(false)} aria-labelledby="jot-grammar">
-        <div className={styles.sheet}>
-          <JotGrammar />
-          <Button variant="outlined" onClick={() => setSheet(false)}>
-            Close
-          </Button>
-        </div>
-      </Dialog>
+      {pop && (
+        <pop.Dialog open={sheet} onClose={() => setSheet(false)} aria-labelledby="jot-grammar">
+          <div className={styles.sheet}>
+            <JotGrammar />
+            <Button variant="outlined" onClick={() => setSheet(false)}>
+              Close
+            </Button>
+          </div>
+        </pop.Dialog>
+      )}
     </header>
   );
 }
 
+const thePop = () => import('./pop');
+
 /** On a phone the last door opens on the others. */
 function More({ here }: { here: boolean }) {
   const [at, setAt] = useState<HTMLElement | null>(null);
+  const pop = useLater(thePop, at !== null);
   return (
     <>
       <button
@@ -145,24 +149,26 @@ function More({ here }: { here: boolean }) {
       >
         More
       </button>
-      <Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
-        {places
-          .filter(({ href }) => behindMore.has(href))
-          .map(({ href, name }) => (
-            <MenuItem
-              key={href}
-              component={Link}
-              href={href}
-              onClick={() => setAt(null)}
-              sx={{ minHeight: 56 }}
-            >
-              {name}
-            </MenuItem>
-          ))}
-        <MenuItem component={Link} href="/bench" onClick={() => setAt(null)} sx={{ minHeight: 56 }}>
-          Bench
-        </MenuItem>
-      </Menu>
+      {pop && (
+        <pop.Menu anchorEl={at} open={at !== null} onClose={() => setAt(null)}>
+          {places
+            .filter(({ href }) => behindMore.has(href))
+            .map(({ href, name }) => (
+              <pop.MenuItem
+                key={href}
+                component={Link}
+                href={href}
+                onClick={() => setAt(null)}
+                sx={{ minHeight: 56 }}
+              >
+                {name}
+              </pop.MenuItem>
+            ))}
+          <pop.MenuItem component={Link} href="/bench" onClick={() => setAt(null)} sx={{ minHeight: 56 }}>
+            Bench
+          </pop.MenuItem>
+        </pop.Menu>
+      )}
     </>
   );
 }

@@ -1,8 +1,5 @@
 'use client';
 
-import Alert from '@mui/material/Alert';
-import Button from '@mui/material/Button';
-import Snackbar from '@mui/material/Snackbar';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { createContext, useCallback, useContext, useEffect, useMemo, useState } from 'react';
@@ -10,6 +7,8 @@ import { underTheLine } from '../jot/justJotted';
 import { newId } from '../outbox/newId';
 import { useOutbox } from '../outbox/OutboxProvider';
 import type { Act } from './recent';
+import styles from './Frame.module.css';
+import { useLater } from './useLater';
 import { keepRecent, keptRecent, undoableFor } from './recent';
 
 export interface Notice {
@@ -76,54 +75,32 @@ export function Notices({ children }: { children: ReactNode }) {
   useEffect(() => outbox.onRefused((message) => say({ says: message, refused: true })), [outbox, say]);
   const recent = useMemo(() => ({ acts, takeBack }), [acts, takeBack]);
   const act = notice?.act;
+  const Bar = useLater(theBar, open)?.NoticeBar;
   return (
     <NoticeContext.Provider value={say}>
       <RecentContext.Provider value={recent}>{children}</RecentContext.Provider>
-      <Snackbar
-        open={open}
-        autoHideDuration={notice?.refused ? 15000 : 8000}
-        onClose={(_, reason) => reason !== 'clickaway' && setOpen(false)}
-        // The foot of a small screen belongs to the thumb’s button.
-        sx={{
-          '@media (max-width: 980px)': { top: 10, bottom: 'auto' },
-          // What was jotted is answered where it was written.
-          ...(notice?.under && {
-            '@media (min-width: 981px)': {
-              left: notice.under.left,
-              top: notice.under.top,
-              bottom: 'auto',
-              right: 'auto',
-              transform: 'none',
-            },
-          }),
-        }}
-      >
-        <Alert
-          icon={false}
-          severity={notice?.refused ? 'error' : 'info'}
-          onClose={act ? undefined : () => setOpen(false)}
-          action={
-            act && (
-              <Button size="small" sx={{ minHeight: 40, color: 'inherit' }} onClick={() => takeBack(act)}>
-                Undo
-              </Button>
-            )
-          }
-          sx={{
-            alignItems: 'center',
-            background: 'var(--ink)',
-            color: 'var(--enamel)',
-            fontSize: '1rem',
-            borderLeft: notice?.refused ? '8px solid var(--danger)' : undefined,
-          }}
-        >
-          {notice?.says}
-        </Alert>
-      </Snackbar>
+      {Bar ? (
+        <Bar
+          open={open}
+          says={notice?.says}
+          refused={notice?.refused === true}
+          under={notice?.under}
+          onUndo={act && (() => takeBack(act))}
+          onClose={() => setOpen(false)}
+        />
+      ) : (
+        // Before the bar is there: the same words.
+        open && (
+          <p role="alert" className={styles.plain}>
+            {notice?.says}
+          </p>
+        )
+      )}
     </NoticeContext.Provider>
   );
 }
 
+const theBar = () => import('./NoticeBar');
 const gone = ({ at }: Act): boolean => Date.now() - at > undoableFor;
 
 export const useNotice = () => useContext(NoticeContext);

@@ -1,5 +1,4 @@
 import Button from '@mui/material/Button';
-import InputBase from '@mui/material/InputBase';
 import { useLayoutEffect, useRef } from 'react';
 import styles from './JotLine.module.css';
 import { jotted } from './justJotted';
@@ -41,39 +40,35 @@ export function JotField({
         onWrite();
       }}
     >
-      <InputBase
-        id={id ?? 'jot-line'}
-        className={styles.line}
-        value={typed}
-        onChange={(event) => onTyped(event.target.value)}
-        onKeyDown={(event) => {
-          if (event.key === 'Escape') (event.target as HTMLElement).blur();
-        }}
-        error={wrong !== undefined}
-        placeholder={`Jot: ${example}`}
-        fullWidth
-        endAdornment={
-          typed.trim() === '' ? (
-            <kbd className={styles.key} aria-hidden>
-              /
-            </kbd>
-          ) : (
-            <Button type="submit" variant="text" disabled={busy} sx={{ minHeight: 36, px: 1 }}>
-              Write
-            </Button>
-          )
-        }
-        inputRef={line}
-        inputProps={{
-          'aria-label': 'Jot it down',
-          'aria-describedby': `${id ?? 'jot-line'}-wrong`,
-          autoComplete: 'off',
-          autoCapitalize: 'off',
-          spellCheck: false,
-          maxLength: 120,
-          enterKeyHint: 'done',
-        }}
-      />
+      <span className={styles.line}>
+        <input
+          id={id ?? 'jot-line'}
+          ref={line}
+          value={typed}
+          onChange={(event) => onTyped(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === 'Escape') event.currentTarget.blur();
+          }}
+          placeholder={`Jot: ${example}`}
+          aria-label="Jot it down"
+          aria-describedby={`${id ?? 'jot-line'}-wrong`}
+          aria-invalid={wrong !== undefined}
+          autoComplete="off"
+          autoCapitalize="off"
+          spellCheck={false}
+          maxLength={120}
+          enterKeyHint="done"
+        />
+        {typed.trim() === '' ? (
+          <kbd className={styles.key} aria-hidden>
+            /
+          </kbd>
+        ) : (
+          <Button type="submit" variant="text" disabled={busy} sx={{ minHeight: 36, px: 1 }}>
+            Write
+          </Button>
+        )}
+      </span>
       <p id={`${id ?? 'jot-line'}-wrong`} className={styles.wrong} role="status">
         {wrong}
       </p>

@@ -1,7 +1,6 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { spokenMass, text } from '@/core/quantities/formatQuantity';
 import type { ButterShown } from '@/server/larder/views';
@@ -10,6 +9,7 @@ import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import { Chips } from '../quantity/Chips';
 import { QuantityField } from '../quantity/QuantityField';
+import { Field } from '../quantity/Field';
 import styles from './Larder.module.css';
 import { someOf } from './someOf';
 
@@ -79,7 +79,7 @@ export function SomeOfIt({ pat, unsafe }: { pat: ButterShown; unsafe: boolean })
         </div>
       </div>
       {(how === 'given' || how === 'sold' || how === 'spoiled') && (
-        <TextField
+        <Field
           label={how === 'spoiled' ? 'Why, if you want' : 'To whom, if you want'}
           value={note}
           onChange={(event) => setNote(event.target.value.slice(0, 120))}

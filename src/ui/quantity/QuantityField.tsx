@@ -1,6 +1,5 @@
 'use client';
 
-import TextField from '@mui/material/TextField';
 import { useId } from 'react';
 import { CalculationError } from '@/core/calculation';
 import type { Quantity } from '@/core/quantities/parseQuantity';
@@ -14,6 +13,7 @@ import {
   text as asText,
 } from '@/core/quantities/formatQuantity';
 import type { QuantityKind, UnitSystem } from '@/core/quantities/units';
+import { Field } from './Field';
 
 /** What a field understood: a quantity, a sentence that says what is wrong, or nothing yet. */
 export type Understood = { quantity: Quantity } | { wrong: string } | undefined;
@@ -97,7 +97,7 @@ export function QuantityField({
   const right =
     understood && 'quantity' in understood ? (says ?? `= ${echo(understood.quantity, system)}`) : undefined;
   return (
-    <TextField
+    <Field
       id={id}
       label={label}
       value={typed}

@@ -2,7 +2,6 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { CalculationError } from '@/core/calculation';
 import { creamDensity } from '@/core/dairy/creamDensity';
@@ -19,6 +18,7 @@ import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
+import { Field } from '../quantity/Field';
 import styles from '../pail/Pail.module.css';
 import { useChimeAt } from '../pail/useChime';
 import { Chips } from '../quantity/Chips';
@@ -317,7 +317,7 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
             ]}
           />
           <div className={styles.pair}>
-            <TextField
+            <Field
               type="time"
               label="Ready by"
               value={readyBy}

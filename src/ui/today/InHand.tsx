@@ -16,6 +16,7 @@ import { useLive } from '../churning/live/useLive';
 import { useForeseen } from '../churning/plan/useForeseen';
 import { nextWords, phaseWords } from '../churning/words';
 import { Said } from '../board/Wall';
+import { mainSize, plainChurn } from './plainChurn';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
 import { CreamDrawing } from '../vessel/CreamDrawing';
@@ -68,42 +69,28 @@ export function InHand({ batch }: { batch: Batch }) {
   );
 }
 
-export const mainSize = { minHeight: 76, minWidth: 180, fontSize: '1.35rem', px: 4 } as const;
-
-/** How high a churn stands on the board, px. */
-const churnHigh = 190;
-
-/** The churn in use, among what stands. */
-export function useChurnStanding(batches: readonly Batch[]): Standing[] {
-  const say = useSay();
-  const now = useNow(15_000);
-  return useMemo(
-    () =>
-      batches.map(({ id, facts, events, number }) => {
-        const story = tellBatch(facts, events);
-        const name = tools[story.tool].name;
-        return {
-          key: id,
-          name: `Batch ${number}`,
-          lines: [name, `${say.mass(facts.creamMass)} of cream`],
-          tag: {
-            word: story.phase === 'churning' ? `churning, ${Math.floor(elapsedAt(story.clock, now) / 60)} min` : phaseWords[story.phase].toLowerCase(),
-            tone: 'now' as const,
-          },
-          href: `/churn/${id}`,
-          fat: facts.creamMass * facts.creamFat,
-          high: churnHigh,
-          drawing: (
-            <span className={styles.churn}>
-              <CreamDrawing
-                shape={tools[story.tool].drawing}
-                {...inTheChurn(story, facts)}
-                label=""
-              />
-            </span>
-          ),
-        };
-      }),
-    [batches, now, say],
-  );
-} // prettier-ignore
+/** The churns in use, among what stands. */
+export const churnStanding = (
+  batches: readonly Batch[],
+  now: number,
+  say: ReturnType<typeof useSay>,
+): Standing[] =>
+  batches.map(({ id, facts, events, number }) => {
+    const story = tellBatch(facts, events);
+    return {
+      ...plainChurn({ id, facts, number }, say),
+      lines: [tools[story.tool].name, `${say.mass(facts.creamMass)} of cream`],
+      tag: {
+        word:
+          story.phase === 'churning'
+            ? `churning, ${Math.floor(elapsedAt(story.clock, now) / 60)} min`
+            : phaseWords[story.phase].toLowerCase(),
+        tone: 'now' as const,
+      },
+      drawing: (
+        <span className={styles.churn}>
+          <CreamDrawing shape={tools[story.tool].drawing} {...inTheChurn(story, facts)} label="" />
+        </span>
+      ),
+    };
+  });

@@ -1,11 +1,11 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useOutbox } from '../outbox/OutboxProvider';
 import { Enamel } from '../theme/Enamel';
+import { Field } from '../quantity/Field';
 
 /** Asked once, after the first butter: what the farm is called. */
 export function NameTheFarm() {
@@ -25,7 +25,7 @@ export function NameTheFarm() {
       aria-label="Name the farm"
     >
       <p style={{ margin: '14px 0 0', fontWeight: 640 }}>Your first butter. What is this farm called?</p>
-      <TextField
+      <Field
         label="Name of the farm"
         value={name}
         onChange={(event) => setName(event.target.value)}

@@ -19,6 +19,7 @@ import { inTwo } from '../board/inTwo';
 import { Said, Wall } from '../board/Wall';
 import { noonOf } from '../frame/farmTime';
 import { useSay } from '../frame/FarmContext';
+import { useLater } from '../frame/useLater';
 import { useNow } from '../frame/useNow';
 import { useOfferedJot } from '../jot/HeaderJot';
 import { MilkIn } from '../pail/MilkIn';
@@ -35,13 +36,16 @@ import { butterStanding, toEat } from '../larder/butterStanding';
 import { stockWords } from '../larder/larderSays';
 import { useAct } from '../outbox/useAct';
 import { useDifferently } from './Differently';
-import { InHand, mainSize, useChurnStanding } from './InHand';
+import { mainSize, plainChurn } from './plainChurn';
 import { NameTheFarm } from './NameTheFarm';
 import { OldLots } from './OldLots';
 import type { ActSaid } from './todaySays';
 import { todayNow } from './todayNow';
 import { toWash } from './todaySays';
 import styles from './Today.module.css';
+
+/** A churn under way is told by its model, which is fetched when there is one. */
+const theHand = () => import('./InHand');
 
 /** More than these are found on the board. */
 const mostAlarms = 3;
@@ -70,7 +74,11 @@ export function Today({ view }: { view: TodayView }) {
   const rises = useRises(milk, view.separations);
   const { leftAlone, later, instead } = useAnswers(view.answered);
   useOfferedJot(view, inProgress[0]?.id);
-  const churns = useChurnStanding(inProgress);
+  const hand = useLater(theHand, inProgress.length > 0);
+  const churns = useMemo(
+    () => hand?.churnStanding(inProgress, now, say) ?? inProgress.map((batch) => plainChurn(batch, say)),
+    [hand, inProgress, now, say],
+  );
   const { act: carryOut, busy } = useAct();
   const coming = useMemo(() => milkPegs(view.milkings, now, say), [view.milkings, now, say]);
   const { farm, nextVisitHours, first, said, others, dairy, told } = todayNow(
@@ -156,7 +164,27 @@ export function Today({ view }: { view: TodayView }) {
     <div className={styles.today}>
       <Wall boardFirst>
         {lead === undefined ? (
-          inProgress.map((batch) => <InHand key={batch.id} batch={batch} />)
+          inProgress.map((batch) =>
+            hand ? (
+              <hand.InHand key={batch.id} batch={batch} />
+            ) : (
+              <Said
+                key={batch.id}
+                says="A churning is under way."
+                acts={
+                  <Button
+                    component={Link}
+                    href={`/churn/${batch.id}`}
+                    variant="contained"
+                    size="large"
+                    sx={mainSize}
+                  >
+                    To the churn
+                  </Button>
+                }
+              />
+            ),
+          )
         ) : (
           <Said
             {...inTwo(lead.says, lead.why)}

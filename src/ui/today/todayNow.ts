@@ -1,7 +1,7 @@
 import type { Act, ActKind } from '@/core/planning/acts';
 import type { RankedFarm } from '@/core/planning/farmNow';
 import { rounds } from '@/core/planning/habits';
-import { todayRank } from '@/core/planning/todayRank';
+import { rankFarm } from '@/core/planning/rankFarm';
 import type { TodayView } from '@/server/today/views';
 import { milkPegs } from '../board/pegs';
 import { hourOfDay } from '../frame/farmTime';
@@ -58,9 +58,7 @@ export function todayNow(
     nextVisitHours,
     hourOfDay: (seconds) => hourOfDay(seconds, view.farm.timeZone),
   });
-  const acts = rounds(
-    todayRank(farm).acts.filter(({ act, lots: of, now: due }) => !due || !leftAlone(act, of)),
-  );
+  const acts = rounds(rankFarm(farm).filter(({ act, lots: of, now: due }) => !due || !leftAlone(act, of)));
   const told = { view, lots: new Map(lots.map((one) => [one.lot.id, one])), now, today, say };
   const first = acts.find((act) => act.now) ?? acts.find(underWay);
   const dairy = pailSentence(

@@ -1,7 +1,10 @@
+import dynamic from 'next/dynamic';
 import { theFarmId } from '@/server/house/theFarm';
 import { todayView } from '@/server/today/views';
-import { FirstFive } from '@/ui/today/FirstFive';
-import { Today } from '@/ui/today/Today';
+
+// Whoever has seen the one does not fetch the other.
+const FirstFive = dynamic(() => import('@/ui/today/FirstFive').then((part) => part.FirstFive));
+const Today = dynamic(() => import('@/ui/today/Today').then((part) => part.Today));
 
 export const metadata = { title: 'Today · Immulgo' };
 

@@ -1,5 +1,4 @@
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import type { Addition } from '@/core/churning/batchEvents';
 import { additions as additionNames, pieceForms } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
@@ -11,6 +10,7 @@ import type { PortionDraft, ReadPortion } from './portionDraft';
 import type { LiveBatch } from '../useBatch';
 import { WorkRow } from './WorkRow';
 import { pieceWords } from '../words';
+import { Field } from '../../quantity/Field';
 import styles from './PortionPanel.module.css';
 
 const capital = (word: string) => word[0]!.toUpperCase() + word.slice(1);
@@ -103,7 +103,7 @@ export function PortionOptions({
               : undefined
           }
         />
-        <TextField
+        <Field
           label="Name of this portion"
           value={draft.name}
           onChange={(event) => change({ name: event.target.value })}

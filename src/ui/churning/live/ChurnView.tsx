@@ -18,27 +18,23 @@ import { Unseen } from '../../theme/Enamel';
 import { CreamDrawing } from '../../vessel/CreamDrawing';
 import { Advice } from './Advice';
 import { BreakChime, Clock, HandOver, LiveStrip, LoadClock } from './Clocks';
-import { DrainPanel } from './DrainPanel';
 import type { FootHandle } from './Foot';
 import { Foot } from './Foot';
 import type { Turns } from './FootForms';
 import { ForgottenPause } from './ForgottenPause';
-import { KeySheet } from './KeySheet';
 import { liveWindow } from './liveWindow';
 import { MakeDayJot } from './MakeDayJot';
 import { actWords, nextWords, phaseWords } from '../words';
 import { PausePanel } from './PausePanel';
-import { PortionPanel } from '../finish/PortionPanel';
 import { inTheChurn, isDrained, likeliestMark, stageByNow } from './stageNow';
 import { OfferedActs, offersAtFirst } from '../offered';
 import { Stops } from './Stops';
 import { useBatch } from '../useBatch';
 import { useForeseen } from '../plan/useForeseen';
 import { useKeys } from '../../frame/useKeys';
+import { useLater } from '../../frame/useLater';
 import { useLive } from './useLive';
 import { useScreenAwake } from './useScreenAwake';
-import { VerdictPanel } from '../verdict/VerdictPanel';
-import { WashPanel } from './WashPanel';
 import { WhatHappened } from './WhatHappened';
 import styles from './ChurnView.module.css';
 
@@ -50,6 +46,8 @@ interface Jump {
 
 const isMark = (act: string): act is MarkStage => (markStages as readonly string[]).includes(act);
 
+const theFinish = () => import('../finishing');
+
 /** How often what is said of the churn is thought over again, ms; its clocks run by themselves. */
 const thinksEvery = 2000;
 
@@ -57,6 +55,7 @@ const thinksEvery = 2000;
 export function ChurnView({ view }: { view: BatchView }) {
   const { facts } = view;
   const say = useSay();
+  const finish = useLater(theFinish, true);
   const [looked, setLooked] = useState<number>();
   const { story, unsent, record } = useBatch(view, looked);
   const now = useNow(thinksEvery);
@@ -149,13 +148,15 @@ export function ChurnView({ view }: { view: BatchView }) {
   const packed = story.events.findLast((event) => event.kind === 'packed');
   if (story.phase === 'packed')
     return (
-      <VerdictPanel
-        view={view}
-        story={story}
-        foreseen={foreseen}
-        record={record}
-        onUnpack={packed && (() => record({ kind: 'undone', eventId: packed.id }))}
-      />
+      finish && (
+        <finish.VerdictPanel
+          view={view}
+          story={story}
+          foreseen={foreseen}
+          record={record}
+          onUnpack={packed && (() => record({ kind: 'undone', eventId: packed.id }))}
+        />
+      )
     );
 
   const words = nextWords(story, window, elapsed, reading, say);
@@ -276,8 +277,8 @@ export function ChurnView({ view }: { view: BatchView }) {
               </button>
             </div>
           )}
-          {panel === 'drained' && (
-            <DrainPanel
+          {panel === 'drained' && finish && (
+            <finish.DrainPanel
               batchId={view.id}
               facts={facts}
               story={story}
@@ -286,8 +287,8 @@ export function ChurnView({ view }: { view: BatchView }) {
               record={record}
             />
           )}
-          {panel === 'washed' && (
-            <WashPanel
+          {panel === 'washed' && finish && (
+            <finish.WashPanel
               batchId={view.id}
               facts={facts}
               story={story}
@@ -296,8 +297,8 @@ export function ChurnView({ view }: { view: BatchView }) {
               onSkip={() => jumpTo('portion')}
             />
           )}
-          {(panel === 'portion' || panel === 'packed') && (
-            <PortionPanel
+          {(panel === 'portion' || panel === 'packed') && finish && (
+            <finish.PortionPanel
               view={view}
               story={story}
               foreseen={foreseen}
@@ -329,7 +330,7 @@ export function ChurnView({ view }: { view: BatchView }) {
             <WhatHappened story={story} unsent={unsent} record={record} />
           </div>
         </section>
-        <KeySheet open={keySheet} onClose={() => setKeySheet(false)} />
+        {finish && <finish.KeySheet open={keySheet} onClose={() => setKeySheet(false)} />}
         <Unseen role="status" aria-live="polite">
           {`${phaseWords[story.phase]}. Next: ${words.next}`}
         </Unseen>

@@ -9,11 +9,13 @@ import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../../frame/FarmContext';
 import { eventWords } from '../words';
 import type { Turns } from './FootForms';
-import { AbandonForm, LoadsForm, TemperatureForm, ToolForm, TurnsForm, WaterForm } from './FootForms';
+import { useLater } from '../../frame/useLater';
 import { Key } from '../Key';
 import { isDrained } from './stageNow';
 import type { LiveBatch } from '../useBatch';
 import styles from './Foot.module.css';
+
+const theForms = () => import('./FootForms');
 
 type Open = 'temperature' | 'water' | 'tool' | 'abandon' | 'loads' | 'turns' | undefined;
 
@@ -50,6 +52,7 @@ export function Foot({
   onLook: (load: number | undefined) => void;
 }) {
   const say = useSay();
+  const forms = useLater(theForms, true);
   const [open, setOpen] = useState<Open>();
   const [more, setMore] = useState(false);
   const toggle = (what: Open) => setOpen(open === what ? undefined : what);
@@ -125,14 +128,14 @@ export function Foot({
           </Button>
         </div>
       )}
-      {open === 'temperature' && <TemperatureForm record={record} onDone={done} />}
-      {creamy && open === 'water' && <WaterForm record={record} onDone={done} />}
-      {creamy && open === 'tool' && <ToolForm view={view} record={record} onDone={done} />}
-      {creamy && open === 'loads' && (
-        <LoadsForm view={view} story={story} record={record} onDone={done} onLook={onLook} />
+      {forms && open === 'temperature' && <forms.TemperatureForm record={record} onDone={done} />}
+      {forms && creamy && open === 'water' && <forms.WaterForm record={record} onDone={done} />}
+      {forms && creamy && open === 'tool' && <forms.ToolForm view={view} record={record} onDone={done} />}
+      {forms && creamy && open === 'loads' && (
+        <forms.LoadsForm view={view} story={story} record={record} onDone={done} onLook={onLook} />
       )}
-      {creamy && open === 'turns' && <TurnsForm turns={turns} onTurns={onTurns} />}
-      {open === 'abandon' && <AbandonForm record={record} onDone={done} />}
+      {forms && creamy && open === 'turns' && <forms.TurnsForm turns={turns} onTurns={onTurns} />}
+      {forms && open === 'abandon' && <forms.AbandonForm record={record} onDone={done} />}
     </div>
   );
 }

@@ -1,7 +1,6 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import type { BatchStory } from '@/core/churning/batchStory';
@@ -15,6 +14,7 @@ import { Chips } from '../../quantity/Chips';
 import type { QuantityRules } from '../../quantity/QuantityField';
 import { QuantityField, understand } from '../../quantity/QuantityField';
 import { Enamel, Quiet } from '../../theme/Enamel';
+import { Field } from '../../quantity/Field';
 import styles from './Foot.module.css';
 import { amountRules, sizeRules, temperatureRules } from '../plan/planDraft';
 import { ToolSelect } from '../ToolSelect';
@@ -143,7 +143,7 @@ export function AbandonForm({ record, onDone }: FormProps) {
   const [reason, setReason] = useState('');
   return (
     <Enamel className={styles.form}>
-      <TextField
+      <Field
         label="Why is it given up"
         value={reason}
         onChange={(event) => setReason(event.target.value)}

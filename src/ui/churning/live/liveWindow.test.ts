@@ -2,7 +2,8 @@ import type { BatchEvent } from '@/core/churning/batchEvents';
 import { tellBatch } from '@/core/churning/tellBatch';
 import { creamInChurn } from '@/core/churning/creamInChurn';
 import { foresee } from '@/core/churning/foresee';
-import { liveChurn, liveLoad } from '@/core/churning/liveChurn';
+import { liveChurn } from '@/core/churning/liveChurn';
+import { liveLoad } from '@/core/churning/liveLoad';
 import { someFacts } from '@/core/testing/someFacts';
 import { liveWindow } from './liveWindow';
 

@@ -1,7 +1,7 @@
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import { usualButterFat } from '@/core/churning/expectedButter';
 import type { BatchStory } from '@/core/churning/batchStory';
-import { loadContents } from '@/core/churning/liveChurn';
+import { loadContents } from '@/core/churning/liveLoad';
 import type { MarkStage, Stage } from '@/core/churning/stages';
 import { markStages, stages } from '@/core/churning/stages';
 

@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { LiveChurn } from '@/core/churning/liveChurn';
-import { liveLoad } from '@/core/churning/liveChurn';
+import { liveLoad } from '@/core/churning/liveLoad';
 import { isQuick } from '@/core/churning/tools';
 import type { BatchView } from '@/server/churning/views';
 import { inWorker } from '@/workers/inWorker';

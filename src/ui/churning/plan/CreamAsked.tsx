@@ -5,7 +5,7 @@ import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import { tools, toolKeys } from '@/core/churning/tools';
 import type { PlanView } from '@/server/churning/views';
 import { useSay } from '../../frame/FarmContext';
-import { BreedSelect } from '../../quantity/BreedSelect';
+import { useLater } from '../../frame/useLater';
 import { Chips } from '../../quantity/Chips';
 import { QuantityField } from '../../quantity/QuantityField';
 import type { PlanDraft, ReadPlan } from './planDraft';
@@ -19,9 +19,12 @@ interface Asked {
   change: (part: Partial<PlanDraft>) => void;
 }
 
+const theBreeds = () => import('../../quantity/BreedSelect');
+
 /** How rich the cream is. */
 export function AskRich({ plan, draft, read, change }: Asked) {
   const { system } = useSay();
+  const breeds = useLater(theBreeds, draft.fatMethod === 'breed');
   return (
     <>
       <Chips
@@ -65,7 +68,9 @@ export function AskRich({ plan, draft, read, change }: Asked) {
             }))}
           />
           {draft.fatMethod === 'breed' ? (
-            <BreedSelect label="Breed" breed={draft.breed} onBreed={(breed) => change({ breed })} />
+            breeds && (
+              <breeds.BreedSelect label="Breed" breed={draft.breed} onBreed={(breed) => change({ breed })} />
+            )
           ) : (
             <QuantityField
               label="Fat of the cream"

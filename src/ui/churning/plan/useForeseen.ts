@@ -6,7 +6,7 @@ import type { ChurnPace } from '@/core/churning/churnPace';
 import { creamInChurn } from '@/core/churning/creamInChurn';
 import type { Foreseen } from '@/core/churning/foresee';
 import { foresee, sinceItBroke } from '@/core/churning/foresee';
-import { loadContents } from '@/core/churning/liveChurn';
+import { loadContents } from '@/core/churning/liveLoad';
 
 /**
  * What to expect of the load looked at, the same on every screen: by what is in its churn now, and once it broke by what

@@ -1,7 +1,6 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { factsAsDone, wayOf } from '@/core/churning/wayOfWorking';
@@ -9,6 +8,7 @@ import type { BatchView } from '@/server/churning/views';
 import { newId } from '../../outbox/newId';
 import { useAct } from '../../outbox/useAct';
 import { Quiet } from '../../theme/Enamel';
+import { Field } from '../../quantity/Field';
 
 /** A batch that went well becomes a way of working with a name, one tap away the next time. */
 export function KeepWay({ view, story }: { view: BatchView; story: BatchStory }) {
@@ -28,7 +28,7 @@ export function KeepWay({ view, story }: { view: BatchView; story: BatchStory })
         Keep this way of working
       </summary>
       <div style={{ display: 'grid', gap: 12, maxWidth: 560, paddingBlock: 6 }}>
-        <TextField
+        <Field
           label="Call it"
           value={name}
           onChange={(event) => setName(event.target.value)}

@@ -1,13 +1,13 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { feeds, tastes } from '@/core/churning/batchEvents';
 import type { Feed } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { Chips } from '../../quantity/Chips';
 import { Quiet } from '../../theme/Enamel';
+import { Field } from '../../quantity/Field';
 import styles from './TasteCard.module.css';
 import type { LiveBatch } from '../useBatch';
 import { feedWords, tasteWords } from '../words';
@@ -80,7 +80,7 @@ export function TasteCard({ story, record }: { story: BatchStory; record: LiveBa
             sooner, wash till clear, keep it cold.
           </Quiet>
         ) : null}
-        <TextField
+        <Field
           label="A note"
           value={note ?? said.note ?? ''}
           onChange={(event) => setNote(event.target.value)}

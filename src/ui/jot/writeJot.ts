@@ -1,0 +1,183 @@
+import { CalculationError } from '@/core/calculation';
+import type { BatchEvent } from '@/core/churning/batchEvents';
+import { creamDensity } from '@/core/dairy/creamDensity';
+import type { MakeDay } from '@/core/jot/readMakeDay';
+import { readJot } from '@/core/jot/readJot';
+import type { Jot } from '@/core/jot/readJot';
+import { list } from '@/core/quantities/list';
+import { fatOfCut } from '@/core/separating/cutBetween';
+import type { PailView } from '@/server/pail/views';
+import { eventWords } from '../churning/words';
+import { makeDayEvents } from '../churning/makeDayEvents';
+import type { useSay } from '../frame/FarmContext';
+import { clockSeconds } from '../frame/useNow';
+import { newId } from '../outbox/newId';
+import type { useOutbox } from '../outbox/OutboxProvider';
+import type { useAct } from '../outbox/useAct';
+import { milkCommand } from '../pail/milkCommand';
+import { creamGoesTo, likeYesterday, toUse, usualSkimUse } from '../pail/usual';
+import type { Offered } from './HeaderJot';
+
+/** What a jot is written with. */
+interface Desk {
+  say: ReturnType<typeof useSay>;
+  now: number;
+  act: ReturnType<typeof useAct>['act'];
+  outbox: ReturnType<typeof useOutbox>;
+  /** Draws the page again. */
+  refresh: () => void;
+}
+
+/**
+ * Reads a jot and writes down what it says.
+ * @returns whether it was taken, or what was wrong with it
+ */
+export async function writeJot(
+  typed: string,
+  { view, batchId }: Offered,
+  { say, now, act, outbox, refresh }: Desk,
+): Promise<boolean | string> {
+  const holds = holdsOf(view);
+  try {
+    return await carryOut(
+      readJot(
+        typed,
+        {
+          animals: view.animals,
+          vessels: view.vessels.map(({ id, name }) => {
+            const lot = holds.get(id);
+            return {
+              id,
+              name,
+              holds: lot
+                ? lot.kind === 'milk' || lot.kind === 'cream' || lot.kind === 'skim'
+                  ? lot.kind
+                  : 'other'
+                : null,
+            };
+          }),
+        },
+        say.system,
+      ),
+    );
+  } catch (error) {
+    if (error instanceof CalculationError) return error.message;
+    throw error;
+  }
+
+  async function carryOut(jot: Jot): Promise<boolean | string> {
+    const atSeconds = clockSeconds();
+    switch (jot.kind) {
+      case 'milk': {
+        const before = likeYesterday(view.milkings, now);
+        if (jot.same && !before)
+          return 'There was no milking yet to be the same as: say how much, “11.2 herd”.';
+        const told = jot.same
+          ? undefined
+          : {
+              quantity: jot.amount,
+              from: jot.from,
+              animalIds: jot.animalIds,
+              vesselId: jot.vesselId,
+              celsius: jot.celsius,
+            };
+        const { input, says } = milkCommand(view, before, told, say, typed);
+        return act('milk.in', input, says);
+      }
+      case 'skim': {
+        const lots = jot.vesselIds.map((id) => holds.get(id)!);
+        const milkMass = lots.reduce((sum, { mass }) => sum + mass, 0);
+        const milkFat = lots.reduce((sum, { fat }) => sum + fat, 0) / milkMass;
+        const { kind, value } = jot.amount;
+        const creamMass = kind === 'mass' ? value : value * creamDensity(0.22, 5);
+        const into = creamGoesTo(
+          view,
+          value,
+          lots.some(({ blockedReason }) => blockedReason !== null),
+        );
+        const use = jot.use ?? usualSkimUse(view.separations);
+        return act(
+          'milk.separate',
+          {
+            way: 'ladle',
+            from: lots.map(({ id }) => ({ lotId: id })),
+            cuts: [
+              {
+                lotId: newId(),
+                mass: creamMass,
+                fat: fatOfCut(milkMass, milkFat, creamMass),
+                vesselId: into.vesselId,
+              },
+            ],
+            skim: { to: 'use', use },
+          },
+          `${say.volume(value)} of cream off ${list(lots.map(({ vessel }) => vessel!.name))}, into ${into.name}; the skim ${toUse[use]}.`,
+        );
+      }
+      case 'cream': {
+        const { kind, value } = jot.amount;
+        const fat = jot.fat ?? 0.36;
+        return act(
+          'cream.in',
+          {
+            lotId: newId(),
+            mass: kind === 'mass' ? value : value * creamDensity(Math.min(0.6, fat), 4),
+            fat,
+            fatSd: jot.fat === undefined ? 0.03 : 0.01,
+            fatMethod: 'label',
+            treatment: 'pasteurised',
+            vesselId: jot.vesselId ?? null,
+          },
+          `${kind === 'mass' ? say.mass(value) : say.volume(value)} of bought cream, ${Math.round(fat * 100)} % fat${jot.fat === undefined ? ' assumed' : ''}.`,
+        );
+      }
+      case 'reading': {
+        const lot = jot.vesselId ? holds.get(jot.vesselId) : undefined;
+        if (lot)
+          return act(
+            'lot.record',
+            { lotId: lot.id, events: [{ kind: 'reading', id: newId(), atSeconds, celsius: jot.celsius }] },
+            `${lot.vessel!.name} reads ${say.temperature(jot.celsius)}.`,
+          );
+        if (batchId) return onTheChurn(batchId, { kind: 'reading', celsius: jot.celsius });
+        return 'A temperature of what? Name the vessel: “blue jar 6 C”.';
+      }
+      case 'makeDay':
+        return batchId ? onTheChurn(batchId, jot.act) : 'Nothing is being churned now.';
+    }
+  }
+
+  /** What needs no more than the batch's id is written from here; what leans on its story, on its own page. */
+  async function onTheChurn(batch: string, makeDay: MakeDay): Promise<boolean | string> {
+    if (
+      makeDay.kind === 'butter' ||
+      makeDay.kind === 'packed' ||
+      makeDay.kind === 'undo' ||
+      makeDay.kind === 'reweighed'
+    )
+      return 'Say that on the churn’s own page, where the batch is before you.';
+    const events = makeDayEvents(makeDay).map(
+      (body, i) => ({ id: newId(), atSeconds: clockSeconds() + i / 1000, ...body }) as BatchEvent,
+    );
+    return act(
+      'batch.record',
+      { batchId: batch, events },
+      `${events.map((event) => eventWords(event, say).long).join('; ')}.`,
+      () =>
+        void outbox
+          .put('batch.record', {
+            batchId: batch,
+            events: events.map(({ id }) => ({
+              id: newId(),
+              atSeconds: clockSeconds(),
+              kind: 'undone',
+              eventId: id,
+            })),
+          })
+          .then(refresh),
+    );
+  }
+}
+
+const holdsOf = (view: PailView) =>
+  new Map(view.lots.flatMap((lot) => (lot.vessel ? [[lot.vessel.id, lot] as const] : [])));
