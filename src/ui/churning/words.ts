@@ -7,7 +7,6 @@ import type {
   Feel,
   GrainSize,
   PausePlace,
-  PieceForm,
   Taste,
   WashPlace,
   Working,
@@ -114,15 +113,6 @@ export const washWords: Record<WashPlace, { name: string; inSentence: string }> 
   churn: { name: 'In the churn', inSentence: 'in the churn' },
   tap: { name: 'Under the tap', inSentence: 'under the tap' },
   machine: { name: 'In the mixer', inSentence: 'in the mixer' },
-};
-
-export const pieceWords: Record<PieceForm, { one: string; many: string }> = {
-  mould: { one: 'mould', many: 'moulds' },
-  block: { one: 'block', many: 'blocks' },
-  roll: { one: 'roll', many: 'rolls' },
-  pat: { one: 'pat', many: 'pats' },
-  crock: { one: 'crock', many: 'crocks' },
-  tub: { one: 'tub', many: 'tubs' },
 };
 
 export const reweighWords: Record<EventOf<'reweighed'>['why'], string> = {

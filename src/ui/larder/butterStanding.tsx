@@ -6,7 +6,7 @@ import type { Waiting } from '@/core/standing/judgeLot';
 import type { ButterShown } from '@/server/today/views';
 import type { Standing } from '../board/Board';
 import { ButterPiece, FreezerDrawing, pieceSize } from '../board/ButterPiece';
-import { pieceWords } from '../churning/words';
+import { pieceWords } from '../churning/pieceWords';
 import type { useSay } from '../frame/FarmContext';
 
 /** Butter with its date so near is eaten first, days. */

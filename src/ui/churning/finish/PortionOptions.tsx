@@ -9,7 +9,7 @@ import { Key } from '../Key';
 import type { PortionDraft, ReadPortion } from './portionDraft';
 import type { LiveBatch } from '../useBatch';
 import { WorkRow } from './WorkRow';
-import { pieceWords } from '../words';
+import { pieceWords } from '../pieceWords';
 import { Field } from '../../quantity/Field';
 import styles from './PortionPanel.module.css';
 

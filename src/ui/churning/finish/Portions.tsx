@@ -8,7 +8,7 @@ import { useSay } from '../../frame/FarmContext';
 import styles from './PortionPanel.module.css';
 import { PutRight } from './PutRight';
 import type { LiveBatch } from '../useBatch';
-import { pieceWords } from '../words';
+import { pieceWords } from '../pieceWords';
 
 /** What is weighed so far; a finished portion may join an earlier one, or be put right. */
 export function Portions({
