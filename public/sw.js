@@ -13,6 +13,16 @@ self.addEventListener('install', () => void self.skipWaiting());
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
 self.addEventListener('message', (event) => event.waitUntil(keepShell().catch(() => undefined)));
 
+// A notice that is tapped leads to the page that gave it.
+self.addEventListener('notificationclick', (event) => {
+  event.notification.close();
+  event.waitUntil(
+    self.clients
+      .matchAll({ type: 'window' })
+      .then((pages) => (pages[0] ? pages[0].focus() : self.clients.openWindow('/'))),
+  );
+});
+
 self.addEventListener('fetch', (event) => {
   const { request } = event;
   const url = new URL(request.url);

@@ -5,10 +5,10 @@ import { setClock } from '@/server/clock';
 import { facts, portion, send } from '@/server/testing/aBatch';
 import { aDairy, milk, sentAt } from '@/server/testing/aDairy';
 import { todayView } from '@/server/today/views';
-import { sayIn } from '@/ui/frame/FarmContext';
+import { sayIn } from '@/ui/frame/sayIn';
 import type { Risen } from '@/ui/standing/useRises';
 import { riseOf } from '@/ui/standing/useRises';
-import { lotNow } from '@/ui/standing/useStory';
+import { lotNow } from '@/ui/standing/lotNow';
 import { todayNow } from '@/ui/today/todayNow';
 
 /** Weeks lived through the commands with the clock moved: what Today says first, why, and what comes next. */

@@ -11,6 +11,7 @@ import { oneInOne } from './migrations/0007-one-in-one';
 import { keptFromPeople } from './migrations/0008-kept-from-people';
 import { theLarder } from './migrations/0009-the-larder';
 import { laterAndInstead } from './migrations/0010-later-and-instead';
+import { theCalendar } from './migrations/0011-the-calendar';
 import { guard } from './migrations/migration';
 import { rights } from './rights';
 
@@ -26,6 +27,7 @@ export const migrations = [
   keptFromPeople,
   theLarder,
   laterAndInstead,
+  theCalendar,
 ];
 
 /**

@@ -27,6 +27,7 @@ import { separateMilk } from '../pail/separateMilk';
 import { creamIn } from '../shelf/creamIn';
 import { keepCulture } from '../shelf/keepCulture';
 import { pourCream } from '../shelf/pourCream';
+import { closeCalendarCommand, openCalendarCommand } from '../calendar/addresses';
 import { answerToday } from '../today/answerToday';
 import { Refusal } from '../refusal';
 import type { Command } from './command';
@@ -59,6 +60,8 @@ const commands = new Map(
     waterCrock,
     restoreButter,
     answerToday,
+    openCalendarCommand,
+    closeCalendarCommand,
   ].map((one) => [one.name, one as unknown as Command<unknown, unknown>]),
 );
 

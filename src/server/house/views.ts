@@ -1,5 +1,6 @@
 import type { NamedWay } from '@/data/churning/ways';
 import { waysOf } from '@/data/churning/ways';
+import { calendarsOf } from '@/data/house/calendars';
 import type { Animal, Farm, Vessel } from '@/data/house/house';
 import { animalsOf, farmOf, milkWasHere, vesselsOf } from '@/data/house/house';
 import type { FarmScope } from '@/data/farmScope';
@@ -27,6 +28,8 @@ export interface WholeHouse extends HouseView {
   vessels: Vessel[];
   animals: Animal[];
   ways: NamedWay[];
+  /** Addresses under which a calendar reads what is coming. */
+  calendars: { id: string; madeSeconds: number }[];
 }
 
 export const houseView = (farmId: string): Promise<WholeHouse> =>
@@ -35,4 +38,8 @@ export const houseView = (farmId: string): Promise<WholeHouse> =>
     vessels: await vesselsOf(scope),
     animals: await animalsOf(scope),
     ways: await waysOf(scope),
+    calendars: (await calendarsOf(scope)).map(({ id, madeAt }) => ({
+      id,
+      madeSeconds: madeAt.getTime() / 1000,
+    })),
   }));

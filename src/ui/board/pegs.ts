@@ -1,5 +1,5 @@
 import { standsAtMost, standsFrom } from '@/core/standing/judgeLot';
-import type { LotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
 
 /** Something that is coming, on the thread of time. */
 export interface Peg {

@@ -1,5 +1,6 @@
 'use client';
 
+import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { createContext, useCallback, useContext, useEffect, useMemo, useState } from 'react';
@@ -91,8 +92,17 @@ export function Notices({ children }: { children: ReactNode }) {
       ) : (
         // Before the bar is there: the same words.
         open && (
-          <p role="alert" className={styles.plain}>
-            {notice?.says}
+          <p
+            role="alert"
+            className={styles.plain}
+            style={notice?.under && { ...notice.under, bottom: 'auto' }}
+          >
+            {notice?.says}{' '}
+            {act && (
+              <Button size="small" sx={{ minHeight: 40, color: 'inherit' }} onClick={() => takeBack(act)}>
+                Undo
+              </Button>
+            )}
           </p>
         )
       )}

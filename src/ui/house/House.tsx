@@ -32,6 +32,8 @@ import { wares } from '../standing/LotBoard';
 import { CreamDrawing } from '../vessel/CreamDrawing';
 import { vesselShapes } from '../vessel/shapes';
 import { Animals } from './Animals';
+import { Calendars } from './Calendars';
+import { Notified } from './Notified';
 import styles from './House.module.css';
 import { Ways } from './Ways';
 
@@ -158,6 +160,20 @@ export function House({ view }: { view: WholeHouse }) {
           <div className={styles.inside}>
             <Ways ways={view.ways} />
           </div>
+        </Door>
+        <Door
+          name="Calendar and notices"
+          value={
+            view.calendars.length === 0
+              ? 'not told to any'
+              : view.calendars.length === 1
+                ? 'one address open'
+                : `${view.calendars.length} addresses open`
+          }
+          group="house"
+        >
+          <Calendars view={view} />
+          <Notified />
         </Door>
         <Door
           name="Settings"

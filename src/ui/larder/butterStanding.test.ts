@@ -1,6 +1,7 @@
 import type { ButterShown } from '@/server/larder/views';
 import type { useSay } from '../frame/FarmContext';
-import { butterStanding, butterWaits, isOut, mixedIn, piecesOf, toEat } from './butterStanding';
+import { butterStanding, butterWaits, mixedIn, piecesOf } from './butterStanding';
+import { isOut, toEat } from './toEat';
 
 const today = '2026-11-23';
 const pat = (change: Partial<ButterShown> = {}): ButterShown => ({

@@ -4,6 +4,7 @@ import type { Addition, PieceForm } from '@/core/churning/batchEvents';
 import { additions as additionNames } from '@/core/churning/batchEvents';
 import type { Waiting } from '@/core/standing/judgeLot';
 import type { ButterShown } from '@/server/today/views';
+import { toEat } from './toEat';
 import type { Standing } from '../board/Board';
 import { ButterPiece, FreezerDrawing, pieceSize } from '../board/ButterPiece';
 import { pieceWords } from '../churning/pieceWords';
@@ -14,18 +15,6 @@ const soon = 3;
 /** Pieces that stand on Today’s board beside the freezer; the others are in the Larder. */
 const mostPieces = 2;
 const freezerHigh = 138;
-
-/** Not for people, or past its day: a thing to take out of the way. */
-export const isOut = (pat: ButterShown, today: string): boolean =>
-  pat.blockedReason !== null || pat.despite !== undefined || daysBetween(today, pat.keepUntil) < 0;
-
-/** The order in which to eat it: what must go first, then by its day. */
-export const toEat = (butter: readonly ButterShown[], today: string): ButterShown[] =>
-  butter.toSorted(
-    (a, b) =>
-      Number(isOut(b, today)) - Number(isOut(a, today)) ||
-      (a.keepUntil < b.keepUntil ? -1 : a.keepUntil > b.keepUntil ? 1 : a.code < b.code ? -1 : 1),
-  );
 
 /** What a piece of butter waits for; the same word wherever it is drawn. */
 export function butterWaits(pat: ButterShown, today: string): Waiting | undefined {

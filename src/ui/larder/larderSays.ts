@@ -5,7 +5,7 @@ import { lasts } from '@/core/keeping/eatingRate';
 import { pastItsDay } from '@/core/keeping/pastItsDay';
 import type { ButterShown } from '@/server/larder/views';
 import type { useSay } from '../frame/FarmContext';
-import { isOut } from './butterStanding';
+import { isOut } from './toEat';
 
 type Say = Pick<ReturnType<typeof useSay>, 'mass' | 'about' | 'day'>;
 

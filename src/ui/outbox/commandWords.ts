@@ -15,6 +15,8 @@ const words: Record<string, string> = {
   'butter.restore': 'butter put back',
   'butter.move': 'butter put elsewhere',
   'crock.water': 'fresh water in the crock',
+  'calendar.open': 'an address for a calendar',
+  'calendar.close': 'closing a calendar’s address',
   'today.answer': 'leaving something for later',
   'cleaning.record': 'cleaning',
   'animal.put': 'an animal',

@@ -13,7 +13,8 @@ import { HeatCard } from '../standing/HeatCard';
 import { AlarmCaution } from '../standing/AlarmCaution';
 import { TemperatureCard } from '../standing/TemperatureCard';
 import { UseCard } from '../standing/UseCard';
-import { useLotsNow, sayAge } from '../standing/useStory';
+import { sayAge } from '../standing/lotNow';
+import { useLotsNow } from '../standing/useLotsNow';
 import { SkimGauge } from './SkimGauge';
 
 /** One vessel of milk: how far it has creamed and what a ladle takes, how it cools, and other ends for it. */

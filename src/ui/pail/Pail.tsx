@@ -14,7 +14,7 @@ import { useOfferedJot } from '../jot/HeaderJot';
 import { alarmWords } from '../standing/alarm';
 import { LotBoard } from '../standing/LotBoard';
 import { useRises } from '../standing/useRises';
-import { useLotsNow } from '../standing/useStory';
+import { useLotsNow } from '../standing/useLotsNow';
 import { Cleaning } from './Cleaning';
 import { MilkIn } from './MilkIn';
 import styles from './Pail.module.css';

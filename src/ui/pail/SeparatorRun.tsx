@@ -20,7 +20,7 @@ import { useAct } from '../outbox/useAct';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { LotBoard } from '../standing/LotBoard';
-import { useLotsNow } from '../standing/useStory';
+import { useLotsNow } from '../standing/useLotsNow';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { DiscCount } from './DiscCount';
 import styles from './Pail.module.css';

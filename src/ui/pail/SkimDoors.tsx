@@ -11,7 +11,7 @@ import { useSay } from '../frame/FarmContext';
 import { Chips } from '../quantity/Chips';
 import { QuantityField } from '../quantity/QuantityField';
 import { Quiet } from '../theme/Enamel';
-import type { LotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
 import styles from './SkimGauge.module.css';
 import { skimUses } from './separatorRunDraft';
 import type { SkimPlan } from './skimPlan';

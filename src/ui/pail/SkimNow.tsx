@@ -12,7 +12,7 @@ import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import type { Risen } from '../standing/useRises';
-import type { LotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
 import styles from './Pail.module.css';
 import { laterHours } from './pailSentence';
 import { underLine } from './skimPlan';

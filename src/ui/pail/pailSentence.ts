@@ -1,7 +1,7 @@
 import { list } from '@/core/quantities/list';
 import { waitingPays } from '@/core/separating/waitingPays';
 import type { Risen } from '../standing/useRises';
-import type { LotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
 
 /** What to do about milk that stands: the sentence, what to skim, whether waiting still pays, what to cool. */
 export interface PailSays {

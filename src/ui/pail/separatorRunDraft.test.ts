@@ -1,5 +1,5 @@
 import { byScrew } from '@/core/separating/separatorRun';
-import type { LotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
 import { freshRun, milkOf, readRun, runInput, skimUses, usualMilk } from './separatorRunDraft';
 import type { RunDraft } from './separatorRunDraft';
 

@@ -13,7 +13,7 @@ import type { UnitSystem } from '@/core/quantities/units';
 import type { PailView } from '@/server/pail/views';
 import type { Understood } from '../quantity/QuantityField';
 import { understand } from '../quantity/QuantityField';
-import type { LotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
 
 export const screws = ['-2', '-1', '0', '1', '2'] as const;
 export const flows = {

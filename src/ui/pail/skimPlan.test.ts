@@ -1,7 +1,7 @@
 import { creamRise } from '@/core/separating/creamRise.calc';
 import { restUnder } from '@/core/separating/cutBetween';
 import type { PailView, ShownLot } from '@/server/pail/views';
-import type { LotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
 import { planSkim, skimInput, underLine } from './skimPlan';
 import type { SkimSaid } from './skimPlan';
 

@@ -8,7 +8,7 @@ import { boiledCream } from '@/core/separating/boiledCream';
 import type { PailView } from '@/server/pail/views';
 import type { Understood } from '../quantity/QuantityField';
 import { understand } from '../quantity/QuantityField';
-import type { LotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
 import { creamGoesTo } from './usual';
 
 /** A ladle a little under the line gets the thin cream too, mm. */

@@ -20,8 +20,8 @@ import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
-import type { LotNow } from '../standing/useStory';
-import { lotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
+import { lotNow } from '../standing/lotNow';
 import { Enamel, Quiet } from '../theme/Enamel';
 
 const bought = {

@@ -22,7 +22,7 @@ import { list } from '@/core/quantities/list';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
-import type { LotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
 
 /** Fat left in the buttermilk of sweet, cool churnings (handbook §6.4–6.7). */
 const usualButtermilk = 0.006;

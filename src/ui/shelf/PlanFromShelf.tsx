@@ -12,7 +12,7 @@ import type { CreamFromShelf } from '../churning/plan/planDraft';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
 import { list } from '@/core/quantities/list';
-import { lotNow } from '../standing/useStory';
+import { lotNow } from '../standing/lotNow';
 
 /** The plan for cream chosen on the Shelf: what it is, is known; the churn and its temperature are asked. */
 export function PlanFromShelf({ view, lots }: { view: ShelfView; lots: ShownLot[] }) {

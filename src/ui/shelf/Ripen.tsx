@@ -1,7 +1,7 @@
 'use client';
 
 import type { ShownLot } from '@/server/shelf/views';
-import type { LotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
 import { BeginSouring } from './BeginSouring';
 import { Souring } from './Souring';
 

@@ -14,7 +14,7 @@ import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
 import { QuantityField, understand } from '../quantity/QuantityField';
-import type { LotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
 import { Enamel, Quiet } from '../theme/Enamel';
 
 const lookWords: Record<Look, string> = {

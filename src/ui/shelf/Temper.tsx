@@ -24,7 +24,7 @@ import { useChimeAt } from '../pail/useChime';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Curve } from '../standing/Curve';
-import type { LotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
 import { Enamel, Quiet } from '../theme/Enamel';
 
 const placeOf: Record<TemperMethod, Place> = {

@@ -1,7 +1,7 @@
 import { leanestChurnable } from '@/core/dairy/creamFat';
 import { proposeChurning } from '@/core/planning/proposeChurning';
 import type { PlanView } from '@/server/churning/views';
-import type { LotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
 
 /** mL of a churn nobody has named yet. */
 const anyChurn = 4000;

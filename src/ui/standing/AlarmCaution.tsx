@@ -4,7 +4,7 @@ import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { alarmWords } from './alarm';
 import { IceWaterButton } from './IceWaterButton';
-import type { LotNow } from './useStory';
+import type { LotNow } from './lotNow';
 
 /** The danger a lot stands in, on its own page, in the words Today and the Pail say it in. */
 export function AlarmCaution({ one, now }: { one: LotNow; now: number }) {

@@ -4,7 +4,7 @@ import type { LotStory } from '@/core/standing/lotStory';
 import { secondsUntil } from '@/core/standing/lotStory';
 import type { ShownLot } from '@/server/pail/views';
 import { useSay } from '../frame/FarmContext';
-import { toldLot } from './useStory';
+import { toldLot } from './lotNow';
 
 /** Temperature over the last hours and the next: foreseen as a line, probe readings as rings, the cold chain as marks. */
 export function Curve({

@@ -12,7 +12,7 @@ import styles from '../pail/Pail.module.css';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel } from '../theme/Enamel';
-import type { LotNow } from './useStory';
+import type { LotNow } from './lotNow';
 
 const ways = {
   batch: { how: 'pasteurised', name: 'Held', celsius: 66, minutes: 30 },

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { nameOf } from './alarm';
 import { useLotRecord } from './useLotRecord';
-import type { LotNow } from './useStory';
+import type { LotNow } from './lotNow';
 
 /** Says that a lot that is too warm now stands in ice water, where that helps and is not so already. */
 export function IceWaterButton({ one, large = false }: { one: LotNow; large?: boolean }) {

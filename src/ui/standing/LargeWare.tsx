@@ -5,8 +5,8 @@ import { drawnSize, profiles } from '../board/profiles';
 import { WareDrawing } from '../board/WareDrawing';
 import { layersOf } from './drawnLot';
 import { wares } from './LotBoard';
-import type { LotNow } from './useStory';
-import { shapeOf } from './useStory';
+import type { LotNow } from './lotNow';
+import { shapeOf } from './lotNow';
 import styles from './LargeWare.module.css';
 
 /** As high and as wide as it may be drawn, px. */

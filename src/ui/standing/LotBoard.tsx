@@ -9,9 +9,9 @@ import type { Ware } from '../board/profiles';
 import { WareDrawing } from '../board/WareDrawing';
 import { useSay } from '../frame/FarmContext';
 import { pageOf } from './alarm';
-import type { LotNow } from './useStory';
+import type { LotNow } from './lotNow';
 import { layersOf } from './drawnLot';
-import { sayAge, shapeOf } from './useStory';
+import { sayAge, shapeOf } from './lotNow';
 
 export const kindNames: Record<string, string> = {
   milk: 'milk',

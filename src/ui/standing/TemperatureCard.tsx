@@ -14,8 +14,8 @@ import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { Curve } from './Curve';
 import { useLotRecord } from './useLotRecord';
-import type { LotNow } from './useStory';
-import { toldLot } from './useStory';
+import type { LotNow } from './lotNow';
+import { toldLot } from './lotNow';
 
 const coolers: readonly Place[] = ['fridge', 'fanFridge', 'coldWater', 'iceWater', 'cool', 'room', 'freezer'];
 

@@ -14,7 +14,7 @@ import { toUse, useNames } from '../pail/usual';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
 import { Enamel } from '../theme/Enamel';
-import type { LotNow } from './useStory';
+import type { LotNow } from './lotNow';
 
 /** Some of a lot, or all of it, to a named use. What is kept from people is offered to no use that feeds them. */
 export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use }) {

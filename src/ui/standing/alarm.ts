@@ -1,5 +1,5 @@
 import type { useSay } from '../frame/FarmContext';
-import type { LotNow } from './useStory';
+import type { LotNow } from './lotNow';
 
 /** What is milk and cream: what is made beside them is asked about, and alarms nobody. */
 const alarming = new Set(['milk', 'cream']);

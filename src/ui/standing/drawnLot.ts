@@ -1,5 +1,5 @@
 import type { Layer } from '../board/WareDrawing';
-import type { LotNow } from './useStory';
+import type { LotNow } from './lotNow';
 
 /** Cream under the line is about so rich on average, thin at the line and rich at the top (handbook, creaming), mass fractions. */
 const risen = { mean: 0.22, at: 0.13, top: 0.28, skim: 0.004 };

@@ -4,8 +4,8 @@ import { useEffect, useMemo, useState } from 'react';
 import type { CreamRise, RiseInput } from '@/core/separating/creamRise.calc';
 import type { SeparationBefore } from '@/server/pail/views';
 import { inWorker } from '@/workers/inWorker';
-import type { LotNow } from './useStory';
-import { shapeOf } from './useStory';
+import type { LotNow } from './lotNow';
+import { shapeOf } from './lotNow';
 
 /** Depths at which a cut is worked out: enough to read any ladle depth between two of them. */
 const cutsAcross = 80;

@@ -1,7 +1,7 @@
 import { vesselShape } from '@/core/standing/places';
 import type { ShownLot } from '@/server/pail/views';
-import { lotNow } from '../standing/useStory';
-import type { LotNow } from '../standing/useStory';
+import { lotNow } from '../standing/lotNow';
+import type { LotNow } from '../standing/lotNow';
 
 /** The minute these fixtures are looked at: the morning of 15 January 2027, s since 1970. */
 export const lookedAt = 1_800_000_000;

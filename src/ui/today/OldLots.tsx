@@ -7,7 +7,7 @@ import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
 import { list } from '@/core/quantities/list';
 import { nameOf } from '../standing/alarm';
-import type { LotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
 import { Enamel } from '../theme/Enamel';
 
 /** Names said one by one; more than these are a number. */

@@ -5,19 +5,15 @@ import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { useMemo } from 'react';
 import { tools } from '@/core/churning/tools';
-import { addDays } from '@/core/keeping/civilDate';
-import { waterFrom } from '@/core/keeping/crockWater';
 import type { Act } from '@/core/planning/acts';
 import { habitHours, mayWait } from '@/core/planning/habits';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { TodayView } from '@/server/today/views';
 import { Board } from '../board/Board';
-import { ahead, butterPegs, milkPegs, pegsOf } from '../board/pegs';
 import type { NextThing } from '../board/Thread';
 import { Then, Thread } from '../board/Thread';
 import { inTwo } from '../board/inTwo';
 import { Said, Wall } from '../board/Wall';
-import { noonOf } from '../frame/farmTime';
 import { useSay } from '../frame/FarmContext';
 import { useLater } from '../frame/useLater';
 import { useNow } from '../frame/useNow';
@@ -31,8 +27,8 @@ import { IceWaterButton } from '../standing/IceWaterButton';
 import { byNeed } from '../standing/drawnLot';
 import { standingLot } from '../standing/LotBoard';
 import { useRises } from '../standing/useRises';
-import { useLotsNow } from '../standing/useStory';
-import { butterStanding, toEat } from '../larder/butterStanding';
+import { useLotsNow } from '../standing/useLotsNow';
+import { butterStanding } from '../larder/butterStanding';
 import { stockWords } from '../larder/larderSays';
 import { useAct } from '../outbox/useAct';
 import { useDifferently } from './Differently';
@@ -40,8 +36,10 @@ import { mainSize, plainChurn } from './plainChurn';
 import { NameTheFarm } from './NameTheFarm';
 import { OldLots } from './OldLots';
 import type { ActSaid } from './todaySays';
+import { comingUp } from './coming';
 import { todayNow } from './todayNow';
 import { toWash } from './todaySays';
+import { useCalled } from './useCalled';
 import styles from './Today.module.css';
 
 /** A churn under way is told by its model, which is fetched when there is one. */
@@ -65,7 +63,6 @@ interface Lead {
 export function Today({ view }: { view: TodayView }) {
   const say = useSay();
   const { inProgress, butter, last } = view;
-  const { timeZone } = view.farm;
   const now = Math.floor(useNow(15_000) / 60) * 60;
   // A page left open over a night is of the next day.
   const today = say.dateOf(now);
@@ -80,7 +77,6 @@ export function Today({ view }: { view: TodayView }) {
     [hand, inProgress, now, say],
   );
   const { act: carryOut, busy } = useAct();
-  const coming = useMemo(() => milkPegs(view.milkings, now, say), [view.milkings, now, say]);
   const { farm, nextVisitHours, first, said, others, dairy, told } = todayNow(
     view,
     all,
@@ -89,29 +85,8 @@ export function Today({ view }: { view: TodayView }) {
     say,
     leftAlone,
   );
-  const pegs = useMemo(
-    () =>
-      ahead(
-        [
-          ...pegsOf(all, now, say),
-          ...coming,
-          ...(view.crockWaterOn === undefined
-            ? []
-            : [
-                {
-                  key: 'crock',
-                  atSeconds: noonOf(addDays(view.crockWaterOn, waterFrom), timeZone),
-                  says: 'crock',
-                  small: 'fresh water',
-                  href: '/larder',
-                },
-              ]),
-          ...butterPegs(toEat(butter, today).slice(0, 3), (day) => noonOf(day, timeZone)),
-        ],
-        now,
-      ),
-    [all, now, say, view, butter, today, coming, timeZone],
-  );
+  const pegs = useMemo(() => comingUp(view, all, now, say), [view, all, now, say]);
+  useCalled(first?.now ? `${first.act} ${first.lots.join(' ')}` : undefined, said?.says);
   const hasMilk = view.milkings.length > 0 || milk.length > 0;
   const alarms = alarmsOf(all);
   const wait = first && first.now ? mayWait(first, nextVisitHours) : undefined;

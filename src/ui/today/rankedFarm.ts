@@ -11,7 +11,7 @@ import { souringNow } from '@/core/standing/souringNow';
 import type { ButterShown, TodayView } from '@/server/today/views';
 import { longPast } from '../standing/alarm';
 import type { Risen } from '../standing/useRises';
-import type { LotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
 
 const hour = 3600;
 const day = 24 * hour;

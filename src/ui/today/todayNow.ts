@@ -10,7 +10,7 @@ import type { PailSays } from '../pail/pailSentence';
 import { pailSentence } from '../pail/pailSentence';
 import { alarmsOf, alarmWords } from '../standing/alarm';
 import type { Risen } from '../standing/useRises';
-import type { LotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
 import { rankedFarm } from './rankedFarm';
 import type { ActSaid, Told } from './todaySays';
 import { sayAct } from './todaySays';

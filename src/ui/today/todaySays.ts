@@ -7,7 +7,7 @@ import type { TodayView } from '@/server/today/views';
 import { stockWords } from '../larder/larderSays';
 import type { useSay } from '../frame/FarmContext';
 import { alarmWords, nameOf, pageOf } from '../standing/alarm';
-import type { LotNow } from '../standing/useStory';
+import type { LotNow } from '../standing/lotNow';
 
 /** What an act is told with. */
 export interface Told {

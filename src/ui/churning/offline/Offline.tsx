@@ -15,7 +15,7 @@ import type { QueuedCommand } from '../../outbox/queuedCommand';
 import { list } from '@/core/quantities/list';
 import { churnable, nextCapacity, nextOnes } from '../../shelf/nextOnes';
 import { PlanFromShelf } from '../../shelf/PlanFromShelf';
-import { lotNow } from '../../standing/useStory';
+import { lotNow } from '../../standing/lotNow';
 import { Enamel } from '../../theme/Enamel';
 import { ChurnView } from '../live/ChurnView';
 import { PlanChurning } from '../plan/PlanChurning';

@@ -1,6 +1,3 @@
-'use client';
-
-import { useMemo } from 'react';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import type { LotStory, ToldLot } from '@/core/standing/lotStory';
 import { lotStory, secondsUntil } from '@/core/standing/lotStory';
@@ -10,7 +7,6 @@ import { souringNow } from '@/core/standing/souringNow';
 import type { LotJudgement, Waiting } from '@/core/standing/judgeLot';
 import { judgeLot } from '@/core/standing/judgeLot';
 import type { ShownLot } from '@/server/pail/views';
-import { useNow } from '../frame/useNow';
 
 /** A vessel nobody named is a jar that holds what is in it, mL at least; filled so far (engineering estimates). */
 const leastJar = 2000;
@@ -93,12 +89,6 @@ export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
 
 /** Milk is to be this cold within four hours (handbook §7), °C. */
 const milkCold = 10;
-
-/** Lots as they stand this minute, told again as time goes on. */
-export function useLotsNow(lots: readonly ShownLot[]): LotNow[] {
-  const minute = Math.floor(useNow(15_000) / 60) * 60;
-  return useMemo(() => lots.map((lot) => lotNow(lot, minute)), [lots, minute]);
-}
 
 /** “this morning”, “yesterday evening”, “3 days old”. */
 export function sayAge(ageHours: number): string {

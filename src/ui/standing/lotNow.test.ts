@@ -1,5 +1,5 @@
 import { lookedAt, shownLot } from '../testing/someLot';
-import { lotNow, sayAge } from './useStory';
+import { lotNow, sayAge } from './lotNow';
 
 const now = lookedAt;
 

@@ -1,0 +1,20 @@
+import { calendarAnswer, farmOfSecret } from '@/server/calendar/feed';
+import { theFarmId } from '@/server/house/theFarm';
+import { todayView } from '@/server/today/views';
+import { comingEvents } from '@/ui/today/comingEvents';
+
+/**
+ * What is coming this week as a calendar reads it: under a secret address for one that subscribes, or as a single file
+ * (`week`, for the device’s own farm).
+ */
+export async function GET(
+  _: Request,
+  { params }: { params: Promise<{ secret: string }> },
+): Promise<Response> {
+  const { secret } = await params;
+  const single = secret === 'week';
+  const farmId = single ? await theFarmId() : await farmOfSecret(secret.replace(/\.ics$/, ''));
+  if (farmId === undefined) return new Response('There is no such calendar.', { status: 404 });
+  const view = await todayView(farmId);
+  return calendarAnswer(view.farm.name ?? 'Immulgo', comingEvents(view), single);
+}

@@ -1,0 +1,61 @@
+import type { Spoken } from '@/core/quantities/formatQuantity';
+import {
+  saidMass,
+  saidMassRange,
+  spokenLength,
+  spokenMass,
+  spokenTemperature,
+  spokenVolume,
+  text,
+  wordsIn,
+} from '@/core/quantities/formatQuantity';
+import type { UnitSystem } from '@/core/quantities/units';
+
+/** How amounts and times are said in a unit system and a time zone. */
+export function sayIn(unitSystem: UnitSystem, timeZone: string) {
+  const locale = unitSystem === 'us' ? 'en-US' : 'en-GB';
+  const day = new Intl.DateTimeFormat(locale, {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    timeZone: 'UTC',
+  });
+  const dayAndYear = new Intl.DateTimeFormat(locale, {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    timeZone: 'UTC',
+  });
+  const clock = new Intl.DateTimeFormat(locale, { hour: 'numeric', minute: '2-digit', timeZone });
+  const weekday = new Intl.DateTimeFormat(locale, { weekday: 'short', timeZone });
+  const hourOf = new Intl.DateTimeFormat(locale, { hour: 'numeric', timeZone });
+  const dayOf = new Intl.DateTimeFormat('en-CA', { dateStyle: 'short', timeZone });
+  return {
+    system: unitSystem,
+    mass: (grams: number) => text(spokenMass(grams, unitSystem)),
+    about: (grams: number) => text(saidMass(grams, unitSystem)),
+    volume: (millilitres: number) => text(spokenVolume(millilitres, unitSystem)),
+    temperature: (celsius: number) => text(spokenTemperature(celsius, unitSystem)),
+    length: (millimetres: number) => text(spokenLength(millimetres, unitSystem)),
+    /** A sentence of the core, said in the farm's units. */
+    words: (sentence: string) => wordsIn(sentence, unitSystem),
+    massRange: (low: number, high: number) => text(saidMassRange(low, high, unitSystem)),
+    massRangeSpoken: (low: number, high: number): Spoken => saidMassRange(low, high, unitSystem),
+    /** An ISO date, said as a day; with its year when that is not the year of `beside`. */
+    day: (iso: string, beside = iso) =>
+      (iso.slice(0, 4) === beside.slice(0, 4) ? day : dayAndYear).format(new Date(`${iso}T12:00:00Z`)),
+    /** The ISO date of a moment where the farm is, s since 1970. */
+    dateOf: (atSeconds: number) => dayOf.format(new Date(atSeconds * 1000)),
+    /** A moment as a person would say it beside another: the time today, or the day as well. */
+    when: (atSeconds: number, nowSeconds: number) => {
+      const at = new Date(atSeconds * 1000);
+      const near = dayOf.format(at) === dayOf.format(new Date(nowSeconds * 1000));
+      return near ? clock.format(at) : `${weekday.format(at)} ${clock.format(at)}`;
+    },
+    /** The hour of a moment alone: “14”, or “2 PM” where people say so. */
+    hour: (atSeconds: number) => hourOf.format(new Date(atSeconds * 1000)),
+    weekday: (atSeconds: number) => weekday.format(new Date(atSeconds * 1000)),
+    /** The time of day at a moment, s since 1970. */
+    clock: (atSeconds: number) => clock.format(new Date(atSeconds * 1000)),
+  };
+}
