@@ -294,9 +294,9 @@ export async function partsOf(
 export async function butterLeft(
   { farmId, transaction }: FarmScope,
   since: Date,
-): Promise<{ at: Date; account: string; mass: number }[]> {
+): Promise<{ at: Date; account: string; mass: number; guests: boolean }[]> {
   const rows = await database().query<Record<string, unknown>>(
-    `SELECT e.at, o.account, o.mass FROM entry e
+    `SELECT e.at, o.account, o.mass, coalesce((e.details->>'guests')::boolean, false) AS guests FROM entry e
      JOIN entry_line o ON o.farm_id = e.farm_id AND o.entry_id = e.id AND o.account IS NOT NULL AND o.mass > 0
      WHERE e.farm_id = :farmId AND e.kind = 'used' AND e.at >= :since
        AND EXISTS (SELECT 1 FROM entry_line l JOIN lot ON lot.farm_id = l.farm_id AND lot.id = l.lot_id
@@ -304,10 +304,11 @@ export async function butterLeft(
        AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = e.farm_id AND c.corrects_id = e.id)`,
     { replacements: { farmId, since }, type: QueryTypes.SELECT, transaction },
   );
-  return rows.map(({ at, account, mass }) => ({
+  return rows.map(({ at, account, mass, guests }) => ({
     at: at as Date,
     account: String(account),
     mass: Number(mass),
+    guests: guests === true,
   }));
 }
 

@@ -29,9 +29,11 @@ export const finishButter = command({
     mass: v.optional(positiveMass),
     /** To whom, or why, in their own words. */
     note: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(120, 'at most 120 letters.'))),
+    /** For guests or a feast: it foretells nothing of what the house eats in a week. */
+    guests: v.optional(v.boolean(), false),
     atSeconds: v.optional(atSeconds),
   }),
-  carryOut: async (scope, { lotId, how, mass, note, atSeconds: seconds }, sender) => {
+  carryOut: async (scope, { lotId, how, mass, note, guests, atSeconds: seconds }, sender) => {
     const lot = await holdButter(scope, lotId);
     if (lot.mass <= 0 && mass === undefined) return { lotId, already: true };
     if (lot.blockedReason !== null && how !== 'spoiled')
@@ -50,7 +52,7 @@ export const finishButter = command({
       kind: 'used',
       at: momentOf(seconds, sender),
       recordedAt: sender.receivedAt,
-      ...(note ? { details: { note } } : {}),
+      details: { ...(note ? { note } : {}), ...(guests ? { guests } : {}) },
       lines: [
         { lot: lotId, mass: -drawn!.mass, fat: -drawn!.fat },
         { account: how, mass: drawn!.mass, fat: drawn!.fat },

@@ -207,6 +207,8 @@ describe('butter that leaves the larder', () => {
     await send(farm, 'butter.finish', { lotId, mass: 300, atSeconds: later(18) }, wrong);
     await send(farm, 'entry.undo', { commandId: wrong });
     await send(farm, 'butter.finish', { lotId, mass: 200, how: 'spoiled', atSeconds: later(19) });
+    // A feast foretells nothing.
+    await send(farm, 'butter.finish', { lotId, mass: 90, guests: true, atSeconds: later(20) });
     await send(farm, 'butter.finish', { lotId, mass: 1, atSeconds: later(21.2) });
     const { rate } = await larderView(farm);
     expect(rate).toMatchObject({ perWeek: 100, weeks: 3 });

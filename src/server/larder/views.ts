@@ -54,7 +54,7 @@ export async function stockOf(scope: FarmScope, timeZone: string): Promise<Stock
       first &&
       eatingRate(
         left
-          .filter(({ account }) => forPeople.has(account))
+          .filter(({ account, guests }) => forPeople.has(account) && !guests)
           .map((one) => ({ on: localDate(one.at, timeZone), mass: one.mass })),
         localDate(at, timeZone),
         localDate(first, timeZone),

@@ -15,12 +15,13 @@ import { someOf } from './someOf';
 
 const uses = [
   { key: 'eaten', name: 'Eaten', said: 'eaten' },
+  { key: 'guests', name: 'Eaten with guests', said: 'eaten with guests' },
   { key: 'given', name: 'Given away', said: 'given away' },
   { key: 'sold', name: 'Sold', said: 'sold' },
   { key: 'baked', name: 'Baked with', said: 'baked with' },
   { key: 'spoiled', name: 'Thrown away', said: 'thrown away' },
 ] as const;
-type ButterUse = (typeof uses)[number]['key'];
+type Use = (typeof uses)[number]['key'];
 
 /** Some of the piece in hand, or all of it, goes somewhere: how much, for what, and to whom if they want to say. */
 export function SomeOfIt({ pat, unsafe }: { pat: ButterShown; unsafe: boolean }) {
@@ -28,7 +29,7 @@ export function SomeOfIt({ pat, unsafe }: { pat: ButterShown; unsafe: boolean })
   const { act, refused, busy } = useAct();
   // What is not for people goes nowhere but away.
   const offered = unsafe ? uses.filter(({ key }) => key === 'spoiled') : uses;
-  const [how, setHow] = useState<ButterUse>(offered[0]!.key);
+  const [how, setHow] = useState<Use>(offered[0]!.key);
   const [typed, setTyped] = useState('');
   const [note, setNote] = useState('');
   const { understood, wrong, mass } = someOf(typed, pat.mass, say.system, say.mass);
@@ -44,7 +45,7 @@ export function SomeOfIt({ pat, unsafe }: { pat: ButterShown; unsafe: boolean })
       'butter.finish',
       {
         lotId: pat.lotId,
-        how,
+        ...(how === 'guests' ? { how: 'eaten', guests: true } : { how }),
         ...(mass === undefined ? {} : { mass }),
         ...(note.trim() ? { note: note.trim() } : {}),
       },
