@@ -1,3 +1,4 @@
+import { readdirSync } from 'node:fs';
 import { atTheDoor, mayBePage, mostBytes } from './door';
 import { readBody, Unreadable } from './readBody';
 
@@ -40,6 +41,16 @@ describe('the door', () => {
   ])('a page may be at %s: %p', (url, may) => {
     expect(mayBePage(url)).toBe(may);
   });
+});
+
+it('knows every page there is', () => {
+  const folder = 'src/app';
+  const places = readdirSync(folder, { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('/page.tsx') && !file.includes('[...'))
+    .map((file) => `/${file.replace(/\/?page\.tsx$/, '').replace(/\(\w+\)\/?/g, '')}`)
+    .map((path) => path.replace(/\[\w+\]/g, '0b3c9f0e-1111-4222-8333-444455556666'));
+  expect(places.length).toBeGreaterThan(12);
+  expect(places.filter((path) => !mayBePage(path))).toEqual([]);
 });
 
 describe('a body', () => {

@@ -57,7 +57,7 @@ const pages = [
   /^\/pail\/separator$/,
   /^\/churn\/new$/,
   /^\/bench\/parts$/,
-  /^\/(?:pail|shelf|churn|ledger)\/[0-9a-zA-Z-]{8,64}$/,
+  /^\/(?:pail|shelf|churn|ledger|recall)\/[0-9a-zA-Z-]{8,64}$/,
 ];
 
 /** Whether a path may be a page: one that cannot is answered with 404, whatever is drawn for it. */

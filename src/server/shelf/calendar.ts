@@ -1,6 +1,6 @@
-import ical, { ICalAlarmType } from 'ical-generator';
 import { inFarm } from '@/data/farmScope';
 import { lotsById } from '@/data/ledger/standing';
+import { calendarFile } from '@/formats/calendar';
 import { now } from '../clock';
 
 const soonest = 946_684_800;
@@ -17,22 +17,19 @@ export async function takeOutCalendar(
   const lot = await inFarm(farmId, async (scope) => (await lotsById(scope, [lotId])).get(lotId));
   if (!lot) return undefined;
   const name = lot.vessel?.name ?? lot.code;
-  const calendar = ical({
-    name: 'Immulgo',
-    prodId: { company: 'Immulgo', product: 'Immulgo', language: 'EN' },
-  });
-  const start = new Date(at * 1000);
-  const event = calendar.createEvent({
-    id: `${lotId}-${Math.round(at)}@immulgo`,
-    start,
-    end: new Date((at + 600) * 1000),
-    stamp: now(),
-    summary: ready === undefined ? `Take out ${name}` : `Take out ${name} to temper`,
-    description:
-      ready === undefined
-        ? `It should be at ${to}. Probe it before it is churned.`
-        : `So that it is at ${to} in time to churn.`,
-  });
-  event.createAlarm({ type: ICalAlarmType.display, triggerBefore: 0 });
-  return calendar.toString();
+  return calendarFile(
+    'Immulgo',
+    [
+      {
+        key: `${lotId}-${Math.round(at)}`,
+        atSeconds: at,
+        says: ready === undefined ? `Take out ${name}` : `Take out ${name} to temper`,
+        more:
+          ready === undefined
+            ? `It should be at ${to}. Probe it before it is churned.`
+            : `So that it is at ${to} in time to churn.`,
+      },
+    ],
+    now(),
+  );
 }
