@@ -166,3 +166,41 @@ test('what is left for later comes back by itself at its time', async () => {
   expect((await look(farm, at(1, 10.1)))[0]).toBe('nothing');
   expect((await look(farm, at(1, 13.1)))[0]).toMatch(skim);
 });
+
+test('a churning under way is the sentence before old butter is, and after warm milk', async () => {
+  const farm = await house.farm();
+  await send(farm, 'house.settle', { unitSystem: 'metric', timeZone: 'UTC' });
+  const packed = async (began: number, lotId: string, events: boolean) => {
+    const batchId = randomUUID();
+    const ev = (minutes: number, body: object) => ({ id: randomUUID(), atSeconds: began + 60 * minutes, ...body }); // prettier-ignore
+    await send(farm, 'batch.begin', {
+      batchId,
+      creamLotId: randomUUID(),
+      startedEventId: randomUUID(),
+      startedAtSeconds: began,
+      facts: { ...facts, treatment: 'raw' },
+    });
+    if (events)
+      expect(
+        await send(farm, 'batch.record', {
+          batchId,
+          events: [
+            ev(8, { kind: 'mark', stage: 'break' }),
+            ev(9, { kind: 'mark', stage: 'stopped' }),
+            ev(11, { kind: 'drained', measured: 'mass', mass: 1050, massSd: 10 }),
+            ev(20, { ...portion(lotId), storage: 'counter' }),
+            ev(30, { kind: 'packed' }),
+          ],
+        }),
+      ).toMatchObject(done);
+  };
+  await packed(at(0), randomUUID(), true);
+  const old = await look(farm, at(40));
+  expect(old[0]).toMatch(/^discard: B1: raw milk butter that stood warm past its day: throw it away/);
+  await packed(at(40), randomUUID(), false);
+  const [words, , next] = await look(farm, at(40, 0.1));
+  expect(words).toBe('goOn: A churning is under way.');
+  expect(next).toContain('now let B1 go');
+  await milk(farm, { atSeconds: at(40, 0.1), celsius: 35, place: 'fridge' });
+  expect((await look(farm, at(40, 0.4)))[0]).toMatch(/^cool: /);
+});

@@ -60,7 +60,11 @@ export function todayNow(
   });
   const acts = rounds(rankFarm(farm).filter(({ act, lots: of, now: due }) => !due || !leftAlone(act, of)));
   const told = { view, lots: new Map(lots.map((one) => [one.lot.id, one])), now, today, say };
-  const first = acts.find((act) => act.now) ?? acts.find(underWay);
+  const pressing = acts.filter((act) => act.now);
+  // Old butter does not wait worse for it: what is in the churn does.
+  const inHand = pressing.find(({ act }) => act === 'goOn');
+  const oldButter = pressing[0]?.act === 'discard' && !told.lots.has(pressing[0].lots[0] ?? '');
+  const first = (oldButter ? inHand : undefined) ?? pressing[0] ?? acts.find(underWay);
   const dairy = pailSentence(
     lots.filter(({ lot }) => lot.kind === 'milk' || lot.kind === 'skim'),
     rises,
