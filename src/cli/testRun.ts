@@ -26,6 +26,25 @@ async function step(
   say(`  ${Math.round((Date.now() - began) / 1000)} s`);
 }
 
+/** Steps that need nothing of one another, side by side; ends once all have, when one of them fails. */
+async function sideBySide(steps: readonly [words: string, script: string][], here: string): Promise<void> {
+  const codes = await Promise.all(
+    steps.map(async ([words, script]) => {
+      say(words);
+      const began = Date.now();
+      const code = await runProgram('npm', ['run', '--silent', script], {
+        cwd: here,
+        env: process.env,
+        stdio: 'inherit',
+      });
+      say(`  ${words}: ${Math.round((Date.now() - began) / 1000)} s`);
+      return code;
+    }),
+  );
+  const failed = steps.filter((_, i) => codes[i] !== 0).map(([words]) => words);
+  if (failed.length > 0) stopWith(`failed: ${failed.join(', ')}`);
+}
+
 /**
  * Types, lint, unit, database and browser tests; ends at the first that fails. `args` choose among the unit tests, or, after
  * `--browser`, among the browser tests, which are then run alone.
@@ -46,9 +65,14 @@ export async function runTests(here: string, args: readonly string[]): Promise<v
     });
   }
   await step('lock file', 'node', ['scripts/complete-lock.mjs', '--check'], here);
-  await step('types', 'npm', ['run', '--silent', 'typecheck'], here);
-  await step('lint and the direction of arrows', 'npm', ['run', '--silent', 'lint'], here);
-  await step('format', 'npm', ['run', '--silent', 'format:check'], here);
+  await sideBySide(
+    [
+      ['types', 'typecheck'],
+      ['lint and the direction of arrows', 'lint'],
+      ['format', 'format:check'],
+    ],
+    here,
+  );
   // First, because the tests of the command serve it too.
   await build(here);
   await withScratch('test', async (scratch) => {

@@ -153,7 +153,7 @@ export async function countWork(page: Page): Promise<() => Promise<{ taps: numbe
 }
 
 /** No serious accessibility trouble, and nothing that needs scrolling sideways. */
-export async function expectSound(page: Page): Promise<void> {
+export async function expectSound(page: Page, ...rules: string[]): Promise<void> {
   // A button that is just changing its colour is judged once it has changed. Asked again and again rather than awaited:
   // `finished` is kept only when the next frame is drawn, and a page at rest may draw none.
   await page.waitForFunction(
@@ -169,7 +169,8 @@ export async function expectSound(page: Page): Promise<void> {
   );
   // A title lands a moment after its page.
   await expect(page).toHaveTitle(/./);
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  const axe = new AxeBuilder({ page });
+  const { violations } = await (rules.length > 0 ? axe.withRules(rules) : axe).analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(
     serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`),
