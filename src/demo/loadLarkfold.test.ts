@@ -15,7 +15,7 @@ beforeAll(async () => {
 afterAll(async () => {
   setClock(undefined);
   await house.close();
-});
+}, 60_000);
 
 it('lives through Larkfold’s mornings the same way each time, with books that balance', async () => {
   const load = async () => {
@@ -57,4 +57,4 @@ it('lives through Larkfold’s mornings the same way each time, with books that 
   const { lots, steps } = await inFarm(first, (scope) => trailOf(scope, butter.at(-1)!.lotId));
   expect(lots.filter(({ kind }) => kind === 'milk').length).toBeGreaterThan(3);
   expect(steps.length).toBeGreaterThan(4);
-}, 120_000);
+}, 400_000);
