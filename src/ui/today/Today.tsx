@@ -299,8 +299,10 @@ export function Today({ view }: { view: TodayView }) {
   /** Nothing is to be done: the butter in the house, and the way to the next. */
   function restful(): Lead {
     return {
-      says:
-        butter.length > 0
+      says: milk.some(({ lot }) => lot.blockedReason === null)
+        ? // As the Pail says it: milk that was left for later stands all the same.
+          dairy.says
+        : butter.length > 0
           ? 'Nothing presses. The butter in the house keeps, and the churn is free.'
           : 'Nothing waits. The next churning starts with cream.',
       why: view.rate && butter.length > 0 ? stockWords(butter, today, view.rate, say) : undefined,
