@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { priorPace } from './churnPace';
-import type { PaceLesson } from './learnPace';
+import type { PaceLesson, PaceTarget } from './learnPace';
 import { learnPace, paceOf } from './learnPace';
 
 const lesson = (day: number, ratio: number, more: Partial<PaceLesson> = {}): PaceLesson => ({
@@ -79,5 +79,98 @@ describe('the pace of a maker’s own churn', () => {
     const at = (day: number) => shown(paceOf(knowledge, { tool: 'barrel', day, perDegreeHarder: 0.2 }));
     expect(at(140)).toBeGreaterThan(1.15);
     expect(at(140 + 365)).toBeLessThan(at(140));
+  });
+
+  it('knows the season again a year later, and neither sooner nor the other way round', () => {
+    const hardInJanuary = (day: number) => Math.exp(0.3 * Math.cos((2 * Math.PI * day) / 365.25));
+    const years = Array.from({ length: 100 }, (_, i) =>
+      lesson(i * 7, hardInJanuary(i * 7), { perDegreeHarder: 0.2 }),
+    );
+    const knowledge = learnPace(years, 731);
+    const at = (day: number) => paceOf(knowledge, { tool: 'barrel', day, perDegreeHarder: 0.2 }).logMean;
+    const [january, april, july, october] = [1096, 1187, 1278, 1370].map(at);
+    expect(january! - july!).toBeGreaterThan(0.5);
+    expect(january! - july!).toBeLessThan(0.61);
+    expect(Math.abs(april! - october!)).toBeLessThan(0.03);
+    expect(at(1096 + 365.25)).toBeCloseTo(january!, 3);
+    // A softer fat swings less.
+    const soft = (day: number) => paceOf(knowledge, { tool: 'barrel', day, perDegreeHarder: 0.1 }).logMean;
+    expect((soft(1096) - soft(1278)) / (january! - july!)).toBeCloseTo(0.5, 2);
+  });
+
+  it('before any batch is as wide as the factor of the handbook and the year’s fat together', () => {
+    const textbook = Math.log(1.6) ** 2;
+    const wide = (target: Partial<PaceTarget>) =>
+      paceOf(learnPace([], 100), { tool: 'barrel', day: 100, ...target }).logSd ** 2;
+    expect(wide({ perDegreeHarder: 0 })).toBeCloseTo(textbook, 12);
+    expect(wide({ perDegreeHarder: 0.1 })).toBeCloseTo(textbook + 0.01 * (1.2 ** 2 + 1), 12);
+    expect(wide({})).toBeCloseTo(textbook + 0.06 ** 2 * (1.2 ** 2 + 1), 12);
+    // Forty-five days from now this month’s feed has a third of its weight, before and after alike.
+    for (const day of [55, 145])
+      expect(wide({ day, perDegreeHarder: 0.1 })).toBeCloseTo(
+        textbook + 0.01 * (1.2 ** 2 + Math.exp(-2)),
+        12,
+      );
+    // What was never seen is as wide as ever: another churn of the kind, another kind.
+    const seen = learnPace(
+      Array.from({ length: 300 }, () => lesson(100, 1, { churn: 'old', perDegreeHarder: 0 })),
+      100,
+    );
+    const left = (target: Partial<PaceTarget>) =>
+      paceOf(seen, { tool: 'barrel', churn: 'old', day: 100, perDegreeHarder: 0, ...target }).logSd ** 2;
+    expect(left({})).toBeLessThan(0.001);
+    expect(left({ churn: 'new' })).toBeGreaterThan(0.35 * textbook);
+    expect(left({ tool: 'jar' })).toBeGreaterThan(0.8 * textbook);
+    expect(left({ tool: 'jar' })).toBeLessThan(textbook);
+  });
+
+  it('is where the posterior is highest, and as wide as its curvature there', () => {
+    const lessons = [0.8, 0.7, 1.4, 0.75, 6, 0.9, 0.72].map((ratio, i) =>
+      lesson(i * 40, ratio, {
+        tool: i % 3 === 2 ? 'jar' : 'barrel',
+        churn: i % 2 ? 'old' : 'new',
+        perDegreeHarder: 0.05 + 0.02 * i,
+      }),
+    );
+    const today = 300;
+    const { columns, mean, covariance, scatter } = learnPace(lessons, today);
+    const variance = (name: string) => {
+      const share = { maker: 0.2, tool: 0.45, churn: 0.35 }[name.split(':')[0]!];
+      return share ? share * Math.log(1.6) ** 2 : name === 'drift' ? 1 : 1.2 ** 2;
+    };
+    const row = ({ day, tool, churn, perDegreeHarder }: PaceLesson) =>
+      [...columns.keys()].map((name) => {
+        const angle = (2 * Math.PI * day) / 365.25;
+        if (name === 'maker' || name === `tool:${tool}` || name === `churn:${tool}:${churn}`) return 1;
+        if (name === 'cosine') return perDegreeHarder! * Math.cos(angle);
+        if (name === 'sine') return perDegreeHarder! * Math.sin(angle);
+        return name === 'drift' ? perDegreeHarder! * Math.exp(-(today - day) / 45) : 0;
+      });
+    const rows = lessons.map(row);
+    const off = rows.map((x, i) => Math.log(lessons[i]!.ratio) - x.reduce((s, v, a) => s + v * mean[a]!, 0));
+    // Student's t of four degrees of freedom around the mean, Gaussian priors: the slope of their logarithm is nothing.
+    const weights = off.map((r) => 5 / (4 + (r / scatter) ** 2));
+    for (const [a, name] of [...columns.keys()].entries()) {
+      const pull = rows.reduce((s, x, i) => s + (weights[i]! * off[i]! * x[a]!) / scatter ** 2, 0);
+      expect(pull - mean[a]! / variance(name)).toBeCloseTo(0, 6);
+    }
+    expect(scatter ** 2).toBeCloseTo(
+      (8 * Math.log(1.2) ** 2 + off.reduce((s, r, i) => s + weights[i]! * r ** 2, 0)) / (8 + lessons.length),
+      9,
+    );
+    // Curvature times covariance is one.
+    [...columns.keys()].forEach((name, a) =>
+      [...columns.keys()].forEach((_, b) => {
+        const product = [...columns.keys()].reduce(
+          (sum, _, c) =>
+            sum +
+            (rows.reduce((s, x, i) => s + (weights[i]! * x[a]! * x[c]!) / scatter ** 2, 0) +
+              (a === c ? 1 / variance(name) : 0)) *
+              covariance[c]![b]!,
+          0,
+        );
+        expect(product).toBeCloseTo(a === b ? 1 : 0, 6);
+      }),
+    );
   });
 });

@@ -1,0 +1,66 @@
+import { toJsonSchema } from '@valibot/to-json-schema';
+import { examples } from '@tests/validation/examples';
+import { CalculationError } from './calculation';
+import { calculate, calculations } from './calculations';
+import { variants } from './testing/variants';
+import vectors from './vectors.json';
+
+/**
+ * What every calculation answers to a few dozen inputs, as it was when somebody last looked at it. Check tables and vectors say
+ * what is right; this says what has moved. After a change that is meant: look at what moved, then `npx jest recorded -u`.
+ */
+const cases = vectors as { calculation: string; input: unknown; error?: boolean }[];
+/** Calculations that run a model for a tenth of a second or so. */
+const slow = /^(churn\.|cream\.rise|herd|bank|today)/;
+
+type Leaves = Map<string, string>;
+
+/** Every figure and word of an answer by its path; of long lists the ends, the middle and the quarters. */
+function leaves(value: unknown, path = '', into: Leaves = new Map()): Leaves {
+  if (Array.isArray(value)) {
+    const last = value.length - 1;
+    into.set(`${path}#`, String(value.length));
+    const at = last < 6 ? value.keys() : [0, 0.25, 0.5, 0.75, 1].map((share) => Math.round(share * last));
+    for (const i of new Set(at)) leaves(value[i], `${path}.${i}`, into);
+  } else if (value !== null && typeof value === 'object')
+    for (const [key, inner] of Object.entries(value)) leaves(inner, path ? `${path}.${key}` : key, into);
+  else into.set(path, typeof value === 'number' ? figure(value) : String(value));
+  return into;
+}
+
+/** Four digits: what a changed constant moves, and rounding in the sixteenth place does not. */
+const figure = (value: number) => String(Number(value.toPrecision(4)));
+
+function answered(name: string, input: unknown): Leaves {
+  try {
+    return leaves(calculate(name, input));
+  } catch (error) {
+    if (error instanceof CalculationError) return new Map([['refused', error.message]]);
+    throw error;
+  }
+}
+
+it.each([...calculations.keys()])('%s answers as it did', (name) => {
+  const sound = examples[name] ?? cases.find((one) => one.calculation === name && !one.error)!.input;
+  const schema = toJsonSchema(calculations.get(name)!.input, { errorMode: 'ignore' });
+  const base = answered(name, sound);
+  const wanted = slow.test(name) ? 10 : 32;
+  const moved: string[] = [];
+  const refused = new Set<string>();
+  for (const input of variants(sound, schema, 4 * wanted, name)) {
+    const answer = answered(name, input);
+    if (answer.has('refused')) refused.add(answer.get('refused')!);
+    else {
+      const changes = [...answer].filter(([path, said]) => base.get(path) !== said);
+      const gone = [...base.keys()].filter((path) => !answer.has(path)).length;
+      if (changes.length + gone > 0)
+        moved.push([...changes.map(([path, said]) => `${path}=${said}`), `without ${gone}`].join('; '));
+    }
+    if (moved.length === wanted) break;
+  }
+  expect([
+    [...base].map(([path, said]) => `${path}=${said}`).join('; '),
+    ...moved,
+    ...[...refused].slice(0, 4),
+  ]).toMatchSnapshot();
+});
