@@ -61,6 +61,18 @@ const small = new Set([
   'both',
   'skim',
 ]);
+/** Words of the line’s own grammar: “cream 2 L” is cream, whatever vessel is called Cream tub. */
+const grammar = new Set([
+  'cream',
+  'skimmed',
+  'ladled',
+  'herd',
+  'everyone',
+  'all',
+  'bought',
+  ...small,
+  ...Object.keys(useWords),
+]);
 const bare: Record<UnitSystem, string> = { metric: 'L', us: 'qt', imperial: 'pt' };
 
 /**
@@ -170,7 +182,7 @@ class Rest {
     for (const one of longestFirst) {
       const [first = ''] = one.name.toLowerCase().split(/[\s-]/);
       const alone = all.filter(({ name }) => name.toLowerCase().split(/[\s-]/)[0] === first).length === 1;
-      if (first.length > 2 && alone && !found.some((other) => other.one === one))
+      if (first.length > 2 && alone && !grammar.has(first) && !found.some((other) => other.one === one))
         this.take(escaped(first), (at) => found.push({ at, one }));
     }
     return found.toSorted((a, b) => a.at - b.at).map(({ one }) => one);
@@ -199,8 +211,8 @@ class Rest {
   takeFat(system: UnitSystem): number | undefined {
     let fat: number | undefined;
     this.take(
-      '\\d+(?:[.,]\\d+)? ?%',
-      (_, matched) => (fat = parseQuantity(matched, system, 'fraction').value),
+      '\\d+(?:[.,]\\d+)? ?(?:%|per ?cent)',
+      (_, matched) => (fat = parseQuantity(matched.replace(/ ?per ?cent/, ' %'), system, 'fraction').value),
     );
     return fat;
   }

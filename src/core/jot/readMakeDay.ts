@@ -14,6 +14,7 @@ import { additions, clarities, feeds, pieceForms, tastes } from '../churning/bat
 import type { MarkStage } from '../churning/stages';
 import type { ToolKey } from '../churning/tools';
 import { toolKeys, tools } from '../churning/tools';
+import { list } from '../quantities/list';
 import { parseQuantity } from '../quantities/parseQuantity';
 import type { Quantity } from '../quantities/parseQuantity';
 import type { UnitSystem } from '../quantities/units';
@@ -85,7 +86,7 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
     .replace(/\s+/g, ' ');
   const stage = stageWords[said.replace(/^(it has|it is|it|has|just) /, '')];
   if (stage) return { kind: 'mark', stage };
-  if (/^undo( that)?$/.test(said)) return { kind: 'undo' };
+  if (/^undo( that| it)?$/.test(said)) return { kind: 'undo' };
   if (/^(next|another) load( in)?$/.test(said)) return { kind: 'load' };
   if (/^(go on|going on|resume|resumed|on again|churn on|churn(ed)? again)$/.test(said))
     return { kind: 'resumed' };
@@ -138,7 +139,7 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
         .replace(clarity, '')
         .replace(cold ?? /$^/, '')
         .replace(where?.[0] ?? /$^/, '')
-        .replace(/\b(with|at)\b/g, '')
+        .replace(/\b(with|at|water)\b/g, '')
         .replace(/\s+/g, ' ')
         .trim();
       return {
@@ -168,7 +169,8 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
         amount: amountOf(rest.replace(/ ?\b(now|again)$/, ''), system, ['mass'], weighed[system]),
       };
     case 'moisture': {
-      const weights = rest.split(/[ ,;]+/).map((one) => Number(one.replace(',', '.').replace(/g$/, '')));
+      // A comma is a decimal’s, unless a space follows it.
+      const weights = rest.split(/[,;]? +|;/).map((one) => Number(one.replace(',', '.').replace(/g$/, '')));
       if (weights.length !== 3 || !weights.every((one) => Number.isFinite(one) && one >= 0))
         throw new CalculationError(
           'Three weights of the pan in grams: empty, with the butter, and after, such as “moisture 80.2 90.4 88.8”.',
@@ -198,11 +200,9 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
     case 'butter': {
       if (/^-?\d+(?:[.,]\d+)? ?°? ?[cf]$/.test(rest))
         return { kind: 'felt', celsius: amountOf(rest, system, ['temperature'], '').value };
-      const mixed = (Object.keys(additions) as Addition[]).filter((key) =>
-        new RegExp(`\\b${key.replace(/s$/, '')}s?\\b`).test(rest),
-      );
       const shaped = new RegExp(`\\bin(?:to)? (.+?) (${pieceForms.join('|')})s?$`).exec(rest);
       const clarified = /\b(?:in)?to ghee\b ?(.*)$/.exec(rest);
+      const mixed = mixedIn(rest.replace(shaped?.[0] ?? /$^/, '').replace(clarified?.[0] ?? /$^/, ''));
       const share = /(\d+(?:[.,]\d+)?) ?%(?: salt(?:ed)?)?/.exec(rest);
       const none = /\bunsalted\b|\bno salt\b/.test(rest);
       const left = rest
@@ -249,11 +249,40 @@ const washWheres: readonly [RegExp, WashPlace][] = [
 ];
 const shares: Record<string, number> = { quarter: 0.25, third: 1 / 3, half: 0.5 };
 
+/** What people call what they mix in. */
+const mixedWords: Record<Addition, RegExp> = {
+  herbs:
+    /^(fresh )?(herbs?|chives?|parsley|thyme|dill|basil|sage|rosemary|mint|tarragon|nettles?|ramsons?|wild garlic)$/,
+  garlic: /^(fresh )?garlic$/,
+  honey: /^honey$/,
+  spice: /^(dry )?(spices?|pepper|paprika|cumin|cinnamon|caraway)$/,
+  colour: /^(colou?r|annatto|carrot( juice)?)$/,
+};
+
+/**
+ * What “with …” says was mixed in: nothing of it is passed over, for what is fresh in it decides how long the butter keeps.
+ * @throws {CalculationError} for what the house knows no rule for
+ */
+function mixedIn(rest: string): Addition[] {
+  const said = (/\bwith (.+)$/.exec(rest)?.[1] ?? '').split(/,| and | & |\+/).map((one) => one.trim());
+  const found = said.flatMap((one) => {
+    if (one === '' || /\bsalt$/.test(one)) return [];
+    const key = (Object.keys(mixedWords) as Addition[]).find((each) => mixedWords[each].test(one));
+    if (!key)
+      throw new CalculationError(
+        `“${one}” is nothing the house knows a rule for: ${list(Object.values(additions).map(({ name }) => name.toLowerCase()))}. Say which it is nearest to.`,
+        'jot',
+      );
+    return [key];
+  });
+  return (Object.keys(mixedWords) as Addition[]).filter((key) => found.includes(key));
+}
+
 /** What is said in words alone, with no amount to read. */
 function plainAct(said: string): MakeDay | undefined {
   const out = /^(?:took|take|taken) out (?:a |an )?(quarter|third|half)(?: of it)?$/.exec(said);
   if (out) return { kind: 'takenOut', share: shares[out[1]!]! };
-  if (/^(merge|merged|poured? together|poured? the next( load)? in( too)?)$/.test(said))
+  if (/^(merge|merged|pour(ed)? together|pour(ed)? (the )?next( load)? in( too)?)$/.test(said))
     return { kind: 'merged' };
   const feel = /^(?:(?:the )?butter (?:is |feels )?|it is |feels )?(hard|waxy|greasy)$/.exec(said);
   if (feel) return { kind: 'felt', feel: feel[1] as Feel };
@@ -265,13 +294,23 @@ function plainAct(said: string): MakeDay | undefined {
   return undefined;
 }
 
+/** More than so many ounces or cups nobody means by a number alone: it was read off a scale in grams. */
+const mostBare = 64;
+
 function amountOf(
   said: string,
   system: UnitSystem,
   kinds: readonly Quantity['kind'][],
   bare: string,
 ): Quantity {
-  for (const one of /^[\d.,½¼¾ ]+$/.test(said) && bare ? [`${said} ${bare}`] : [said]) {
+  const number =
+    bare !== '' && /^(?:(?:about|around|roughly|almost|nearly) )?([\d.,/½¼¾⅓⅔ ]+)$/.exec(said)?.[1];
+  if (number && system !== 'metric' && Number(number) > mostBare)
+    throw new CalculationError(
+      `“${said}” of what? ${number.trim()} ${bare} is a great deal: say the unit.`,
+      'jot',
+    );
+  for (const one of number ? [`${said} ${bare}`] : [said]) {
     try {
       const quantity = parseQuantity(one, system, kinds.length === 1 ? kinds[0] : undefined);
       if (kinds.includes(quantity.kind) && (quantity.kind === 'temperature' || quantity.value > 0))

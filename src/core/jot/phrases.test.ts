@@ -1,0 +1,90 @@
+import { CalculationError } from '../calculation';
+import { readJot } from './readJot';
+import type { JotWords } from './readJot';
+
+/**
+ * The phrase book: what is read from everything a maker is known to write, as it was when somebody last looked at it. After a
+ * change that is meant: look at what moved, then `npx jest phrases -u`.
+ */
+const words: JotWords = {
+  animals: [
+    { id: 'tansy', name: 'Tansy' },
+    { id: 'plover', name: 'Plover' },
+    { id: 'old-fern', name: 'Old Fern' },
+    { id: 'old-sorrel', name: 'Old Sorrel' },
+  ],
+  vessels: [
+    { id: 'blue', name: 'Blue jar', holds: 'milk' },
+    { id: 'green', name: 'Green jar', holds: 'milk' },
+    { id: 'tub', name: 'Cream tub', holds: 'cream' },
+    { id: 'can', name: 'Tall can', holds: null },
+  ],
+};
+const oneJar = { ...words, vessels: words.vessels.slice(1) };
+const none = { animals: [{ id: 'tansy', name: 'Tansy' }], vessels: [] };
+
+const lines = {
+  milk: `11.2 tansy|tansy 11.2|11,2 herd|5 all|5 everyone|tansy and plover 14 into tall can at 34 C|6.5 kg old fern|old 5|5 old sorrel
+    4 bought|2 1/2 tansy|½ plover|about 5 tansy|5 blue jar|5 into tall can|same|as yesterday|same as last time|same as yesterday please
+    11.2|tansy|0 tansy|-3 tansy|twelve tansy|12 parsecs tansy|12 min tansy|11.2 tansy 36 C|11.2 l tansy at 97 F||  “5 TANSY”  |5 tansy 38 %`,
+  skim: `skim blue jar 0.8|skimmed blue jar 800 ml|ladled green jar 1 1/2|skim both blue jar and green jar 1.5 to the pigs|blue jar 0.8 to hens
+    blue jar 0.8 calf|skim blue 0.8 to calves|skim blue 0.8 yogurt|skim blue jar 0.8 to curd|skim blue jar 0.8 to drink|skim 0.8|skim tub 0.8
+    skim tall can 0.8|skim blue jar|skim blue jar 0|blue jar 0.8 yoghurt tansy`,
+  cream: `cream 2 L 36 %|cream 2|cream 2 36 percent|cream 1.2 kg|cream 2 into tub 30%|cream|2 l cream at 5 C`,
+  reading: `blue jar 6 C|6 C|tub 6,5 °C|can 43 F|-2 C|15c|blue jar|6`,
+  marks: `thick|it thickens|thickening|whipped|it whips|grainy|it is grainy|has broken|it has broke|broke|just broke|break|stop|stopped
+    undo|undo that|undo it|next load|another load in|go on|resume|resumed|churned again|churn on|packed|pack|pause|paused|put by
+    paused overnight|put by for the night, in the fridge|pause fridge|pause in the bath|pause ice|pause, ice water|paused in the shed
+    keep whipped|kept it whipped|stopped at whipped cream|gave up|give up: too warm|gave up, tired`,
+  water: `water 60 ml|water 60|water|water about 60|water 1/4 cup|water 60 g|water 60 C|drained 0.9 l|drained|drained 900|buttermilk 0.9 l
+    drained 900 g of buttermilk|drained buttermilk 300 ml|drained lots`,
+  wash: `washed clear|washed cloudy|wash milky|washed|washed clear at 8 C|washed clear 8 C with 1 l|washed cloudy in the bowl|wash clear under the tap
+    washed clear in churn 500 ml|washed clear in the mixer|washed clear with 46 F water|washed clear with 500`,
+  butter: `butter 612 g salted|butter 612|butter 612 unsalted|butter 612 g no salt|butter 612 g 1.8 %|butter 612 g 2 % salted|butter 600 g in 250 g blocks
+    butter 600 into 50 g pats|butter 1 lb 6 oz salted|butter 400 g to ghee 310 g|butter 400 into ghee|butter 400 g to ghee lots|butter 600 g with chives
+    butter 600 g 1.5 % with garlic and chives in 125 g rolls|butter 600 g in 250 g bricks|butter 14 C|butter -1 c|butter 57 F|butter|butter lots|butter 0 g`,
+  work: `greasy|the butter is hard|butter is waxy|butter feels greasy|it is hard|feels waxy|grains|stopped at lumps|one mass|in one lump|it is grains
+    pressed|pressed 30 ml|pressed out|pressed dry|pressed 30 ml of water out|worked|worked once|worked it 20|weighs 598 g now|weighs 598|reweighed 598 again
+    weighs|took out a third|take out half of it|taken out a quarter|took out a fifth|merged|pour together|poured the next load in too|poured next in
+    moved to the stand mixer|in the stand mixer|now in a jar|moved it into jar|in the cellar`,
+  end: `moisture 80.2 90.4 88.8|moisture 80,2 90,4 88,8|moisture 80.2g, 90.4g, 88.8g|moisture 80 90|moisture 80 90 x|moisture 80 90 -1|tastes nutty
+    tastes sweet and nutty|tasted flat, colour 4|tastes of hay|tastes nutty on grass|colour 4|color 6|colour 7|colour|colour 40|tasted sour color 2 on hay`,
+} as const;
+
+const round = (_: string, value: unknown) =>
+  typeof value === 'number' ? Number(value.toPrecision(6)) : value;
+
+function read(line: string, ...[of, system]: [JotWords, 'metric' | 'us' | 'imperial']): string {
+  try {
+    return JSON.stringify(readJot(line, of, system), round);
+  } catch (error) {
+    if (error instanceof CalculationError) return error.message;
+    throw error;
+  }
+}
+
+describe.each(Object.entries(lines))('%s', (_, told) => {
+  const all = told.split(/\||\n\s*/);
+
+  it.each(['metric', 'us', 'imperial'] as const)('as written on a farm with %s units', (system) => {
+    const metric = (line: string) => read(line, words, 'metric');
+    const said = all.map((line) => [line, read(line, words, system)] as const);
+    // The other units are told where they read it otherwise.
+    expect(
+      said
+        .filter(([line, reads]) => system === 'metric' || reads !== metric(line))
+        .map(([line, reads]) => `${line} → ${reads}`),
+    ).toMatchSnapshot();
+  });
+
+  it('where one jar stands, and where nothing does', () => {
+    expect(
+      all.flatMap((line) =>
+        [oneJar, none].flatMap((of) => {
+          const reads = read(line, of, 'metric');
+          return reads === read(line, words, 'metric') ? [] : [`${line} → ${reads}`];
+        }),
+      ),
+    ).toMatchSnapshot();
+  });
+});
