@@ -10,6 +10,8 @@ import { now } from '../clock';
 import type { HouseView } from '../house/views';
 import { houseViewOf } from '../house/views';
 import { localDate } from '../localDate';
+import type { SeparationBefore, ShownLot } from '../pail/views';
+import { separationsBefore, shownLots } from '../pail/views';
 
 /** A pat of butter, or ghee, as screens show it: made on a day of the farm’s. */
 export interface ButterShown extends Omit<ButterOnHand, 'madeAt'> {
@@ -26,6 +28,9 @@ export interface Stock {
 }
 
 export interface LarderView extends HouseView, Stock {
+  /** Skim, buttermilk, cultures, and cream that is kept: for whipping, or frozen. */
+  kept: ShownLot[];
+  separations: SeparationBefore[];
   /** The farm’s own date. */
   today: string;
 }
@@ -39,8 +44,21 @@ export const larderView = (farmId: string): Promise<LarderView> =>
   inFarm(farmId, async (scope) => {
     const house = await houseViewOf(scope);
     const { timeZone } = house.farm;
-    return { ...house, today: localDate(now(), timeZone), ...(await stockOf(scope, timeZone)) };
+    return {
+      ...house,
+      today: localDate(now(), timeZone),
+      ...(await stockOf(scope, timeZone)),
+      kept: (await shownLots(scope, ['skim', 'buttermilk', 'culture', 'cream'])).filter(isKept),
+      separations: await separationsBefore(scope),
+    };
   });
+
+/** Cream on its way to the churn stands on the Shelf; what is kept of it stands in the larder as well. */
+function isKept({ kind, details, events }: ShownLot): boolean {
+  if (kind !== 'cream' || details.cut === 'top') return true;
+  const placed = events.findLast((event) => event.kind === 'placed');
+  return placed?.kind === 'placed' && placed.place === 'freezer';
+}
 
 /** What the Larder and Today both say of the butter in the house. */
 export async function stockOf(scope: FarmScope, timeZone: string): Promise<Stock> {

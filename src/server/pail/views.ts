@@ -112,6 +112,14 @@ export async function shown(scope: FarmScope, lots: readonly StandingLot[]): Pro
   });
 }
 
+/** Skimmings and separations, newest first. */
+export const separationsBefore = async (scope: FarmScope): Promise<SeparationBefore[]> =>
+  (await separationsOf(scope, 60)).map(({ at: when, details, vesselId }) => ({
+    ...(details as unknown as Omit<SeparationBefore, 'atSeconds' | 'vesselId'>),
+    atSeconds: when.getTime() / 1000,
+    vesselId,
+  }));
+
 export async function pailViewOf(scope: FarmScope): Promise<PailView> {
   const at = now().getTime();
   const cleaned = await cleanedAndUsed(scope);
@@ -124,11 +132,7 @@ export async function pailViewOf(scope: FarmScope): Promise<PailView> {
       ...one,
       atSeconds: when.getTime() / 1000,
     })),
-    separations: (await separationsOf(scope, 60)).map(({ at: when, details, vesselId }) => ({
-      ...(details as unknown as Omit<SeparationBefore, 'atSeconds' | 'vesselId'>),
-      atSeconds: when.getTime() / 1000,
-      vesselId,
-    })),
+    separations: await separationsBefore(scope),
     uses: await usesSince(scope, new Date(at - 7 * 24 * hour)),
     parked: parkedShown(await parkedOf(scope)),
     cleaningKept: cleaned.some(({ cleanedAt }) => cleanedAt !== null),

@@ -25,7 +25,12 @@ export function Door({
   // Afterwards it is as whoever stands before it left it.
   const [atFirst] = useState(open);
   return (
-    <details className={styles.door} open={atFirst} {...(group === undefined ? {} : { name: group })}>
+    <details
+      className={styles.door}
+      open={atFirst}
+      data-group={group}
+      onToggle={({ currentTarget }) => currentTarget.open && shutOthers(currentTarget)}
+    >
       <summary>
         <span>
           <small>{name}</small>
@@ -36,6 +41,17 @@ export function Door({
       <div className={styles.inside}>{children}</div>
     </details>
   );
+}
+
+/**
+ * Shuts the other doors of its group. Not left to the browser (`name`): while a page arrives it may stand twice in the
+ * document for a moment, and the browser would shut the door of the one that stays.
+ */
+function shutOthers(door: HTMLDetailsElement): void {
+  const { group } = door.dataset;
+  if (group === undefined) return;
+  for (const other of document.querySelectorAll<HTMLDetailsElement>(`details[data-group="${group}"][open]`))
+    if (other !== door) other.open = false;
 }
 
 /** Doors two abreast; the one that stands open takes the whole width. */

@@ -37,10 +37,13 @@ export function InTheHand({
   pat,
   today,
   onGone,
+  quiet,
 }: {
   pat: ButterShown;
   today: string;
   onGone: (lotId: string, isGone: boolean) => void;
+  /** The blue button of the screen is another one. */
+  quiet: boolean;
 }) {
   const say = useSay();
   const outbox = useOutbox();
@@ -131,7 +134,7 @@ export function InTheHand({
         </p>
       </div>
       <Button
-        variant="contained"
+        variant={quiet ? 'outlined' : 'contained'}
         size="large"
         sx={{ minHeight: 72 }}
         onClick={() => void finish(past?.discard ? 'spoiled' : 'eaten')}

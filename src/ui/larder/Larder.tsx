@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { PieceForm } from '@/core/churning/batchEvents';
 import { crockWater } from '@/core/keeping/crockWater';
 import type { Waiting } from '@/core/standing/judgeLot';
@@ -12,11 +12,13 @@ import { ButterPiece } from '../board/ButterPiece';
 import { Said, Wall } from '../board/Wall';
 import { Quiet } from '../theme/Enamel';
 import { useSay } from '../frame/FarmContext';
+import { useLater } from '../frame/useLater';
 import { useNow } from '../frame/useNow';
 import type { ButterShown } from '@/server/today/views';
 import { butterWaits, mixedIn } from './butterStanding';
 import { toEat } from './toEat';
 import { InTheHand } from './InTheHand';
+import type { KeptPiece } from './keptPiece';
 import { larderSays, presses, stockWords } from './larderSays';
 import styles from './Larder.module.css';
 
@@ -27,6 +29,8 @@ const cupboards: { key: string; name: string; celsius?: number }[] = [
   { key: 'fridge', name: 'Fridge', celsius: 4 },
   { key: 'freezer', name: 'Freezer', celsius: -17.8 },
 ];
+/** What is kept beside the butter is told by its story, which is fetched where there is some. */
+const theKept = () => import('./Kept');
 /** Pieces that stand in a cupboard before it is opened further. */
 const atFirst = 12;
 
@@ -34,15 +38,21 @@ const atFirst = 12;
 export function Larder({ view, piece }: { view: LarderView; piece?: string | undefined }) {
   const say = useSay();
   // A page left open over a night is of the next day.
-  const today = say.dateOf(useNow(15_000));
+  const now = Math.floor(useNow(15_000) / 60) * 60;
+  const today = say.dateOf(now);
   const [gone, setGone] = useState<ReadonlySet<string>>(new Set());
   const butter = toEat(view.butter, today).filter(({ lotId }) => !gone.has(lotId));
+  const beside = useLater(theKept, view.kept.length > 0);
+  const kept = useMemo(() => beside?.keptPieces(view.kept, now, say) ?? [], [beside, view.kept, now, say]);
   const [chosen, setChosen] = useState(piece);
-  const inHand = butter.find(({ lotId }) => lotId === chosen) ?? butter[0];
+  const keptInHand =
+    kept.find(({ lotId }) => lotId === chosen) ?? (butter.length === 0 ? kept[0] : undefined);
+  const inHand = keptInHand ? undefined : (butter.find(({ lotId }) => lotId === chosen) ?? butter[0]);
   const { act, busy } = useAct();
   const water = view.crockWaterOn === undefined ? undefined : crockWater(view.crockWaterOn, today);
   const first = butter[0];
   const pressing = presses(first, today);
+  const watering = water?.waits?.tone === 'now' && !pressing;
   const mark = (lotId: string, isGone: boolean) =>
     setGone((before) => {
       const next = new Set(before);
@@ -54,11 +64,11 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
     <div className={styles.larder}>
       <Wall className={styles.wall}>
         <Said
-          says={larderSays(first, today, water, say)}
+          says={larderSays(first, today, water, say, kept, view.kept.length)}
           acts={
             water?.waits && (
               <Button
-                variant={water.waits.tone === 'now' && !pressing ? 'contained' : 'outlined'}
+                variant={watering ? 'contained' : 'outlined'}
                 size="large"
                 sx={{ minHeight: 64 }}
                 disabled={busy}
@@ -76,7 +86,13 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
         />
         <div className={styles.cupboards} tabIndex={0} role="group" aria-label="Cupboards" data-picture>
           {cupboards
-            .filter(({ key }) => key === 'fridge' || key === 'freezer' || butter.some(({ storage }) => storage === key))
+            .filter(
+              ({ key }) =>
+                key === 'fridge' ||
+                key === 'freezer' ||
+                butter.some(({ storage }) => storage === key) ||
+                kept.some(({ cupboard }) => cupboard === key),
+            )
             .map(({ key, name, celsius }) => (
               <Cupboard
                 key={key}
@@ -84,14 +100,18 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
                 small={key === 'crock' ? water?.says : celsius === undefined ? undefined : say.temperature(celsius)}
                 waits={key === 'crock' ? water?.waits : undefined}
                 butter={butter.filter(({ storage }) => storage === key)}
+                kept={kept.filter(({ cupboard }) => cupboard === key)}
                 today={today}
-                chosen={inHand?.lotId}
+                chosen={keptInHand?.lotId ?? inHand?.lotId}
                 onChoose={setChosen}
               />
             ))}
         </div>
       </Wall>
-      {inHand && <InTheHand key={inHand.lotId} pat={inHand} today={today} onGone={mark} />}
+      {inHand && <InTheHand key={inHand.lotId} pat={inHand} today={today} onGone={mark} quiet={watering} />}
+      {keptInHand && beside && (
+        <beside.KeptInHand key={keptInHand.lotId} one={keptInHand.one} separations={view.separations} quiet={watering} />
+      )}
       <Quiet>
         <a href={`/api/papers/fridge-door${say.system === 'us' ? '?paper=letter' : ''}`}>
           A page for the fridge door: four weeks to write on by hand
@@ -106,6 +126,7 @@ function Cupboard({
   small,
   waits,
   butter,
+  kept,
   today,
   chosen,
   onChoose,
@@ -114,6 +135,7 @@ function Cupboard({
   small: string | undefined;
   waits?: Waiting | undefined;
   butter: readonly ButterShown[];
+  kept: readonly KeptPiece[];
   today: string;
   chosen: string | undefined;
   onChoose: (lotId: string) => void;
@@ -121,9 +143,8 @@ function Cupboard({
   const say = useSay();
   const [all, setAll] = useState(false);
   const shown = all ? butter : butter.slice(0, atFirst);
-  const mass = butter.reduce((sum, one) => sum + one.mass, 0);
   return (
-    <section className={styles.cupboard} aria-label={name} style={{ flexGrow: 2 + Math.min(6, butter.length) }}>
+    <section className={styles.cupboard} aria-label={name} style={{ flexGrow: 2 + Math.min(6, butter.length + kept.length) }}>
       <h2>
         {name} <small>{small}</small>
       </h2>
@@ -156,6 +177,22 @@ function Cupboard({
             </li>
           );
         })}
+        {kept.map(({ lotId, name, says, until, tag, drawing }) => (
+          <li key={lotId}>
+            <button
+              type="button"
+              className={`${styles.piece} ${styles.ware}`}
+              aria-pressed={lotId === chosen}
+              onClick={() => onChoose(lotId)}
+            >
+              {tag && <Tag waiting={tag} />}
+              {drawing}
+              <strong>{name}</strong>
+              <span>{says}</span>
+              <span>{until}</span>
+            </button>
+          </li>
+        ))}
       </ul>
       {butter.length > shown.length && (
         <button type="button" className={styles.all} onClick={() => setAll(true)}>
@@ -163,10 +200,22 @@ function Cupboard({
         </button>
       )}
       <p>
-        {butter.length === 0
-          ? 'Nothing in it.'
-          : `${say.mass(mass)} in ${butter.length} ${butter.length === 1 ? 'lot' : 'lots'}`}
+        {holds(butter, kept, say)}
       </p>
     </section>
   );
 } // prettier-ignore
+
+/** What is in a cupboard, summed up. */
+function holds(
+  butter: readonly ButterShown[],
+  kept: readonly KeptPiece[],
+  say: ReturnType<typeof useSay>,
+): string {
+  const pats =
+    butter.length > 0 &&
+    `${say.mass(butter.reduce((sum, one) => sum + one.mass, 0))} of butter in ${butter.length} ${butter.length === 1 ? 'lot' : 'lots'}`;
+  const vessels =
+    kept.length > 0 && `${kept.length} ${kept.length === 1 ? 'vessel' : 'vessels'} of other things`;
+  return [pats, vessels].filter(Boolean).join(', ') || 'Nothing in it.';
+}

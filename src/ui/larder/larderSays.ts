@@ -5,6 +5,7 @@ import { lasts } from '@/core/keeping/eatingRate';
 import { pastItsDay } from '@/core/keeping/pastItsDay';
 import type { ButterShown } from '@/server/larder/views';
 import type { useSay } from '../frame/FarmContext';
+import type { KeptPiece } from './keptPiece';
 import { isOut } from './toEat';
 
 type Say = Pick<ReturnType<typeof useSay>, 'mass' | 'about' | 'day'>;
@@ -35,8 +36,16 @@ export function larderSays(
   today: string,
   water: ReturnType<typeof crockWater> | undefined,
   say: Say,
+  kept: readonly Pick<KeptPiece, 'name' | 'tag'>[] = [],
+  keptThings = kept.length,
 ): string {
-  if (!first) return 'The larder is empty.';
+  // What must go first of the rest is said where no butter has to be dealt with before it.
+  const other = presses(first, today)
+    ? undefined
+    : kept.find(({ tag }) => tag?.tone === 'danger' || tag?.tone === 'now');
+  if (other && !(water?.waits?.tone === 'now' && other.tag!.tone !== 'danger'))
+    return `${other.name}: ${other.tag!.word}.`;
+  if (!first) return keptThings > 0 ? 'No butter in the house.' : 'The larder is empty.';
   if (water?.waits?.tone === 'now' && !presses(first, today)) return 'The crock wants fresh water.';
   const left = daysBetween(today, first.keepUntil);
   if (first.blockedReason !== null || first.despite !== undefined)

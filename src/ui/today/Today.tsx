@@ -298,8 +298,9 @@ export function Today({ view }: { view: TodayView }) {
 
   /** Nothing is to be done: the butter in the house, and the way to the next. */
   function restful(): Lead {
+    const stands = milk.find(({ lot }) => lot.blockedReason === null);
     return {
-      says: milk.some(({ lot }) => lot.blockedReason === null)
+      says: stands
         ? // As the Pail says it: milk that was left for later stands all the same.
           dairy.says
         : butter.length > 0
@@ -308,9 +309,26 @@ export function Today({ view }: { view: TodayView }) {
       why: view.rate && butter.length > 0 ? stockWords(butter, today, view.rate, say) : undefined,
       acts: (
         <>
-          {churnAgain()}
-          <Button component={Link} href="/churn/new" variant="text" size="large">
-            Other cream
+          {churnAgain() ??
+            (stands && (
+              <Button
+                component={Link}
+                href={`/pail/${stands.lot.id}`}
+                variant="contained"
+                size="large"
+                sx={mainSize}
+              >
+                See how it creams
+              </Button>
+            ))}
+          <Button
+            component={Link}
+            href="/churn/new"
+            variant={last || stands ? 'text' : 'contained'}
+            size="large"
+            sx={last || stands ? undefined : mainSize}
+          >
+            {last || stands ? 'Other cream' : 'Churn cream'}
           </Button>
         </>
       ),

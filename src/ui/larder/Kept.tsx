@@ -1,0 +1,137 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import Link from 'next/link';
+import { mayGoTo, purposeOf } from '@/core/byProducts/uses';
+import type { Use } from '@/core/byProducts/uses';
+import { places } from '@/core/standing/places';
+import type { SeparationBefore, ShownLot } from '@/server/pail/views';
+import { Door, Doors } from '../board/Door';
+import { useSay } from '../frame/FarmContext';
+import { useNow } from '../frame/useNow';
+import { RefusedSentence } from '../outbox/RefusedSentence';
+import { useAct } from '../outbox/useAct';
+import { toUse, usualSkimUse } from '../pail/usual';
+import { kindNames, standingLot } from '../standing/LotBoard';
+import type { LotNow } from '../standing/lotNow';
+import { lotNow, sayAge } from '../standing/lotNow';
+import { TemperatureCard } from '../standing/TemperatureCard';
+import { UseCard } from '../standing/UseCard';
+import { Quiet } from '../theme/Enamel';
+import type { KeptPiece } from './keptPiece';
+import { cupboardOf, keptFirst, keptUntil } from './keptPiece';
+import styles from './Larder.module.css';
+
+/** Skim, buttermilk, cultures and cream that is kept, each as it stands in its cupboard, in the order to use them. */
+export function keptPieces(
+  lots: readonly ShownLot[],
+  now: number,
+  say: ReturnType<typeof useSay>,
+): KeptPiece[] {
+  return keptFirst(lots.map((lot) => lotNow(lot, now))).map((one) => {
+    const { drawing, name, tag } = standingLot(one, say);
+    const until = keptUntil(one);
+    return {
+      lotId: one.lot.id,
+      cupboard: cupboardOf(one),
+      name,
+      says: `${say.volume(one.volume)} ${kindNames[one.lot.kind]}`,
+      until: until === undefined ? undefined : say.day(say.dateOf(until), say.dateOf(now)),
+      tag: one.waiting.tone === 'calm' ? undefined : tag,
+      drawing,
+      one,
+    };
+  });
+}
+
+/** What such a thing mostly goes to, in one tap; what must go is thrown out. */
+function usualUse({ lot, judged }: LotNow, skimUse: Use): Use | undefined {
+  if (judged.discard && lot.blockedReason === null) return 'spoiled';
+  if (lot.kind === 'culture' || lot.kind === 'cream') return undefined;
+  const use = lot.kind === 'buttermilk' ? 'baked' : skimUse;
+  const blocked = lot.blockedReason !== null;
+  return mayGoTo(use, blocked) && !judged.mayNot[purposeOf[use] ?? 'pour'] ? use : undefined;
+}
+
+/** What is kept beside the butter, in hand: what it is, until when it is good, and what can be done with it. */
+export function KeptInHand({
+  one,
+  separations,
+  quiet,
+}: {
+  one: LotNow;
+  separations: readonly SeparationBefore[];
+  /** The blue button of the screen is another one. */
+  quiet: boolean;
+}) {
+  const say = useSay();
+  const now = Math.floor(useNow(15_000) / 60) * 60;
+  const { act, refused, busy } = useAct();
+  const { lot, story } = one;
+  const { drawing, name } = standingLot(one, say);
+  const until = keptUntil(one);
+  const use = usualUse(one, usualSkimUse(separations));
+  const out = one.judged.discard !== undefined && lot.blockedReason === null;
+  return (
+    <section className={styles.hand} aria-label={`In hand: ${name}`}>
+      <div className={styles.drawn}>{drawing}</div>
+      <div className={styles.words}>
+        <h2>
+          {name}, {say.volume(one.volume)} of {kindNames[lot.kind]}
+        </h2>
+        <Quiet>
+          {places[story?.place ?? 'fridge'].inSentence}, {sayAge(one.ageHours)}, {lot.treatment}
+        </Quiet>
+        <p className={styles.links}>
+          {(out || one.waiting.tone === 'danger') && <strong className={styles.past}>{one.waiting.word}</strong>}
+          {!out && until !== undefined && (
+            <span>
+              Use by {say.day(say.dateOf(until), say.dateOf(now))}
+              {story?.frozen === 'frozen' ? '' : lot.treatment === 'raw' ? ', as raw things keep' : ''}
+            </span>
+          )}
+          <Link href={`/shelf/${lot.id}`}>All the way back to the milkings</Link>
+          <Link href={`/recall/${lot.id}`}>Recall sheet</Link>
+        </p>
+        <RefusedSentence refused={refused} />
+      </div>
+      {use ? (
+        <Button
+          variant={quiet ? 'outlined' : 'contained'}
+          size="large"
+          sx={{ minHeight: 72 }}
+          disabled={busy}
+          onClick={() => void act('lot.use', { lotId: lot.id, to: use }, `All of ${name} ${toUse[use]}.`)}
+        >
+          {use === 'spoiled' ? 'Thrown out' : `All ${toUse[use]}`}
+        </Button>
+      ) : (
+        <Button component={Link} href={`/shelf/${lot.id}`} variant={quiet ? 'outlined' : 'contained'} size="large" sx={{ minHeight: 72 }}>
+          Open it
+        </Button>
+      )}
+      <div className={styles.rarer}>
+        <Doors>
+          <Door name="Some of it" value="to the animals, baked, curd, sold" group="hand">
+            <UseCard one={one} usual={use ?? 'pigs'} />
+          </Door>
+          <Door
+            name="Put it elsewhere"
+            value={`${say.temperature(Math.round(one.celsius))}, ${places[story?.place ?? 'fridge'].inSentence}`}
+            group="hand"
+          >
+            <TemperatureCard one={one} now={now} title="Temperature" />
+          </Door>
+          <Door name="Label" value={lot.blockedReason || out ? 'not for drinking' : 'for the jar'} group="hand">
+            <p className={styles.links}>
+              <a href={`/api/lots/${lot.id}/label`}>Jar label</a>
+              {!lot.blockedReason && !out && (
+                <a href={`/api/lots/${lot.id}/label?for=animals`}>the same, not for drinking</a>
+              )}
+            </p>
+          </Door>
+        </Doors>
+      </div>
+    </section>
+  );
+} // prettier-ignore
