@@ -1,6 +1,8 @@
 /** The core alone, and what needs a real database (src/data/testing/database.ts reads its address). */
 const config = {
   testEnvironment: 'node',
+  // Two cores are what it is tried on; of two, Jest itself would use one.
+  maxWorkers: 2,
   roots: ['<rootDir>/src', '<rootDir>/tests'],
   testMatch: ['**/*.test.ts'],
   moduleNameMapper: {

@@ -63,7 +63,7 @@ test.describe('an ordinary day, phone in one hand in the milk room', () => {
     const answer = page.getByText('11.2 L of milk of Tansy into Tall can.');
     await expect(answer).toBeVisible();
     // It is answered where it was written, not at the foot of the page.
-    expect((await answer.boundingBox())!.y).toBeLessThan(200);
+    await expect.poll(async () => (await answer.boundingBox())?.y).toBeLessThan(200);
     await expect(page.getByRole('link', { name: /Tall can.*4\.1 %.*34 °C/ })).toBeVisible();
     await jot.fill('tall can 12 C');
     await jot.press('Enter');

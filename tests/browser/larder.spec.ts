@@ -89,3 +89,27 @@ test('an empty larder says what it is for', async ({ page, farm }) => {
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('The larder is empty.');
   await expectSound(page);
 });
+
+test('what is kept beside the butter stands in its cupboard, and goes where it goes in one tap', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('house.settle', { unitSystem: 'us', name: 'Larkfold', timeZone: 'Europe/Dublin' });
+  await packed(farm, 1);
+  const creamId = randomUUID();
+  await farm.send('cream.in', { lotId: creamId, mass: 480, fat: 0.4, fatSd: 0.01, fatMethod: 'label', treatment: 'pasteurised', vesselId: null });
+  await farm.send('lot.record', { lotId: creamId, events: [{ kind: 'placed', id: randomUUID(), atSeconds: Date.now() / 1000, place: 'freezer' }] });
+  await page.goto('/larder');
+  // Cream in the freezer is kept; it stands there while it still freezes.
+  await expect(page.getByRole('region', { name: 'Freezer' }).getByRole('button', { name: /cream/ })).toBeVisible();
+  await page.getByRole('region', { name: 'Fridge' }).getByRole('button', { name: /buttermilk/ }).click();
+  const hand = page.getByRole('region', { name: /In hand: buttermilk/ });
+  await expect(hand.getByText(/^Use by/)).toBeVisible();
+  await expectSound(page);
+  await hand.getByRole('button', { name: 'All for baking' }).click();
+  await expect(page.getByText(/All of buttermilk M1 for baking/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /buttermilk/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Fridge' }).getByRole('button', { name: /buttermilk/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: /In hand: buttermilk/ })).toBeVisible();
+}); // prettier-ignore

@@ -12,6 +12,7 @@ import { useNow } from '../frame/useNow';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import { toUse, usualSkimUse } from '../pail/usual';
+import { longPast } from '../standing/alarm';
 import { kindNames, standingLot } from '../standing/LotBoard';
 import type { LotNow } from '../standing/lotNow';
 import { lotNow, sayAge } from '../standing/lotNow';
@@ -38,6 +39,7 @@ export function keptPieces(
       says: `${say.volume(one.volume)} ${kindNames[one.lot.kind]}`,
       until: until === undefined ? undefined : say.day(say.dateOf(until), say.dateOf(now)),
       tag: one.waiting.tone === 'calm' ? undefined : tag,
+      asked: longPast([one]).length > 0,
       drawing,
       one,
     };

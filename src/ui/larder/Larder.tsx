@@ -81,7 +81,7 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
           why={
             butter.length > 0
               ? stockWords(butter, today, view.rate, say)
-              : 'No butter in the house. What you pack will stand here, in the order to eat it, with the day to eat it by.'
+              : 'What you pack will stand here, in the order to eat it, with the day to eat it by.'
           }
         />
         <div className={styles.cupboards} tabIndex={0} role="group" aria-label="Cupboards" data-picture>

@@ -12,6 +12,8 @@ export interface KeptPiece {
   /** The day to use it by, said; nothing where no rule says one. */
   until: string | undefined;
   tag: Waiting | undefined;
+  /** Past its time: what became of it is asked on Today, and it is not called out here. */
+  asked: boolean;
   drawing: ReactNode;
   one: LotNow;
 }

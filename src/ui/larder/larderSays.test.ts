@@ -43,6 +43,23 @@ test('the larder opens on what presses, then on the crock, then on nothing', () 
   );
 });
 
+test('beside the butter, what has to be used today is called out, and what is long past is asked about elsewhere', () => {
+  const skim = (tone: 'danger' | 'now' | 'calm', asked = false) => ({
+    name: 'Blue jar',
+    tag: { word: 'use today', tone },
+    asked,
+  });
+  const of = (...kept: ReturnType<typeof skim>[]) => larderSays(pat(), today, undefined, say, kept);
+  expect(of(skim('calm'), skim('now'))).toBe('Blue jar: use today.');
+  expect(of(skim('danger', true))).toBe('Everything here keeps a while.');
+  // Butter to finish goes before it, and so does the crock’s water, unless it is dangerous.
+  expect(larderSays(pat({ keepUntil: today }), today, undefined, say, [skim('now')])).toMatch(/Finish B1/);
+  const old = crockWater('2026-11-17', today);
+  expect(larderSays(pat(), today, old, say, [skim('now')])).toMatch(/crock/);
+  expect(larderSays(pat(), today, old, say, [skim('danger')])).toBe('Blue jar: use today.');
+  expect(larderSays(undefined, today, undefined, say, [skim('calm')])).toBe('No butter in the house.');
+});
+
 test('how long it lasts counts only what may be eaten, at the household’s own rate', () => {
   const bad = pat({ lotId: 'lot-0002', keepUntil: '2026-11-01', mass: 5000 });
   expect(stockWords([pat({ mass: 2500 }), bad], today, rate, say)).toBe(

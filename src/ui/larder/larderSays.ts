@@ -36,13 +36,13 @@ export function larderSays(
   today: string,
   water: ReturnType<typeof crockWater> | undefined,
   say: Say,
-  kept: readonly Pick<KeptPiece, 'name' | 'tag'>[] = [],
+  kept: readonly Pick<KeptPiece, 'name' | 'tag' | 'asked'>[] = [],
   keptThings = kept.length,
 ): string {
   // What must go first of the rest is said where no butter has to be dealt with before it.
   const other = presses(first, today)
     ? undefined
-    : kept.find(({ tag }) => tag?.tone === 'danger' || tag?.tone === 'now');
+    : kept.find(({ tag, asked }) => !asked && (tag?.tone === 'danger' || tag?.tone === 'now'));
   if (other && !(water?.waits?.tone === 'now' && other.tag!.tone !== 'danger'))
     return `${other.name}: ${other.tag!.word}.`;
   if (!first) return keptThings > 0 ? 'No butter in the house.' : 'The larder is empty.';
