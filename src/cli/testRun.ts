@@ -12,36 +12,20 @@ import { prepare } from './keeping/serveRun';
 import type { Served } from './keeping/webServer';
 import { launch } from './keeping/webServer';
 
-async function step(
-  words: string,
-  program: string,
-  args: readonly string[],
-  here: string,
-  env = process.env,
-): Promise<void> {
-  say(words);
-  const began = Date.now();
-  const code = await runProgram(program, args, { cwd: here, env, stdio: 'inherit' });
-  if (code !== 0) stopWith(`failed: ${words}`);
-  say(`  ${Math.round((Date.now() - began) / 1000)} s`);
-}
+type Step = readonly [words: string, program: string, args: readonly string[], env?: NodeJS.ProcessEnv];
 
 /** Steps that need nothing of one another, side by side; ends once all have, when one of them fails. */
-async function sideBySide(steps: readonly [words: string, script: string][], here: string): Promise<void> {
+async function steps(here: string, ...all: readonly Step[]): Promise<void> {
   const codes = await Promise.all(
-    steps.map(async ([words, script]) => {
+    all.map(async ([words, program, args, env = process.env]) => {
       say(words);
       const began = Date.now();
-      const code = await runProgram('npm', ['run', '--silent', script], {
-        cwd: here,
-        env: process.env,
-        stdio: 'inherit',
-      });
+      const code = await runProgram(program, args, { cwd: here, env, stdio: 'inherit' });
       say(`  ${words}: ${Math.round((Date.now() - began) / 1000)} s`);
       return code;
     }),
   );
-  const failed = steps.filter((_, i) => codes[i] !== 0).map(([words]) => words);
+  const failed = all.filter((_, i) => codes[i] !== 0).map(([words]) => words);
   if (failed.length > 0) stopWith(`failed: ${failed.join(', ')}`);
 }
 
@@ -55,35 +39,28 @@ export async function runTests(here: string, args: readonly string[]): Promise<v
     return withScratch('test', async (scratch) => {
       await prepare(here, scratch.env);
       const { all } = await served(here, scratch);
-      await step(
-        'browser tests',
-        'npx',
-        ['playwright', 'test', '--project=laptop', '--project=phone', ...chosen],
-        here,
-        all,
-      );
+      await steps(here, ['browser tests', 'npx', [...browsers, ...chosen], all]);
     });
   }
-  await step('lock file', 'node', ['scripts/complete-lock.mjs', '--check'], here);
-  await sideBySide(
-    [
-      ['types', 'typecheck'],
-      ['lint and the direction of arrows', 'lint'],
-      ['format', 'format:check'],
-    ],
+  const script = (words: string, name: string): Step => [words, 'npm', ['run', '--silent', name]];
+  await steps(
     here,
+    ['lock file', 'node', ['scripts/complete-lock.mjs', '--check']],
+    script('types', 'typecheck'),
+    script('lint and the direction of arrows', 'lint'),
+    script('format', 'format:check'),
   );
   // First, because the tests of the command serve it too.
   await build(here);
   await withScratch('test', async (scratch) => {
-    await step('unit and database tests', 'npx', ['jest', ...args], here, scratch.env);
+    await steps(here, ['unit and database tests', 'npx', ['jest', ...args], scratch.env]);
     await prepare(here, scratch.env);
     await inBrowsers(here, scratch);
   });
-  // In a house of its own: its server and its database are killed.
-  await step('marks through trouble', `${here}/immulgo`, ['faults', '6'], here);
   say('all tests passed');
 }
+
+const browsers = ['playwright', 'test', '--project=laptop', '--project=phone'] as const;
 
 async function served(here: string, { run, env }: Scratch): Promise<{ one: Served; all: NodeJS.ProcessEnv }> {
   const one: Served = { here, run, folder: await build(here), port: (await freePort(0))!, host: '127.0.0.1' };
@@ -94,13 +71,7 @@ async function served(here: string, { run, env }: Scratch): Promise<{ one: Serve
 async function inBrowsers(here: string, scratch: Scratch): Promise<void> {
   const { run, port } = scratch;
   const { one, all } = await served(here, scratch);
-  await step(
-    'browser tests',
-    'npx',
-    ['playwright', 'test', '--project=laptop', '--project=phone'],
-    here,
-    all,
-  );
+  await steps(here, ['browser tests', 'npx', browsers, all]);
   // The same keeping as a farm's, in a process of its own, which the tests hold still while they kill what it keeps.
   const keeper = spawn('node', [`${here}/.immulgo/bin/immulgo.mjs`, 'keep-for-tests'], {
     cwd: here,
@@ -111,12 +82,18 @@ async function inBrowsers(here: string, scratch: Scratch): Promise<void> {
     stdio: 'inherit',
   });
   try {
-    await step('server and database killed', 'npx', ['playwright', 'test', '--project=trouble'], here, {
+    const killed = {
       ...all,
       IMMULGO_KEEPER: String(keeper.pid),
       IMMULGO_SERVER_PID: run.serverPid,
       IMMULGO_DATABASE_FOLDER: run.cluster,
-    });
+    };
+    // Both mostly wait for what they killed to come back; the second does so in a house of its own.
+    await steps(
+      here,
+      ['server and database killed', 'npx', ['playwright', 'test', '--project=trouble'], killed],
+      ['marks through trouble', `${here}/immulgo`, ['faults', '6']],
+    );
   } finally {
     const gone = keeper.exitCode === null && keeper.signalCode === null ? once(keeper, 'exit') : undefined;
     keeper.kill('SIGCONT');

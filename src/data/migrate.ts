@@ -12,6 +12,7 @@ import { keptFromPeople } from './migrations/0008-kept-from-people';
 import { theLarder } from './migrations/0009-the-larder';
 import { laterAndInstead } from './migrations/0010-later-and-instead';
 import { theCalendar } from './migrations/0011-the-calendar';
+import { roomInTheFreezer } from './migrations/0012-room-in-the-freezer';
 import { guard } from './migrations/migration';
 import { rights } from './rights';
 
@@ -28,6 +29,7 @@ export const migrations = [
   theLarder,
   laterAndInstead,
   theCalendar,
+  roomInTheFreezer,
 ];
 
 /**

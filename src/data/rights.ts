@@ -16,7 +16,7 @@ GRANT USAGE ON SCHEMA public TO ${to};
 GRANT SELECT ON farm, animal, vessel, lot, command, entry, entry_line, lot_balance, batch, batch_event, portion, lot_event, parked,
   cleaning, way, withdrawal, answered, calendar_address TO ${to};
 GRANT INSERT (id) ON farm TO ${to};
-GRANT UPDATE (name, unit_system, time_zone, fat_hardness, settled, next_batch_number, next_lot_number) ON farm TO ${to};
+GRANT UPDATE (name, unit_system, time_zone, fat_hardness, freezer_room, settled, next_batch_number, next_lot_number) ON farm TO ${to};
 GRANT INSERT, UPDATE ON animal, vessel, portion, withdrawal TO ${to};
 GRANT INSERT, UPDATE, DELETE ON way TO ${to};
 GRANT INSERT (${lotColumns}), UPDATE (${lotColumns}) ON lot TO ${to};

@@ -161,6 +161,11 @@ describe('the house', () => {
       fatHardness: -2,
       settled: true,
     });
+    await send(farm, 'house.settle', { freezerRoom: 12_000 });
+    expect((await houseView(farm)).farm.freezerRoom).toBe(12_000);
+    expect(await send(farm, 'house.settle', { freezerRoom: -1 })).toMatchObject({ field: 'freezerRoom' });
+    await send(farm, 'house.settle', { freezerRoom: null });
+    expect((await houseView(farm)).farm.freezerRoom).toBeNull();
     expect(await send(farm, 'house.settle', { timeZone: 'Mars/Olympus' })).toMatchObject({
       status: 'refused',
       field: 'timeZone',

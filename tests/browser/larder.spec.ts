@@ -102,14 +102,14 @@ test('what is kept beside the butter stands in its cupboard, and goes where it g
   await page.goto('/larder');
   // Cream in the freezer is kept; it stands there while it still freezes.
   await expect(page.getByRole('region', { name: 'Freezer' }).getByRole('button', { name: /cream/ })).toBeVisible();
-  await page.getByRole('region', { name: 'Fridge' }).getByRole('button', { name: /buttermilk/ }).click();
-  const hand = page.getByRole('region', { name: /In hand: buttermilk/ });
+  await page.getByRole('region', { name: 'Fridge' }).getByRole('button', { name: /Buttermilk/ }).click();
+  const hand = page.getByRole('region', { name: /In hand: Buttermilk/ });
   await expect(hand.getByText(/^Use by/)).toBeVisible();
   await expectSound(page);
   await hand.getByRole('button', { name: 'All for baking' }).click();
-  await expect(page.getByText(/All of buttermilk M1 for baking/)).toBeVisible();
-  await expect(page.getByRole('button', { name: /buttermilk/ })).toHaveCount(0);
+  await expect(page.getByText(/All of Buttermilk M1 for baking/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /Buttermilk/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(page.getByRole('region', { name: 'Fridge' }).getByRole('button', { name: /buttermilk/ })).toBeVisible();
-  await expect(page.getByRole('region', { name: /In hand: buttermilk/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Fridge' }).getByRole('button', { name: /Buttermilk/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: /In hand: Buttermilk/ })).toBeVisible();
 }); // prettier-ignore

@@ -45,6 +45,8 @@ test('every screen is sound, in the light and in the dark: accessible, no sidewa
     await page.goto(path);
     await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible();
     await expectSound(page);
+    // Its colours are the same at every width.
+    if (test.info().project.name === 'phone') continue;
     // The room turns dark while the page stands, as it does in the evening.
     await page.emulateMedia({ colorScheme: 'dark' });
     await page.waitForFunction(() => document.documentElement.dataset.scheme === 'dark');

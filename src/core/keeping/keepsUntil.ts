@@ -6,7 +6,7 @@ export function keepsUntil({
   kind,
   raw,
 }: {
-  kind: 'milk' | 'cream' | 'skim' | 'buttermilk' | 'butter';
+  kind: 'milk' | 'cream' | 'skim' | 'buttermilk' | 'butter' | 'culture' | 'ghee';
   raw: boolean;
 }): number {
   if (kind === 'cream') return raw ? keepsFor.rawCream : keepsFor.cream;

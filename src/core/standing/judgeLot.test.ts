@@ -94,9 +94,9 @@ describe('by its age in the cold', () => {
     expect(not(at(keeps + 0.1))).toBe('drink sell culture');
     expect(judged(at(keeps + 0.1)).mayNot.drink).toBe('it is past the days that it keeps');
     expect(judged(at(out)).discard).toBeUndefined();
-    expect(judged(at(out + 1)).discard).toEqual({
+    expect(judged(at(out + 2)).discard).toEqual({
       why: 'it is older than is safe',
-      sinceSeconds: now - hour,
+      sinceSeconds: now - 2 * hour,
     });
     expect(word(at(out + 1))).toBe('too old: danger');
     expect(judged(at(keeps - 10)).untilSeconds).toBe(now + 10 * hour);
@@ -147,7 +147,15 @@ describe('by its age in the cold', () => {
 
   it('butter, ghee and a culture have clocks of their own', () => {
     for (const kind of ['butter', 'ghee'] as const)
-      expect(judged({ kind, ageHours: 5000 })).toMatchObject({ discard: undefined, untilSeconds: undefined });
+      for (const treatment of ['raw', 'pasteurised'] as const)
+        expect(
+          judged({
+            kind,
+            treatment,
+            ageHours: 5000,
+            story: { celsius: 20, warmHours: 3, rawLimitSeconds: now - 1, warmTooLong: true },
+          }),
+        ).toMatchObject({ discard: undefined, untilSeconds: undefined });
     const culture = (days: number) => ({ kind: 'culture', ripened: true, ageHours: 24 * days }) as const;
     expect([10, 10.1, 14, 14.1].map((days) => word(culture(days)))).toEqual([
       'culture: calm',
@@ -158,7 +166,11 @@ describe('by its age in the cold', () => {
     expect(not(culture(14))).toBe('');
     expect(not(culture(14.1))).toBe('culture');
     expect(judged(culture(300)).discard).toBeUndefined();
-    expect(judged({ ...culture(300), ripened: false }).discard).toBeUndefined();
+    expect(
+      judged({ ...culture(300), ripened: false, story: { rawLimitSeconds: now - 1 } }).discard,
+    ).toBeUndefined();
+    // What soured is none yet, however old it is.
+    expect(not({ ripened: true, ageHours: 400 })).toBe('');
     // A culture is one without anybody having said that it soured.
     expect(not({ kind: 'culture', ageHours: 24 })).toBe('');
     expect(judged({ kind: 'culture', ageHours: 24 }).mayNot.culture).toBeUndefined();
@@ -167,6 +179,8 @@ describe('by its age in the cold', () => {
   it('says nothing of warmth where nothing is told', () => {
     expect(judged({ story: null })).toMatchObject({ discard: undefined, untilSeconds: now + 107 * hour });
     expect(word({ kind: 'milk', story: null, ageHours: 13 })).toBe('ready to skim: now');
+    expect(word({ story: null, ageHours: 300 })).toBe('too old: danger');
+    expect(not({ kind: 'milk', story: null, ageHours: 13 })).toBe('culture');
     expect(word({ ...heated, story: null })).toBe('to churn: calm');
   });
 });
@@ -202,6 +216,7 @@ describe('out of the cold', () => {
     expect(word(warm(2.1))).toBe('chill or churn: now');
     expect(word(warm(2))).toBe('to churn: calm');
     expect(word(warm(30, 7))).toBe('to churn: calm');
+    expect(not({ ...warm(3), ageHours: 9 })).toBe('culture');
     expect(not(warm(4))).toBe('culture');
     expect(not(warm(4.1))).toBe('drink sell culture');
     expect(judged(warm(4.1)).mayNot.sell).toBe('it stood warm for over 4 h');

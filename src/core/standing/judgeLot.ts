@@ -68,7 +68,7 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
   const sour = story?.soured ?? lot.ripened;
   // A freezer stops the clock of what keeps cold.
   const ageHours = Math.max(0, (nowSeconds - lot.oldestSeconds) / hour - (story?.frozenHours ?? 0));
-  const of = { kind: kind === 'culture' || kind === 'ghee' ? ('butter' as const) : kind, raw };
+  const of = { kind, raw };
   const keeps = keepsUntil(of);
   const discard = discardOf();
   const mayNot: LotJudgement['mayNot'] = {};
@@ -101,9 +101,8 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
     const say = (why: string, sinceSeconds?: number) => ({ why, sinceSeconds });
     if (story?.spoiled) return say(seen[story.spoiled] ?? 'it is spoiled');
     if (story?.souring && !story.souring.seenInTime) {
-      const { limitSeconds } = story.souring;
-      if (limitSeconds !== undefined && limitSeconds <= nowSeconds)
-        return say('it was not thick and tart in time', limitSeconds);
+      const { limitSeconds = Infinity } = story.souring;
+      if (limitSeconds <= nowSeconds) return say('it was not thick and tart in time', limitSeconds);
       return undefined;
     }
     if (sour || kind === 'butter' || kind === 'ghee' || kind === 'culture') return undefined;

@@ -14,6 +14,8 @@ export interface Farm {
   timeZone: string;
   /** Shift of the solid fat curve for this farm's fat, K. */
   fatHardness: number;
+  /** Butter there is room for in the freezer, g; null where nobody said. */
+  freezerRoom: number | null;
   /** Units and time zone were chosen, or taken from the first device. */
   settled: boolean;
 }
@@ -78,7 +80,7 @@ export async function openFarm(id: string): Promise<void> {
 
 export async function farmOf({ farmId, transaction }: FarmScope): Promise<Farm> {
   const [row] = await database().query<FarmRow>(
-    `SELECT id, name, unit_system AS "unitSystem", time_zone AS "timeZone", fat_hardness AS "fatHardness", settled
+    `SELECT id, name, unit_system AS "unitSystem", time_zone AS "timeZone", fat_hardness AS "fatHardness", freezer_room AS "freezerRoom", settled
      FROM farm WHERE id = :farmId`,
     { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
   );
@@ -89,17 +91,22 @@ export async function farmOf({ farmId, transaction }: FarmScope): Promise<Farm> 
     unitSystem: row.unitSystem as UnitSystem,
     timeZone: row.timeZone,
     fatHardness: Number(row.fatHardness),
+    freezerRoom: row.freezerRoom === null ? null : Number(row.freezerRoom),
     settled: row.settled,
   };
 }
 
 export async function changeFarm(
   { farmId, transaction }: FarmScope,
-  change: Partial<Pick<Farm, 'name' | 'unitSystem' | 'timeZone' | 'fatHardness' | 'settled'>>,
+  change: Partial<Pick<Farm, 'name' | 'unitSystem' | 'timeZone' | 'fatHardness' | 'freezerRoom' | 'settled'>>,
 ): Promise<void> {
-  const { fatHardness, ...rest } = change;
+  const { fatHardness, freezerRoom, ...rest } = change;
   await FarmRow.update(
-    { ...rest, ...(fatHardness === undefined ? {} : { fatHardness: String(fatHardness) }) },
+    {
+      ...rest,
+      ...(fatHardness === undefined ? {} : { fatHardness: String(fatHardness) }),
+      ...(freezerRoom === undefined ? {} : { freezerRoom: freezerRoom?.toFixed(1) ?? null }),
+    },
     { where: { id: farmId }, transaction },
   );
 }

@@ -7,6 +7,7 @@ export class FarmRow extends Model<InferAttributes<FarmRow>, InferCreationAttrib
   declare unitSystem: CreationOptional<string>;
   declare timeZone: CreationOptional<string>;
   declare fatHardness: CreationOptional<string>;
+  declare freezerRoom: CreationOptional<string | null>;
   declare settled: CreationOptional<boolean>;
   declare nextBatchNumber: CreationOptional<number>;
   declare nextLotNumber: CreationOptional<number>;
@@ -20,6 +21,7 @@ export function defineFarm(sequelize: Sequelize): void {
       unitSystem: DataTypes.TEXT,
       timeZone: DataTypes.TEXT,
       fatHardness: DataTypes.DECIMAL(4, 2),
+      freezerRoom: DataTypes.DECIMAL(9, 1),
       settled: DataTypes.BOOLEAN,
       nextBatchNumber: DataTypes.INTEGER,
       nextLotNumber: DataTypes.INTEGER,

@@ -1,10 +1,11 @@
 import * as v from 'valibot';
+import { positiveMass } from '@/core/calculation';
 import { unitSystems } from '@/core/quantities/units';
 import { changeFarm, farmOf } from '@/data/house/house';
 import { command } from '../commands/command';
 import { Refusal } from '../refusal';
 
-/** Settles the farm's name, units, time zone and how hard its fat is; each may be left as it is. */
+/** Settles the farm's name, units, time zone, how hard its fat is and what its freezer has room for; each may be left as it is. */
 export const settleHouse = command({
   name: 'house.settle',
   input: v.strictObject({
@@ -27,6 +28,8 @@ export const settleHouse = command({
         v.maxValue(8, 'a shift of −8 to 8 °C is allowed.'),
       ),
     ),
+    /** g of butter; null takes back what was said. */
+    freezerRoom: v.optional(v.nullable(v.pipe(positiveMass, v.maxValue(2_000_000, 'at most two tonnes.')))),
   }),
   carryOut: async (scope, { first, ...input }) => {
     if (first && (await farmOf(scope)).settled) return;

@@ -28,7 +28,7 @@ export interface Stock {
 }
 
 export interface LarderView extends HouseView, Stock {
-  /** Skim, buttermilk, cultures, and cream that is kept: for whipping, or frozen. */
+  /** Skim, buttermilk, and cream that is kept: for whipping, or frozen. */
   kept: ShownLot[];
   separations: SeparationBefore[];
   /** The farm’s own date. */
@@ -48,7 +48,7 @@ export const larderView = (farmId: string): Promise<LarderView> =>
       ...house,
       today: localDate(now(), timeZone),
       ...(await stockOf(scope, timeZone)),
-      kept: (await shownLots(scope, ['skim', 'buttermilk', 'culture', 'cream'])).filter(isKept),
+      kept: (await shownLots(scope, ['skim', 'buttermilk', 'cream'])).filter(isKept),
       separations: await separationsBefore(scope),
     };
   });

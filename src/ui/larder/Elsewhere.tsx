@@ -7,12 +7,13 @@ import { additions as known } from '@/core/churning/batchEvents';
 import type { Storage } from '@/core/keeping/keepingDate';
 import { isWarm, storages } from '@/core/keeping/keepingDate';
 import type { ButterShown } from '@/server/larder/views';
-import { useSay } from '../frame/FarmContext';
+import { useFarm, useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import { QuantityField } from '../quantity/QuantityField';
 import { Quiet } from '../theme/Enamel';
+import { roomLeft } from './freezerRoom';
 import styles from './Larder.module.css';
 import { someOf } from './someOf';
 
@@ -31,8 +32,10 @@ export const placesFor = ({ storage, additions }: Pick<ButterShown, 'storage' | 
   );
 
 /** The piece in hand is put elsewhere, all of it or a part; its date follows. */
-export function Elsewhere({ pat }: { pat: ButterShown }) {
+export function Elsewhere({ pat, frozen }: { pat: ButterShown; frozen: number }) {
   const say = useSay();
+  const { freezerRoom } = useFarm();
+  const left = pat.storage === 'freezer' ? undefined : roomLeft(frozen, freezerRoom ?? undefined, say.mass);
   const { act, refused, busy } = useAct();
   const [typed, setTyped] = useState('');
   const { understood, wrong, mass } = someOf(typed, pat.mass, say.system, say.mass);
@@ -72,7 +75,7 @@ export function Elsewhere({ pat }: { pat: ButterShown }) {
       <RefusedSentence refused={refused} />
       <Quiet>
         Each place uses up its share of the time; out of the freezer it keeps half as long in the fridge. A
-        part gets its own code and label.
+        part gets its own code and label. {left}
       </Quiet>
     </div>
   );

@@ -38,12 +38,15 @@ export function InTheHand({
   today,
   onGone,
   quiet,
+  frozen,
 }: {
   pat: ButterShown;
   today: string;
   onGone: (lotId: string, isGone: boolean) => void;
   /** The blue button of the screen is another one. */
   quiet: boolean;
+  /** Butter that lies in the freezer, g. */
+  frozen: number;
 }) {
   const say = useSay();
   const outbox = useOutbox();
@@ -157,7 +160,7 @@ export function InTheHand({
             value={placesFor(pat).map((place) => storageWords[place].toLowerCase()).join(', ')}
             group="hand"
           >
-            <Elsewhere pat={pat} />
+            <Elsewhere pat={pat} frozen={frozen} />
           </Door>
           <Door name="Labels" value={pat.pieces ? piecesOf(pat, say) : 'one, or a sheet of them'} group="hand">
             <p className={styles.links}>

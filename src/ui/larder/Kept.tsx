@@ -23,7 +23,7 @@ import type { KeptPiece } from './keptPiece';
 import { cupboardOf, keptFirst, keptUntil } from './keptPiece';
 import styles from './Larder.module.css';
 
-/** Skim, buttermilk, cultures and cream that is kept, each as it stands in its cupboard, in the order to use them. */
+/** Skim, buttermilk and cream that is kept, each as it stands in its cupboard, in the order to use them. */
 export function keptPieces(
   lots: readonly ShownLot[],
   now: number,
@@ -49,7 +49,7 @@ export function keptPieces(
 /** What such a thing mostly goes to, in one tap; what must go is thrown out. */
 function usualUse({ lot, judged }: LotNow, skimUse: Use): Use | undefined {
   if (judged.discard && lot.blockedReason === null) return 'spoiled';
-  if (lot.kind === 'culture' || lot.kind === 'cream') return undefined;
+  if (lot.kind === 'cream') return undefined;
   const use = lot.kind === 'buttermilk' ? 'baked' : skimUse;
   const blocked = lot.blockedReason !== null;
   return mayGoTo(use, blocked) && !judged.mayNot[purposeOf[use] ?? 'pour'] ? use : undefined;
@@ -79,7 +79,8 @@ export function KeptInHand({
       <div className={styles.drawn}>{drawing}</div>
       <div className={styles.words}>
         <h2>
-          {name}, {say.volume(one.volume)} of {kindNames[lot.kind]}
+          {name}, {say.volume(one.volume)}
+          {lot.vessel && ` of ${kindNames[lot.kind]}`}
         </h2>
         <Quiet>
           {places[story?.place ?? 'fridge'].inSentence}, {sayAge(one.ageHours)}, {lot.treatment}
@@ -87,10 +88,7 @@ export function KeptInHand({
         <p className={styles.links}>
           {(out || one.waiting.tone === 'danger') && <strong className={styles.past}>{one.waiting.word}</strong>}
           {!out && until !== undefined && (
-            <span>
-              Use by {say.day(say.dateOf(until), say.dateOf(now))}
-              {story?.frozen === 'frozen' ? '' : lot.treatment === 'raw' ? ', as raw things keep' : ''}
-            </span>
+            <span>Use by {say.day(say.dateOf(until), say.dateOf(now))}</span>
           )}
           <Link href={`/shelf/${lot.id}`}>All the way back to the milkings</Link>
           <Link href={`/recall/${lot.id}`}>Recall sheet</Link>

@@ -1,6 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import type { ReactNode } from 'react';
 import { useMemo, useState } from 'react';
 import type { PieceForm } from '@/core/churning/batchEvents';
 import { crockWater } from '@/core/keeping/crockWater';
@@ -17,6 +18,7 @@ import { useNow } from '../frame/useNow';
 import type { ButterShown } from '@/server/today/views';
 import { butterWaits, mixedIn } from './butterStanding';
 import { toEat } from './toEat';
+import { FreezerRoom } from './FreezerRoom';
 import { InTheHand } from './InTheHand';
 import type { KeptPiece } from './keptPiece';
 import { larderSays, presses, stockWords } from './larderSays';
@@ -51,6 +53,7 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
   const { act, busy } = useAct();
   const water = view.crockWaterOn === undefined ? undefined : crockWater(view.crockWaterOn, today);
   const first = butter[0];
+  const frozen = butter.reduce((sum, { storage, mass }) => sum + (storage === 'freezer' ? mass : 0), 0);
   const pressing = presses(first, today);
   const watering = water?.waits?.tone === 'now' && !pressing;
   const mark = (lotId: string, isGone: boolean) =>
@@ -102,13 +105,14 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
                 butter={butter.filter(({ storage }) => storage === key)}
                 kept={kept.filter(({ cupboard }) => cupboard === key)}
                 today={today}
+                foot={key === 'freezer' && <FreezerRoom lies={frozen} />}
                 chosen={keptInHand?.lotId ?? inHand?.lotId}
                 onChoose={setChosen}
               />
             ))}
         </div>
       </Wall>
-      {inHand && <InTheHand key={inHand.lotId} pat={inHand} today={today} onGone={mark} quiet={watering} />}
+      {inHand && <InTheHand key={inHand.lotId} pat={inHand} today={today} onGone={mark} quiet={watering} frozen={frozen} />}
       {keptInHand && beside && (
         <beside.KeptInHand key={keptInHand.lotId} one={keptInHand.one} separations={view.separations} quiet={watering} />
       )}
@@ -127,6 +131,7 @@ function Cupboard({
   waits,
   butter,
   kept,
+  foot,
   today,
   chosen,
   onChoose,
@@ -136,6 +141,8 @@ function Cupboard({
   waits?: Waiting | undefined;
   butter: readonly ButterShown[];
   kept: readonly KeptPiece[];
+  /** Under what is in it. */
+  foot?: ReactNode;
   today: string;
   chosen: string | undefined;
   onChoose: (lotId: string) => void;
@@ -202,6 +209,7 @@ function Cupboard({
       <p>
         {holds(butter, kept, say)}
       </p>
+      {foot}
     </section>
   );
 } // prettier-ignore
@@ -215,7 +223,6 @@ function holds(
   const pats =
     butter.length > 0 &&
     `${say.mass(butter.reduce((sum, one) => sum + one.mass, 0))} of butter in ${butter.length} ${butter.length === 1 ? 'lot' : 'lots'}`;
-  const vessels =
-    kept.length > 0 && `${kept.length} ${kept.length === 1 ? 'vessel' : 'vessels'} of other things`;
-  return [pats, vessels].filter(Boolean).join(', ') || 'Nothing in it.';
+  const others = kept.length > 0 && `${kept.length} other ${kept.length === 1 ? 'thing' : 'things'}`;
+  return [pats, others].filter(Boolean).join(', ') || 'Nothing in it.';
 }

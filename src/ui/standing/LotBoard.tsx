@@ -35,6 +35,8 @@ export const wares: Record<string, Ware> = {
   separator: 'separator',
 };
 
+const capital = (words: string): string => `${words[0]!.toUpperCase()}${words.slice(1)}`;
+
 /** A number and its unit stay on one line. */
 const unbroken = (words: string): string => words.replace(/(\d) (?=\S{1,4}(?:[ ,]|$))/g, '$1\u00a0');
 
@@ -50,7 +52,7 @@ export function standingLot(one: LotNow, say: ReturnType<typeof useSay>): Standi
       : '';
   return {
     key: lot.id,
-    name: lot.vessel?.name ?? `${kindNames[lot.kind]} ${lot.code}`,
+    name: lot.vessel?.name ?? `${capital(kindNames[lot.kind] ?? lot.kind)} ${lot.code}`,
     lines: [
       `${say.volume(one.volume)} ${kindNames[lot.kind]}${share}`,
       `${sayAge(one.ageHours)}, ${frozen ? 'frozen' : say.temperature(Math.round(one.celsius))}`,

@@ -8,6 +8,7 @@ const farm: Farm = {
   unitSystem: 'metric',
   timeZone: 'UTC',
   fatHardness: 0,
+  freezerRoom: null,
   settled: true,
 };
 const usFarm: Farm = { ...farm, unitSystem: 'us' };
