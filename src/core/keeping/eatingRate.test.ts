@@ -39,6 +39,29 @@ describe('how much butter a household eats', () => {
     expect(rate.feasts).toEqual([addDays(today, -21)]);
   });
 
+  it('is their mean, and its error the usual one of a mean', () => {
+    const weeks = (...masses: number[]) => masses.map((mass, i) => ago(7 * i + 3, mass));
+    // Out of order: the middle of them is 450, and a thousand is a feast, counted as twice that.
+    const rate = eatingRate(weeks(1000, 300, 500, 400), today, addDays(today, -30))!;
+    expect(rate.weeks).toBe(4);
+    expect(rate.perWeek).toBe((900 + 300 + 500 + 400) / 4);
+    const off = [900, 300, 500, 400].reduce((sum, mass) => sum + (mass - 525) ** 2, 0);
+    expect(rate.sd).toBeCloseTo(Math.sqrt(off / 3) / 2, 9);
+    expect(rate.feasts).toEqual([addDays(today, -7)]);
+    // Just twice the usual is none; of three the middle one is the usual.
+    expect(eatingRate(weeks(800, 400, 100), today, addDays(today, -21))!).toMatchObject({
+      perWeek: 1300 / 3,
+      feasts: [],
+    });
+    // Where most weeks ate nothing, the mean is the usual.
+    expect(eatingRate(weeks(600, 0, 0), today, addDays(today, -21))!).toMatchObject({
+      perWeek: 400 / 3,
+      feasts: [addDays(today, -7)],
+    });
+    // What is told for tomorrow, by a device ahead of the house, is not of last week.
+    expect(eatingRate([ago(-1, 900), ...weeks(400, 400)], today, addDays(today, -14))!.perWeek).toBe(400);
+  });
+
   it('lasts as long as it divides, and the next is churned before it is gone', () => {
     expect(lasts(2500, { perWeek: 500 }, today)).toMatchObject({ weeks: 5, churnBy: addDays(today, 31) });
     expect(lasts(100, { perWeek: 500 }, today).churnBy).toBe(today);

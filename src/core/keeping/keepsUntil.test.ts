@@ -1,4 +1,4 @@
-import { keepsUntil } from './keepsUntil';
+import { keepsUntil, thrownOutAfter } from './keepsUntil';
 
 const day = 24;
 
@@ -21,4 +21,14 @@ test('sweet buttermilk and skim are used within three to five days, heated or no
 
 test('butter has a date of its own', () => {
   expect(keepsUntil({ kind: 'butter', raw: false })).toBe(Infinity);
+});
+
+test('past its best it is churned or cooked, and thrown out a few days later: a good week for cream, six days for raw milk', () => {
+  const out = (kind: Parameters<typeof keepsUntil>[0]['kind']) =>
+    [true, false].map((raw) => thrownOutAfter({ kind, raw }) / day);
+  expect(out('cream')).toEqual([8, 10]);
+  expect(out('milk')).toEqual([6, 8]);
+  expect(out('skim')).toEqual([6, 6]);
+  expect(out('buttermilk')).toEqual([6, 6]);
+  for (const kind of ['butter', 'ghee', 'culture'] as const) expect(out(kind)).toEqual([Infinity, Infinity]);
 });

@@ -64,6 +64,33 @@ describe('butter that is moved', () => {
     ).toBe(true);
   });
 
+  it('counts exactly: a place of no time uses it up, the last day of one uses all of it', () => {
+    const whole = (stays: Parameters<typeof keptThrough>[1], butter = keeps, thaws = true) =>
+      keptThrough(butter, stays, thaws);
+    // On its last good day it is past its day where it goes next.
+    expect(whole([on('fridge', 0), on('freezer', 25)])).toMatchObject({ days: 0, until: addDays(made, 25) });
+    expect(whole([on('fridge', 0), on('freezer', 24)]).days).toBe(Math.floor(270 / 25));
+    // A place that gives it no time uses it all up, and whatever day it had before stands, if that is earlier.
+    const raw = keepsOf({ ...salted, rawOrigin: true });
+    const gone = whole([on('counter', 0), on('fridge', 1)], raw);
+    expect(gone).toMatchObject({ days: 0, until: made });
+    expect(gone.reasons).toEqual(['past its day before it was moved', ...raw('fridge', made).reasons]);
+    expect(whole([on('fridge', 0), on('counter', 2), on('freezer', 40)], raw).until).toBe(addDays(made, 2));
+    // Thawed for the counter it is not halved, out of one freezer into another not thawed, and ghee minds none of it.
+    expect(whole([on('freezer', 0), on('counter', 27)])).toMatchObject({ days: 1 });
+    expect(whole([on('freezer', 0), on('freezer', 27), on('fridge', 27)]).reasons).toContain(
+      'thawed: half the time in the fridge',
+    );
+    expect(whole([on('freezer', 0), on('freezer', 27)]).reasons).toEqual([
+      ...keeps('freezer', made).reasons,
+      '10 % of its time was used up where it stood before',
+    ]);
+    expect(whole([on('freezer', 0), on('fridge', 27)], keeps, false).days).toBe(Math.floor(25 * 0.9));
+    // Nothing is said of a share that is none.
+    expect(whole([on('fridge', 0), on('freezer', 0)]).reasons).toEqual(keeps('freezer', made).reasons);
+    expect(whole([on('freezer', 0), on('crock', 1)]).reasons).toHaveLength(1);
+  });
+
   it('never keeps longer for any walk between places than fresh butter where it ends', () => {
     const places: Storage[] = ['fridge', 'freezer', 'counter', 'crock'];
     for (const a of places)

@@ -27,11 +27,14 @@ export function keptThrough(
   let { storage, on } = first;
   let days = now.days;
   let used = 0;
+  let frozen = 0;
   let thawed = false;
   for (const move of moves) {
     const stood = Math.max(0, daysBetween(on, move.on));
     if (stood > 0) used = days > 0 ? used + stood / days : 1;
-    thawed ||= thaws && storage === 'freezer' && move.storage !== 'freezer' && stood > 0;
+    // From one freezer into another it is as frozen as it was.
+    frozen = storage === 'freezer' ? frozen + stood : 0;
+    thawed ||= thaws && move.storage !== 'freezer' && frozen > 0;
     const fresh = keeps(move.storage, move.on);
     const half = thawed && move.storage === 'fridge';
     days = fresh.days * (half ? thawedShare : 1);

@@ -11,6 +11,31 @@ test('herb and garlic butter past its day is thrown away and never tasted, where
     }
 });
 
+test('each is thrown away, or is not', () => {
+  const thrown = (change: object) => pastItsDay({ ...piece, ...change }).discard;
+  for (const change of [
+    { blockedReason: 'udder tubes' },
+    { despite: 'it stood warm' },
+    { additions: ['herbs'] },
+    { raw: true, storage: 'crock' },
+    { raw: true, storage: 'counter', kind: 'ghee' },
+  ])
+    expect(thrown(change)).toBe(true);
+  for (const change of [
+    {},
+    { storage: 'freezer' },
+    { kind: 'ghee' },
+    { raw: true },
+    { raw: true, storage: 'freezer' },
+    { storage: 'counter' },
+    { additions: ['honey', 'something of a later version'] },
+    { blockedReason: null },
+  ])
+    expect(thrown(change)).toBe(false);
+  expect(pastItsDay({ ...piece, kind: 'ghee' }).says).toMatch(/cook with it soon/);
+  expect(pastItsDay({ ...piece, raw: true }).says).toMatch(/of raw milk/);
+});
+
 test('what is kept from people, or should never have been churned, is not tasted either', () => {
   expect(pastItsDay({ ...piece, blockedReason: 'Tansy: udder tubes' })).toMatchObject({ discard: true });
   expect(pastItsDay({ ...piece, despite: 'it stood warm' }).says).toMatch(/do not taste/);

@@ -17,6 +17,8 @@ test('salt, washing and the freezer each give days, raw milk takes some', () => 
 
 test('a pinch of salt is for the taste and gives no days', () => {
   expect(days({ saltMass: 1.5 })).toBe(days({ saltMass: 0 }));
+  // Of what it is without its salt: two per cent of a small pat.
+  expect(days({ mass: 10, saltMass: 5 })).toBe(25);
 });
 
 test('garlic and herbs rule over everything else, whatever salt is in it', () => {
@@ -34,6 +36,16 @@ test('ghee keeps by rules of its own', () => {
   );
   expect(kept.days).toBe(365);
   expect(kept.until).toBe('2027-11-26');
+  // Freezing costs it nothing: out again it keeps as if it had not been there.
+  const ghee = {
+    ...salted,
+    additions: [],
+    saltMass: 0,
+    storage: 'freezer',
+    ghee: { mass: 390, weighed: true },
+  } as const;
+  const back = portionKept(facts, false, ghee, made, [{ storage: 'fridge', on: '2026-12-26' }]);
+  expect(back.reasons.join()).not.toMatch(/thawed/);
 });
 
 test('every portion of a batch has a code of its own, and keeps it through every packing', () => {
