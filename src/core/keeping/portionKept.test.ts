@@ -37,14 +37,14 @@ test('ghee keeps by rules of its own', () => {
   expect(kept.days).toBe(365);
   expect(kept.until).toBe('2027-11-26');
   // Freezing costs it nothing: out again it keeps as if it had not been there.
-  const ghee = {
+  const frozen = {
     ...salted,
     additions: [],
     saltMass: 0,
-    storage: 'freezer',
+    storage: 'freezer' as const,
     ghee: { mass: 390, weighed: true },
-  } as const;
-  const back = portionKept(facts, false, ghee, made, [{ storage: 'fridge', on: '2026-12-26' }]);
+  };
+  const back = portionKept(facts, false, frozen, made, [{ storage: 'fridge', on: '2026-12-26' }]);
   expect(back.reasons.join()).not.toMatch(/thawed/);
 });
 

@@ -22,6 +22,11 @@ describe('hours a souring may take', () => {
       expect(safetyHours('yoghurt', celsius)).toBe(safetyHours('yoghurt', 42));
   });
 
+  it('is shorter for yoghurt the warmer it is, up to what it is made for', () => {
+    for (const route of ['yoghurt', 'both'] as const)
+      expect(safetyHours(route, 42)).toBeLessThan(0.8 * safetyHours(route, 32));
+  });
+
   it('is two days at most, three for raw cream that sours by itself, and shorter for that the warmer it is', () => {
     fc.assert(
       fc.property(
