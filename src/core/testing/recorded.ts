@@ -1,14 +1,20 @@
 import { toJsonSchema } from '@valibot/to-json-schema';
 import { examples } from '@tests/validation/examples';
-import { CalculationError } from './calculation';
-import { calculate, calculations } from './calculations';
-import { variants } from './testing/variants';
-import vectors from './vectors.json';
+import type { Calculation } from '../calculation';
+import { CalculationError, readInput } from '../calculation';
+import vectors from '../vectors.json';
+import { variants } from './variants';
 
 /**
- * What every calculation answers to a few dozen inputs, as it was when somebody last looked at it. Check tables and vectors say
- * what is right; this says what has moved. After a change that is meant: look at what moved, then `npx jest recorded -u`.
+ * What a room's calculations answer to a few dozen inputs, as it was when somebody last looked at it. Check tables and vectors
+ * say what is right; this says what has moved. After a change that is meant: look at what moved, then `npx jest recorded -u`.
  */
+export function answersAsRecorded(...all: readonly unknown[]): void {
+  it.each((all as Calculation[]).map((one) => [one.name, one] as const))('%s answers as it did', (_, one) =>
+    expect(recorded(one)).toMatchSnapshot(),
+  );
+}
+
 const cases = vectors as { calculation: string; input: unknown; error?: boolean }[];
 /** Calculations that run a model for a tenth of a second or so. */
 const slow = /^(churn\.|cream\.rise|herd|bank|today)/;
@@ -31,24 +37,25 @@ function leaves(value: unknown, path = '', into: Leaves = new Map()): Leaves {
 /** Four digits: what a changed constant moves, and rounding in the sixteenth place does not. */
 const figure = (value: number) => String(Number(value.toPrecision(4)));
 
-function answered(name: string, input: unknown): Leaves {
+function answered({ input, run }: Calculation, given: unknown): Leaves {
   try {
-    return leaves(calculate(name, input));
+    return leaves(run(readInput(input, given)));
   } catch (error) {
     if (error instanceof CalculationError) return new Map([['refused', error.message]]);
     throw error;
   }
 }
 
-it.each([...calculations.keys()])('%s answers as it did', (name) => {
-  const sound = examples[name] ?? cases.find((one) => one.calculation === name && !one.error)!.input;
-  const schema = toJsonSchema(calculations.get(name)!.input, { errorMode: 'ignore' });
-  const base = answered(name, sound);
+function recorded(one: Calculation): string[] {
+  const { name } = one;
+  const sound = examples[name] ?? cases.find((each) => each.calculation === name && !each.error)!.input;
+  const schema = toJsonSchema(one.input, { errorMode: 'ignore' });
+  const base = answered(one, sound);
   const wanted = slow.test(name) ? 10 : 32;
   const moved: string[] = [];
   const refused = new Set<string>();
   for (const input of variants(sound, schema, 4 * wanted, name)) {
-    const answer = answered(name, input);
+    const answer = answered(one, input);
     if (answer.has('refused')) refused.add(answer.get('refused')!);
     else {
       const changes = [...answer].filter(([path, said]) => base.get(path) !== said);
@@ -58,9 +65,9 @@ it.each([...calculations.keys()])('%s answers as it did', (name) => {
     }
     if (moved.length === wanted) break;
   }
-  expect([
+  return [
     [...base].map(([path, said]) => `${path}=${said}`).join('; '),
     ...moved,
     ...[...refused].slice(0, 4),
-  ]).toMatchSnapshot();
-});
+  ];
+}

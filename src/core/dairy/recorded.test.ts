@@ -1,0 +1,4 @@
+import { answersAsRecorded } from '../testing/recorded';
+import { creamDensityCalculation } from './creamDensity.calc';
+
+answersAsRecorded(creamDensityCalculation);

@@ -1,0 +1,4 @@
+import { answersAsRecorded } from '../testing/recorded';
+import { keepingDateCalculation } from './keepingDate';
+
+answersAsRecorded(keepingDateCalculation);

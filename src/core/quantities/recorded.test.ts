@@ -1,0 +1,4 @@
+import { answersAsRecorded } from '../testing/recorded';
+import { quantityParse } from './parseQuantity.calc';
+
+answersAsRecorded(quantityParse);

@@ -1,0 +1,4 @@
+import { answersAsRecorded } from '../testing/recorded';
+import { ripenPredictCalculation } from './ripenPredict';
+
+answersAsRecorded(ripenPredictCalculation);

@@ -1,0 +1,4 @@
+import { answersAsRecorded } from '../testing/recorded';
+import { washPlanCalculation } from './washPlan';
+
+answersAsRecorded(washPlanCalculation);
