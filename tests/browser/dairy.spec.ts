@@ -47,6 +47,26 @@ test.describe('an ordinary day, phone in one hand in the milk room', () => {
     await expect(page.getByRole('link', { name: /Tall can/ })).toHaveCount(0);
   });
 
+  test('milk left for later is told alike on Today and the Pail, and comes back with Undo', async ({
+    page,
+    farm,
+  }) => {
+    const { vessels } = await openMilkRoom(farm);
+    await milkStands(farm, vessels.blue, 34);
+    await page.goto('/');
+    const sentence = page.getByRole('heading', { level: 1 });
+    await page.getByRole('button', { name: 'Later', exact: true }).click();
+    await expect(page.getByText(/^Left until/)).toBeVisible();
+    await expect(sentence).toHaveText(/Blue jar may stand a while yet/);
+    await expect(page.getByRole('link', { name: 'See how it creams' })).toBeVisible();
+    await page.goto('/pail');
+    await expect(sentence).toHaveText(/Blue jar may stand a while yet/);
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Undo…' }).click();
+    await page.getByRole('menuitem', { name: /Left until/ }).click();
+    await expect(sentence).toHaveText(/^Skim Blue jar now/);
+  });
+
   test('a jot becomes the right entry, shown back as a sentence, or says what it did not understand', async ({
     page,
     farm,

@@ -1,3 +1,4 @@
+import { addDays } from '../keeping/civilDate';
 import type { MilkedAnimal } from './milkIn';
 import { expectedMilkFat, milkBlock, pooledMilkFat } from './milkIn';
 
@@ -34,6 +35,37 @@ describe('fat of the milk that comes in', () => {
   });
 });
 
+describe('how the fat of milk came about', () => {
+  const how = (change: Partial<MilkedAnimal>, day = '2026-06-01') =>
+    expectedMilkFat({ ...tansy, ...change }, day).how;
+
+  it('is told step by step, each with where it led', () => {
+    expect(how({})).toEqual(['Kerry: 4.0 %']);
+    expect(how({ sharesWithCalf: true })).toEqual(['Kerry: 4.0 %', 'the calf takes the richest: 3.2 %']);
+    const late = how({ calvedOn: '2025-09-01', sharesWithCalf: true });
+    expect(late[1]).toMatch(/^273 days in milk: 4\.\d %$/);
+    expect(late[2]).toMatch(/^the calf takes the richest: 3\.\d %$/);
+    // Long dry, or told with a calving that was never: the breed’s; a goat’s course is not a cow’s.
+    expect(how({ calvedOn: '2024-01-01' })).toHaveLength(1);
+    expect(how({ calvedOn: '2026-03-01', breed: 'goat' as MilkedAnimal['breed'] })).toHaveLength(1);
+    expect(pooledMilkFat([], '2026-06-01').how).toEqual(['Mixed herd: 4.1 %']);
+    expect(pooledMilkFat([tansy], '2026-06-01').how).toEqual(['Kerry: 4.0 %']);
+    const pooled = pooledMilkFat(
+      [tansy, { ...tansy, name: 'Quill', sharesWithCalf: true }],
+      '2026-06-01',
+    ).how;
+    expect(pooled).toEqual(['Tansy: Kerry: 4.0 %', 'Quill: the calf takes the richest: 3.2 %']);
+  });
+
+  it('never falls to nothing, however long she is in milk', () => {
+    for (let days = 1; days <= 425; days += 5) {
+      const { fat } = expectedMilkFat({ ...tansy, calvedOn: '2025-04-01' }, addDays('2025-04-01', days));
+      expect(fat).toBeGreaterThan(0.03);
+      expect(fat).toBeLessThan(0.07);
+    }
+  });
+});
+
 describe('milk kept from people', () => {
   it('in the first five days after calving, and not on the sixth', () => {
     const calved = { ...tansy, calvedOn: '2026-06-01' };
@@ -43,6 +75,19 @@ describe('milk kept from people', () => {
     });
     expect(milkBlock([calved], '2026-06-06')).toBeUndefined();
     expect(milkBlock([calved], '2026-05-31')).toBeUndefined();
+  });
+
+  it('on the day of calving itself, and from the first day of a medicine, not before', () => {
+    expect(milkBlock([{ ...tansy, calvedOn: '2026-06-01' }], '2026-06-01')?.until).toBe('2026-06-05');
+    const dosed = { ...tansy, withdrawnFrom: '2026-06-04', withdrawnUntil: '2026-06-09' };
+    const on = (day: string) => milkBlock([dosed], day)?.reason;
+    expect(on('2026-06-03')).toBeUndefined();
+    expect([on('2026-06-04'), on('2026-06-06'), on('2026-06-09')]).toEqual(Array(3).fill('Tansy: medicine'));
+    expect(on('2026-06-10')).toBeUndefined();
+    // A first day alone keeps nothing back: until when is what says so.
+    expect(milkBlock([{ ...tansy, withdrawnFrom: '2026-06-04' }], '2026-06-06')).toBeUndefined();
+    expect(milkBlock([tansy], '2026-06-06')).toBeUndefined();
+    expect(milkBlock([], '2026-06-06')).toBeUndefined();
   });
 
   it('through the last day of a medicine, with its reason; the longest of several', () => {
