@@ -1,3 +1,4 @@
+import { CalculationError } from '../calculation';
 import fc from 'fast-check';
 import { goodKit, measuredChurning, scoreBooks, usualKit } from '@tests/validation/books';
 import { plainBooks } from '@tests/validation/examples';
@@ -144,5 +145,33 @@ describe('what the books could notice', () => {
     expect(better[0]!.gain).toBeGreaterThan(0.1);
     expect(better.find(({ id }) => id === 'buttermilk.mass')).toMatchObject({ new: true });
     expect(() => reconcilePower({ ...churning, goal: 'moon.mass' })).toThrow(/moon\.mass/);
+  });
+});
+
+describe('one figure far surer than the others, beside one that nobody measured', () => {
+  const books = (sd: number) => ({
+    streams: [
+      { id: 'cream', mass: { value: 1400, sd }, fat: { value: 0.38, sd: 1e-4 } },
+      { id: 'butter', fat: { value: 0.82, sd: 1e-4 } },
+      { id: 'buttermilk', fat: { value: 0.006, sd: 1e-4 } },
+    ],
+    nodes: [{ in: ['cream'], out: ['butter', 'buttermilk'] }],
+  });
+
+  it('is taken as it is', () => {
+    const { streams } = reconcile(books(0.01));
+    const of = (id: string) => streams.find((one) => one.id === id)!;
+    expect(of('cream').mass).toBeCloseTo(1400, 3);
+    // Both balances leave one way: 1400·0.38 = b·0.82 + (1400 − b)·0.006.
+    expect(of('butter').mass).toBeCloseTo((1400 * (0.38 - 0.006)) / (0.82 - 0.006), 2);
+  });
+
+  it('is never an error that nobody can read, however sure', () => {
+    for (const sd of [1e-3, 1e-5, 1e-7, 1e-9])
+      try {
+        expect(reconcile(books(sd)).streams[0]!.mass).toBeCloseTo(1400, 3);
+      } catch (error) {
+        expect(error).toBeInstanceOf(CalculationError);
+      }
   });
 });

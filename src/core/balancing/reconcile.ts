@@ -142,8 +142,9 @@ class Problem {
     const normal = Matrix.zeros(this.k, this.k);
     const right = Matrix.zeros(this.k, 1);
     this.streams.forEach(({ mass }, i) => {
-      // An unmeasured mass is taken as a typical one, give or take a thousand times that: only a place to start.
-      const weight = 1 / (mass ? mass.sd : 1000 * typical) ** 2;
+      // An unmeasured mass is taken as a typical one, give or take a thousand times that, and none as surer than a thousandth:
+      // only a place to start, and weights that differ by more than that cannot be solved in double precision.
+      const weight = 1 / (mass ? Math.max(mass.sd, typical / 1000) : 1000 * typical) ** 2;
       const value = mass ? mass.value : typical;
       const row = this.z[i]!;
       for (let a = 0; a < this.k; a += 1) {

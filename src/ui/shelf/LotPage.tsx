@@ -68,6 +68,8 @@ export function LotPage({ view }: { view: LotView }) {
   const opensUse =
     lot.kind !== 'cream' &&
     (story?.soured === true || lot.kind === 'culture' || story?.spoiled !== undefined);
+  const keepsSome =
+    lot.ripened && !out && (lot.kind === 'buttermilk' || lot.kind === 'culture' || lot.kind === 'cream');
   return (
     <Beside
       label={`${kindNames[lot.kind]}, as it stands`}
@@ -165,24 +167,27 @@ export function LotPage({ view }: { view: LotView }) {
                 <Ripen one={one} cultures={view.cultures} now={now} />
               </Door>
             )}
-            {lot.ripened &&
-              !out &&
-              (lot.kind === 'buttermilk' || lot.kind === 'culture' || lot.kind === 'cream') && (
-                <Door
-                  open={lot.kind === 'culture'}
-                  name="Keep some as culture"
-                  value={
-                    (lot.details.line?.generation ?? 0) >= oldLine
-                      ? 'carried on often: begin it anew soon'
-                      : `${say.mass(Math.min(keeps, lot.mass))} for the next time`
-                  }
-                  group="lot"
-                >
-                  <KeepCulture lot={lot} />
-                </Door>
-              )}
+            {keepsSome && (
+              <Door
+                open={lot.kind === 'culture'}
+                name="Keep some as culture"
+                value={
+                  (lot.details.line?.generation ?? 0) >= oldLine
+                    ? 'carried on often: begin it anew soon'
+                    : `${say.mass(Math.min(keeps, lot.mass))} for the next time`
+                }
+                group="lot"
+              >
+                <KeepCulture lot={lot} />
+              </Door>
+            )}
             {!out && (
-              <Door name="Use it" value="otherwise, some or all of it" open={opensUse} group="lot">
+              <Door
+                name="Use it"
+                value="otherwise, some or all of it"
+                open={opensUse && !(keepsSome && lot.kind === 'culture')}
+                group="lot"
+              >
                 <UseCard one={one} usual={lot.kind === 'buttermilk' ? 'baked' : 'pigs'} />
               </Door>
             )}
