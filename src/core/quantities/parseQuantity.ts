@@ -261,7 +261,9 @@ class Reader {
       letter === 'f' ||
       (letter && ['celsius', 'fahrenheit'].includes(spellings[letter] ?? ''))
     ) {
-      const cups = letter === 'c' && !degree && (this.wanted === 'volume' || before === 'volume');
+      // “2 l 20 C” is no twenty cups.
+      const mayBeCups = before === 'volume' ? this.system !== 'metric' : this.wanted === 'volume';
+      const cups = letter === 'c' && !degree && mayBeCups;
       this.at += degree ? 2 : 1;
       if (cups) return this.kitchen('cup');
       return {
