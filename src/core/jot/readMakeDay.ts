@@ -249,6 +249,10 @@ const washWheres: readonly [RegExp, WashPlace][] = [
 ];
 const shares: Record<string, number> = { quarter: 0.25, third: 1 / 3, half: 0.5 };
 
+/** Salt is told by its share; garlic salt is more than salt. */
+const plainSalt =
+  /^(?:(?:a|little|pinch|of|sea|coarse|fine|flaky) )*salt(?: flakes)?$|^[\d.,]+ ?% ?salt(?:ed)?$/;
+
 /** What people call what they mix in. */
 const mixedWords: Record<Addition, RegExp> = {
   herbs:
@@ -266,7 +270,7 @@ const mixedWords: Record<Addition, RegExp> = {
 function mixedIn(rest: string): Addition[] {
   const said = (/\bwith (.+)$/.exec(rest)?.[1] ?? '').split(/,| and | & |\+/).map((one) => one.trim());
   const found = said.flatMap((one) => {
-    if (one === '' || /\bsalt$/.test(one)) return [];
+    if (one === '' || plainSalt.test(one)) return [];
     const key = (Object.keys(mixedWords) as Addition[]).find((each) => mixedWords[each].test(one));
     if (!key)
       throw new CalculationError(
