@@ -21,6 +21,7 @@ const calm: LotStory = {
   rawLimitSeconds: undefined,
   warmTooLongSeconds: undefined,
   warmTooLong: false,
+  stoodOut: false,
   hoursTo10: 1,
   souring: undefined,
   soured: false,
@@ -221,6 +222,10 @@ describe('out of the cold', () => {
     expect(not(warm(4.1))).toBe('drink sell culture');
     expect(judged(warm(4.1)).mayNot.sell).toBe('it stood warm for over 4 h');
     expect(judged(warm(4.1)).discard).toBeUndefined();
+    expect(not({ story: { stoodOut: true } })).toBe('drink sell culture');
+    expect(not({ kind: 'milk', story: { stoodOut: true } })).toBe('drink sell culture');
+    expect(not({ ripened: true, story: { stoodOut: true } })).toBe('');
+    expect(word({ story: { stoodOut: true } })).toBe('to churn: calm');
     expect(judged(warm(1)).untilSeconds).toBe(now + 107 * hour);
     const spent = { story: { rawLimitSeconds: now - 5 * hour } };
     expect(judged(spent).discard).toEqual({

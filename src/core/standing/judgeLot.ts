@@ -80,10 +80,10 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
     );
   if (discard) forbid(discard.why, ...purposes);
   if (lot.despite !== undefined) forbid(lot.despite, 'drink', 'heat', 'sell', 'culture', 'churn');
-  if (kind === 'milk' && story && warmMilkHours() > coolWithin)
+  if (kind === 'milk' && !sour && story && warmMilkHours() > coolWithin)
     forbid('it was not cold in time', 'drink', 'sell');
   if (!sour && ageHours > keeps) forbid('it is past the days that it keeps', 'drink', 'sell');
-  if (!sour && kind !== 'milk' && story && story.warmHours > discardAfterHours)
+  if (!sour && story && (story.stoodOut || (kind !== 'milk' && story.warmHours > discardAfterHours)))
     forbid(`it stood warm for over ${discardAfterHours} h`, 'drink', 'sell');
   if (kind === 'culture' && cultureState(ageHours) === 'tooOld')
     forbid('it is older than a culture keeps lively', 'culture');

@@ -75,6 +75,8 @@ export interface LotStory {
   warmTooLongSeconds: number | undefined;
   /** Heated, cold once, and unsoured out of the cold for longer than is safe, whatever was done since. */
   warmTooLong: boolean;
+  /** Unsoured it was warm for over 4 h where nothing chilled it, as somebody said, since it was last heated: chilling it afterwards does not take that back. */
+  stoodOut: boolean;
   /** Hours from the first drop until it was at 10 °C; undefined while it is warmer. */
   hoursTo10: number | undefined;
   souring: Souring | undefined;
@@ -146,6 +148,7 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
     warmTooLongSeconds: undefined,
     rawUsed: 0,
     rawLimitSeconds: undefined,
+    stoodOut: false,
     hoursTo10: first.celsius <= coolTo ? 0 : undefined,
     souring: undefined,
     soured: lot.ripened,
@@ -164,7 +167,8 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
   const heats = events.some(({ kind }) => kind === 'heated');
   // What was heated on the way was raw before.
   let raw = heats || lot.treatment === 'raw';
-  const cold = { since: undefined as number | undefined, once: false, outHours: 0 };
+  const cold = { since: undefined as number | undefined, once: false, outHours: 0, unchilledHours: 0 };
+  let placeSaid = false;
   const advance = (to: number) => {
     const conduct = lot.vesselFactor;
     while (at < to - 1e-6) {
@@ -178,7 +182,12 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
       if (warm && (story.around > chillsBelow || story.celsius > coolTo)) {
         story.warmHours += hours;
         cold.since = undefined;
-        if (cold.once && !story.souring && !story.soured) cold.outHours += hours;
+        if (!story.souring && !story.soured) {
+          if (cold.once) cold.outHours += hours;
+          // Only where somebody said that it stands there: an assumed place accuses nobody.
+          if (placeSaid && story.around > chillsBelow) cold.unchilledHours += hours;
+        }
+        if (cold.unchilledHours > discardAfterHours) story.stoodOut = true;
         // Cold undoes no toxin: what stood out too long stays so. Raw cream that stands out sours, on its own clock.
         if (cold.outHours > discardAfterHours && !raw) {
           story.warmTooLong = true;
@@ -190,6 +199,7 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
         // Two hours cold start the clocks again.
         if (at - cold.since > 2 * 3600) {
           cold.outHours = 0;
+          cold.unchilledHours = 0;
           story.warmHours = 0;
         }
       }
@@ -258,6 +268,7 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
         break;
       }
       case 'placed':
+        placeSaid = true;
         story.place = event.place;
         story.around = event.celsius ?? places[event.place].celsius;
         story.placedAtSeconds = event.atSeconds;
@@ -311,6 +322,10 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
         story.celsius = event.celsius;
         story.curve.push({ atSeconds: event.atSeconds, celsius: event.celsius, read: true });
         story.warmHours = 0;
+        story.stoodOut = false;
+        cold.once = false;
+        cold.outHours = 0;
+        cold.unchilledHours = 0;
         raw = false;
         since = { atSeconds: event.atSeconds, celsius: event.celsius };
         break;

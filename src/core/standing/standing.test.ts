@@ -132,6 +132,54 @@ describe('what becomes of a lot', () => {
     expect(after(24, cooled).warmTooLong).toBe(false);
   });
 
+  it('raw milk and cream that stood out for over four hours are not to drink any more, however cold they are since', () => {
+    const out = (kind: 'milk' | 'cream', hours: number, more: LotEvent[] = []) =>
+      lot(kind, [
+        poured(6, 1000, 0.2),
+        { kind: 'placed', id: 'a', atSeconds: start, place: 'room', celsius: 21 },
+        { kind: 'placed', id: 'b', atSeconds: start + hours * hour, place: 'iceWater' },
+        ...more,
+      ]);
+    const not = (kind: 'milk' | 'cream', told: ToldLot) =>
+      Object.keys(judged({ kind, treatment: 'raw', ageHours: 20 }, after(20, told)).mayNot);
+    for (const kind of ['milk', 'cream'] as const) {
+      expect(after(20, out(kind, 6))).toMatchObject({ stoodOut: true, warmHours: 0 });
+      expect(not(kind, out(kind, 6))).toEqual(['drink', 'sell', 'culture']);
+      expect(not(kind, out(kind, 3))).toEqual(['culture']);
+    }
+    // Two short times out with a night of cold between are none.
+    const twice = out('cream', 3, [
+      { kind: 'placed', id: 'c', atSeconds: start + 10 * hour, place: 'room', celsius: 21 },
+      { kind: 'placed', id: 'd', atSeconds: start + 13 * hour, place: 'fridge' },
+    ]);
+    expect(after(20, twice).stoodOut).toBe(false);
+    // Where nobody said that it stood out, it is not held against it; nor is what sours.
+    expect(after(20, lot('milk', [poured(25)])).stoodOut).toBe(false);
+    const set: LotEvent = { kind: 'soured', id: 's', atSeconds: start + 60, route: 'natural', generation: 0 };
+    expect(after(20, out('cream', 18, [set])).stoodOut).toBe(false);
+    // Heating begins its hours anew, those of standing out in the cold’s stead among them.
+    const heated: LotEvent = {
+      kind: 'heated',
+      id: 'h',
+      atSeconds: start + 7 * hour,
+      how: 'pasteurised',
+      celsius: 75,
+      minutes: 1,
+    };
+    expect(
+      after(
+        20,
+        out('cream', 6, [
+          heated,
+          { kind: 'placed', id: 'e', atSeconds: start + 7.1 * hour, place: 'fridge' },
+        ]),
+      ),
+    ).toMatchObject({
+      stoodOut: false,
+      warmTooLong: false,
+    });
+  });
+
   it('freezes and thaws through the heat of its ice: one word, while there is ice and no longer', () => {
     const tub: LotEvent[] = [
       poured(5, 900, 0.35),
