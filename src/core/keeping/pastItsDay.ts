@@ -13,49 +13,49 @@ export interface KeptPiece {
   despite?: string | undefined;
 }
 
+export interface PastItsDay {
+  discard: boolean;
+  what: string;
+  toDo: string;
+  says: string;
+}
+
+const past = (discard: boolean, what: string, toDo: string): PastItsDay => ({
+  discard,
+  what,
+  toDo,
+  says: `${what}: ${toDo}.`,
+});
+
 const perishable = (additions: readonly string[]): boolean =>
   additions.some((key) => known[key as Addition]?.perishable);
 
 /**
  * What to do with a piece past its day, by what it is (handbook §6.12): what can poison is thrown away and never tasted,
  * what only fades is used another way.
- * @returns whether it is thrown away, and the sentence
+ * @returns whether it is thrown away, what it is, what to do with it, and both as one sentence
  */
-export function pastItsDay({ kind, additions, storage, raw, blockedReason, despite }: KeptPiece): {
-  discard: boolean;
-  says: string;
-} {
+export function pastItsDay({ kind, additions, storage, raw, blockedReason, despite }: KeptPiece): PastItsDay {
   if (blockedReason)
-    return {
-      discard: true,
-      says: `it is kept from people’s food (${blockedReason}): set it apart, and ask before any animal gets it.`,
-    };
+    return past(
+      true,
+      `kept from people’s food (${blockedReason})`,
+      'set it apart, and ask before any animal gets it',
+    );
   if (despite !== undefined)
-    return {
-      discard: true,
-      says: 'made of cream that should have been thrown out: throw it away, and do not taste it.',
-    };
+    return past(true, 'made of cream that should have been thrown out', 'throw it away, and do not taste it');
   if (perishable(additions))
-    return {
-      discard: true,
-      says: 'past its day, with fresh herbs or garlic in it: throw it away, and never taste it.',
-    };
+    return past(true, 'past its day, with fresh herbs or garlic in it', 'throw it away, and never taste it');
   if (raw && isWarm(storage as Storage))
-    return {
-      discard: true,
-      says: 'raw milk butter that stood warm past its day: throw it away, and do not taste it.',
-    };
+    return past(true, 'raw milk butter that stood warm past its day', 'throw it away, and do not taste it');
   if ((storage as Storage) === 'freezer')
-    return { discard: false, says: 'past its best in the freezer, and still safe: bake with it.' };
-  if (kind === 'ghee')
-    return { discard: false, says: 'past its day: if it smells clean, cook with it soon.' };
+    return past(false, 'past its best in the freezer, and still safe', 'bake with it');
+  if (kind === 'ghee') return past(false, 'past its day', 'if it smells clean, cook with it soon');
   if (raw)
-    return {
-      discard: false,
-      says: 'past its day and of raw milk: smell it, and if it is clean bake it through; otherwise throw it away.',
-    };
-  return {
-    discard: false,
-    says: 'past its day: smell it first; if it is clean, bake with it, otherwise throw it away.',
-  };
+    return past(
+      false,
+      'past its day and of raw milk',
+      'smell it, and if it is clean bake it through; otherwise throw it away',
+    );
+  return past(false, 'past its day', 'smell it first; if it is clean, bake with it, otherwise throw it away');
 }

@@ -10,6 +10,7 @@ import type { LarderView } from '@/server/larder/views';
 import { useAct } from '../outbox/useAct';
 import { Tag } from '../board/Board';
 import { ButterPiece } from '../board/ButterPiece';
+import { inTwo } from '../board/inTwo';
 import { Said, Wall } from '../board/Wall';
 import { Quiet } from '../theme/Enamel';
 import { useSay } from '../frame/FarmContext';
@@ -67,7 +68,12 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
     <div className={styles.larder}>
       <Wall className={styles.wall}>
         <Said
-          says={larderSays(first, today, water, say, kept, view.kept.length)}
+          {...inTwo(
+            larderSays(first, today, water, say, kept, view.kept.length),
+            butter.length > 0
+              ? stockWords(butter, today, view.rate, say)
+              : 'What you pack will stand here, in the order to eat it, with the day to eat it by.',
+          )}
           acts={
             water?.waits && (
               <Button
@@ -80,11 +86,6 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
                 Fresh water in the crock
               </Button>
             )
-          }
-          why={
-            butter.length > 0
-              ? stockWords(butter, today, view.rate, say)
-              : 'What you pack will stand here, in the order to eat it, with the day to eat it by.'
           }
         />
         <div className={styles.cupboards} tabIndex={0} role="group" aria-label="Cupboards" data-picture>

@@ -30,6 +30,13 @@ export function stockWords(
   return `${say.mass(total)} is about ${long} at your ${say.about(rate.perWeek)} a week. Churn again by ${say.day(churnBy, today)}.`;
 }
 
+/** What to do with a piece past its day, and what it is: the same on the Larder and on Today, the first of it large. */
+export function pastWords(pat: ButterShown): string {
+  const { discard, what, toDo } = pastItsDay(pat);
+  const begun = (words: string) => `${words[0]!.toUpperCase()}${words.slice(1)}`;
+  return discard ? `${pat.code}: ${toDo}. It is ${what}.` : `${pat.code} is ${what}. ${begun(toDo)}.`;
+}
+
 /** What the larder opens on: the piece to deal with first, or the crock’s water. */
 export function larderSays(
   first: ButterShown | undefined,
@@ -50,7 +57,7 @@ export function larderSays(
   const left = daysBetween(today, first.keepUntil);
   if (first.blockedReason !== null || first.despite !== undefined)
     return `${first.code} is not for people: set it apart.`;
-  if (isOut(first, today)) return `${first.code}: ${pastItsDay(first).says}`;
+  if (isOut(first, today)) return pastWords(first);
   if (left === 0) return `Finish ${first.code} today.`;
   if (left <= 3) return `Finish ${first.code} by ${say.day(first.keepUntil, today)}.`;
   return 'Everything here keeps a while.';

@@ -1,10 +1,9 @@
 import { daysBetween } from '@/core/keeping/civilDate';
 import { crockWater } from '@/core/keeping/crockWater';
-import { pastItsDay } from '@/core/keeping/pastItsDay';
 import type { Act } from '@/core/planning/acts';
 import { list } from '@/core/quantities/list';
 import type { TodayView } from '@/server/today/views';
-import { stockWords } from '../larder/larderSays';
+import { pastWords, stockWords } from '../larder/larderSays';
 import type { useSay } from '../frame/FarmContext';
 import { alarmWords, nameOf, pageOf } from '../standing/alarm';
 import type { LotNow } from '../standing/lotNow';
@@ -179,7 +178,7 @@ export function sayAct(act: Act, told: Told): ActSaid {
     const left = daysBetween(today, pat.keepUntil);
     const says =
       left < 0
-        ? `${pat.code}: ${pastItsDay(pat).says}`
+        ? pastWords(pat)
         : left === 0
           ? `Eat ${pat.code} today; it is at its last good day.`
           : `Use ${pat.code} first: it is good until ${say.day(pat.keepUntil, today)}.`;
