@@ -25,7 +25,8 @@ interface Say {
   temperature: (celsius: number) => string;
 }
 
-const nameOf = ({ lot }: LotNow): string => lot.vessel?.name ?? `${lot.kind} ${lot.code}`;
+const nameOf = ({ lot }: LotNow): string =>
+  lot.vessel?.name ?? `${lot.kind[0]!.toUpperCase()}${lot.kind.slice(1)} ${lot.code}`;
 
 /** What is coming to lots that stand: what they will be ready for, and below, what becomes of them if nobody comes. */
 export function pegsOf(lots: readonly LotNow[], nowSeconds: number, say: Say): Peg[] {
