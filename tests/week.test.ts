@@ -196,7 +196,9 @@ test('a churning under way is the sentence before old butter is, and after warm 
   };
   await packed(at(0), randomUUID(), true);
   const old = await look(farm, at(40));
-  expect(old[0]).toMatch(/^discard: B1: throw it away, and do not taste it. It is raw milk butter that stood warm past its day/);
+  expect(old[0]).toMatch(
+    /^discard: B1: throw it away, and do not taste it. It is raw milk butter that stood warm past its day/,
+  );
   await packed(at(40), randomUUID(), false);
   const [words, , next] = await look(farm, at(40, 0.1));
   expect(words).toBe('goOn: A churning is under way.');
