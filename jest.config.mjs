@@ -3,6 +3,8 @@ const config = {
   testEnvironment: 'node',
   // Two cores are what it is tried on; of two, Jest itself would use one.
   maxWorkers: 2,
+  // A sound test is done long before; a busy machine makes none of them fail.
+  testTimeout: 120_000,
   roots: ['<rootDir>/src', '<rootDir>/tests'],
   testMatch: ['**/*.test.ts'],
   moduleNameMapper: {
