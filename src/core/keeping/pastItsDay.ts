@@ -16,15 +16,15 @@ export interface KeptPiece {
 export interface PastItsDay {
   discard: boolean;
   what: string;
-  toDo: string;
+  advice: string;
   says: string;
 }
 
-const past = (discard: boolean, what: string, toDo: string): PastItsDay => ({
+const past = (discard: boolean, what: string, advice: string): PastItsDay => ({
   discard,
   what,
-  toDo,
-  says: `${what}: ${toDo}.`,
+  advice,
+  says: `${what}: ${advice}.`,
 });
 
 const perishable = (additions: readonly string[]): boolean =>

@@ -32,9 +32,9 @@ export function stockWords(
 
 /** What to do with a piece past its day, and what it is: the same on the Larder and on Today, the first of it large. */
 export function pastWords(pat: ButterShown): string {
-  const { discard, what, toDo } = pastItsDay(pat);
+  const { discard, what, advice } = pastItsDay(pat);
   const begun = (words: string) => `${words[0]!.toUpperCase()}${words.slice(1)}`;
-  return discard ? `${pat.code}: ${toDo}. It is ${what}.` : `${pat.code} is ${what}. ${begun(toDo)}.`;
+  return discard ? `${pat.code}: ${advice}. It is ${what}.` : `${pat.code} is ${what}. ${begun(advice)}.`;
 }
 
 /** What the larder opens on: the piece to deal with first, or the crock’s water. */
