@@ -2,11 +2,12 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import { mayGoTo, purposeOf } from '@/core/byProducts/uses';
+import { cautionsOfUse, mayGoTo, purposeOf } from '@/core/byProducts/uses';
 import type { Use } from '@/core/byProducts/uses';
 import { places } from '@/core/standing/places';
 import type { SeparationBefore, ShownLot } from '@/server/pail/views';
 import { Door, Doors } from '../board/Door';
+import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
 import { RefusedSentence } from '../outbox/RefusedSentence';
@@ -88,11 +89,22 @@ export function KeptInHand({
         <p className={styles.links}>
           {(out || one.waiting.tone === 'danger') && <strong className={styles.past}>{one.waiting.word}</strong>}
           {!out && until !== undefined && (
-            <span>Use by {say.day(say.dateOf(until), say.dateOf(now))}</span>
+            <span className={until < now ? styles.past : undefined}>
+              {until < now ? 'Past' : 'Use by'} {say.day(say.dateOf(until), say.dateOf(now))}
+            </span>
           )}
           <Link href={`/shelf/${lot.id}`}>All the way back to the milkings</Link>
           <Link href={`/recall/${lot.id}`}>Recall sheet</Link>
         </p>
+        {use && (
+          <Cautions
+            cautions={cautionsOfUse(use, {
+              raw: lot.treatment === 'raw',
+              blocked: lot.blockedReason !== null,
+              asUsual: true,
+            })}
+          />
+        )}
         <RefusedSentence refused={refused} />
       </div>
       {use ? (

@@ -22,7 +22,7 @@ import { toEat } from './toEat';
 import { FreezerRoom } from './FreezerRoom';
 import { InTheHand } from './InTheHand';
 import type { KeptPiece } from './keptPiece';
-import { larderSays, presses, stockWords } from './larderSays';
+import { larderSays, otherFirst, presses, stockWords } from './larderSays';
 import styles from './Larder.module.css';
 
 /** The cupboards, from the table inwards, each with the temperature it is usually at, °C (docs/handbook.md, keeping): 4 °C and 0 °F. */
@@ -47,16 +47,19 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
   const butter = toEat(view.butter, today).filter(({ lotId }) => !gone.has(lotId));
   const beside = useLater(theKept, view.kept.length > 0);
   const kept = useMemo(() => beside?.keptPieces(view.kept, now, say) ?? [], [beside, view.kept, now, say]);
-  const [chosen, setChosen] = useState(piece);
+  const [picked, setChosen] = useState(piece);
+  const water = view.crockWaterOn === undefined ? undefined : crockWater(view.crockWaterOn, today);
+  const first = butter[0];
+  const other = otherFirst(first, today, water, kept);
+  // Until somebody takes another in hand, it is the one the sentence speaks of.
+  const chosen = [...butter, ...kept].some(({ lotId }) => lotId === picked) ? picked : other?.lotId;
   const keptInHand =
     kept.find(({ lotId }) => lotId === chosen) ?? (butter.length === 0 ? kept[0] : undefined);
   const inHand = keptInHand ? undefined : (butter.find(({ lotId }) => lotId === chosen) ?? butter[0]);
   const { act, busy } = useAct();
-  const water = view.crockWaterOn === undefined ? undefined : crockWater(view.crockWaterOn, today);
-  const first = butter[0];
   const frozen = butter.reduce((sum, { storage, mass }) => sum + (storage === 'freezer' ? mass : 0), 0);
   const pressing = presses(first, today);
-  const watering = water?.waits?.tone === 'now' && !pressing;
+  const watering = water?.waits?.tone === 'now' && !pressing && !other;
   const mark = (lotId: string, isGone: boolean) =>
     setGone((before) => {
       const next = new Set(before);

@@ -1,6 +1,6 @@
 import { crockWater } from '@/core/keeping/crockWater';
 import type { ButterShown } from '@/server/larder/views';
-import { larderSays, stockWords } from './larderSays';
+import { larderSays, otherFirst, stockWords } from './larderSays';
 
 const today = '2026-11-23';
 const say = {
@@ -58,6 +58,11 @@ test('beside the butter, what has to be used today is called out, and what is lo
   expect(larderSays(pat(), today, old, say, [skim('now')])).toMatch(/crock/);
   expect(larderSays(pat(), today, old, say, [skim('danger')])).toBe('Blue jar: use today.');
   expect(larderSays(undefined, today, undefined, say, [skim('calm')])).toBe('No butter in the house.');
+  // What the sentence speaks of is what is in hand, and the water’s button is not the blue one then.
+  const due = skim('now');
+  expect(otherFirst(pat(), today, undefined, [skim('calm'), due])).toBe(due);
+  expect(otherFirst(pat(), today, old, [due])).toBeUndefined();
+  expect(otherFirst(pat({ keepUntil: today }), today, undefined, [due])).toBeUndefined();
 });
 
 test('how long it lasts counts only what may be eaten, at the household’s own rate', () => {

@@ -37,6 +37,21 @@ export function pastWords(pat: ButterShown): string {
   return discard ? `${pat.code}: ${advice}. It is ${what}.` : `${pat.code} is ${what}. ${begun(advice)}.`;
 }
 
+/**
+ * What must go first of what is kept beside the butter, where no butter has to be dealt with before it, and no water unless it
+ * is dangerous: the sentence speaks of it, and it is in hand.
+ */
+export function otherFirst<T extends Pick<KeptPiece, 'tag' | 'asked'>>(
+  first: ButterShown | undefined,
+  today: string,
+  water: ReturnType<typeof crockWater> | undefined,
+  kept: readonly T[],
+): T | undefined {
+  if (presses(first, today)) return undefined;
+  const other = kept.find(({ tag, asked }) => !asked && (tag?.tone === 'danger' || tag?.tone === 'now'));
+  return water?.waits?.tone === 'now' && other?.tag?.tone !== 'danger' ? undefined : other;
+}
+
 /** What the larder opens on: the piece to deal with first, or the crock’s water. */
 export function larderSays(
   first: ButterShown | undefined,
@@ -46,12 +61,8 @@ export function larderSays(
   kept: readonly Pick<KeptPiece, 'name' | 'tag' | 'asked'>[] = [],
   keptThings = kept.length,
 ): string {
-  // What must go first of the rest is said where no butter has to be dealt with before it.
-  const other = presses(first, today)
-    ? undefined
-    : kept.find(({ tag, asked }) => !asked && (tag?.tone === 'danger' || tag?.tone === 'now'));
-  if (other && !(water?.waits?.tone === 'now' && other.tag!.tone !== 'danger'))
-    return `${other.name}: ${other.tag!.word}.`;
+  const other = otherFirst(first, today, water, kept);
+  if (other) return `${other.name}: ${other.tag!.word}.`;
   if (!first) return keptThings > 0 ? 'No butter in the house.' : 'The larder is empty.';
   if (water?.waits?.tone === 'now' && !presses(first, today)) return 'The crock wants fresh water.';
   const left = daysBetween(today, first.keepUntil);
