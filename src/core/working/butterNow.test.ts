@@ -1,5 +1,9 @@
 import type { BatchEvent } from '../churning/batchEvents';
-import { afterWash, butterFrom, butterRemedy } from './butterNow';
+import { usualButterFat } from '../churning/expectedButter';
+import { tellBatch } from '../churning/tellBatch';
+import { enthalpy, waterHeat } from '../tempering/enthalpy';
+import { someFacts } from '../testing/someFacts';
+import { afterWash, butterFrom, butterNow, butterRemedy, feelOf } from './butterNow';
 
 const start = 1_760_000_000;
 const facts = { temperature: 13, hardness: 0, tool: 'paddleHand' } as const;
@@ -143,5 +147,116 @@ describe('the butter in hand', () => {
     // The handbook’s own example: 500 g at 5 to 14 °C takes a kilogram of water at 18 °C.
     expect(warm.waterCelsius).toBeGreaterThan(16);
     expect(warm.waterCelsius).toBeLessThanOrEqual(20);
+  });
+
+  it('takes four fifths of the way to where its heat and the water’s meet, none of it lost', () => {
+    for (const [celsius, water, waterMass, hardness] of [
+      [18, 4, 1200, 0],
+      [6, 20, 1200, 0],
+      [6, 20, 300, 3],
+      [15, 8, 600, -4],
+    ] as const) {
+      const met = celsius + (afterWash(celsius, water, 600, waterMass, hardness) - celsius) / 0.8;
+      const butterHeat = (t: number) => 600 * enthalpy(usualButterFat, t, hardness);
+      expect(butterHeat(met) - butterHeat(celsius)).toBeCloseTo(waterMass * waterHeat * (water - met), 0);
+    }
+    // As much water as there is butter, when nobody said how much.
+    const broke: [number, Body][] = [
+      [14, { kind: 'mark', stage: 'break' }],
+      [15, { kind: 'reading', temperature: 17 }],
+    ];
+    const washed = (more: object) =>
+      now([...broke, [20, { kind: 'washed', clarity: 'hazy', celsius: 6, ...more } as Body]], 22).celsius;
+    expect(washed({})).toBeCloseTo(washed({ waterMass: 600 }), 9);
+    expect(washed({ waterMass: 1800 })).toBeLessThan(washed({}) - 1);
+  });
+
+  it('takes the place it stood in: a bath warms it, ice water chills it, a fridge more slowly, a room is a room', () => {
+    const stood = (pause: object, minutes = 40) =>
+      now(
+        [
+          [14, { kind: 'mark', stage: 'break' }],
+          [15, { kind: 'reading', temperature: 14 }],
+          [16, { kind: 'paused', ...pause } as Body],
+          [16 + minutes, { kind: 'resumed' }],
+          [17 + minutes, { kind: 'mark', stage: 'grains' }],
+        ],
+        20 + minutes,
+      );
+    const [bath, ice, fridge, room] = ['bath', 'iceWater', 'fridge', 'room'].map(
+      (place) => stood({ place, minutes: 40 }).celsius,
+    ) as [number, number, number, number];
+    expect(bath).toBeGreaterThan(room);
+    expect(room).toBeGreaterThan(14);
+    expect(fridge).toBeLessThan(14);
+    expect(ice).toBeLessThan(fridge - 1);
+    // Where nobody said, it stood in the room; what a probe read there outdoes what such a place usually has.
+    expect(stood({ minutes: 40 }).celsius).toBeCloseTo(room, 9);
+    expect(stood({ place: 'room', celsius: 10, minutes: 40 }).celsius).toBeLessThan(14);
+    // Pressed out to chill through it takes on the cold sooner than as a slab.
+    expect(stood({ place: 'fridge' }).celsius).toBeGreaterThan(fridge);
+    // It counts once, and ends with the resuming.
+    expect(stood({ place: 'fridge' }, 5)).toMatchObject({ from: 'probe' });
+    expect(stood({ place: 'fridge' }, 10)).toMatchObject({ from: 'probe' });
+    expect(stood({ place: 'fridge' }, 11)).toMatchObject({ from: 'stood' });
+  });
+
+  it('knows where it knows it from, and doubts what it guessed by two degrees', () => {
+    const broke: [number, Body] = [15, { kind: 'mark', stage: 'break' }];
+    expect(now([broke, [16, { kind: 'felt', celsius: 12 }]], 20)).toMatchObject({
+      celsius: 12,
+      from: 'probe',
+      sd: 0.5,
+    });
+    expect(now([broke, [16, { kind: 'felt', feel: 'greasy' }]], 20, { hardness: 2 })).toMatchObject({
+      celsius: 20.5,
+      from: 'feel',
+      sd: 2,
+    });
+    expect(now([broke, [16, { kind: 'felt' } as Body]], 20)).toMatchObject({ celsius: 15.5, from: 'churn' });
+    // Stopped at the churn is broken too, for all that is known of the butter.
+    expect(
+      now(
+        [
+          [15, { kind: 'mark', stage: 'stopped' }],
+          [16, { kind: 'reading', temperature: 9 }],
+        ],
+        20,
+      ),
+    ).toMatchObject({ celsius: 9, from: 'probe' });
+    // A probe a minute before the break is the butter's, however short the churning was; at a fifth of it still.
+    const read = (readAt: number, breakAt: number) =>
+      now(
+        [
+          [0, { kind: 'mark', stage: 'thickening' }],
+          [readAt, { kind: 'reading', temperature: 14 }],
+          [breakAt, { kind: 'mark', stage: 'break' }],
+        ],
+        breakAt,
+      ).from;
+    expect([read(1, 2), read(0.9, 2), read(16, 20), read(15.9, 20)]).toEqual([
+      'probe',
+      'churn',
+      'probe',
+      'churn',
+    ]);
+    // Guessed: hard or greasy only beyond the doubt.
+    expect(feelOf(11, 0)).toBe('waxy');
+    expect(feelOf(16, 0)).toBe('waxy');
+    expect(feelOf(10.99, 0)).toBe('hard');
+    expect(feelOf(16.01, 0)).toBe('greasy');
+    expect(feelOf(17, 2)).toBe('waxy');
+  });
+
+  it('has the warmth of the break where the churn has shown it', () => {
+    const story = tellBatch({ ...someFacts, tool: 'paddleHand' }, [
+      { id: 'begin-0001', kind: 'resumed', atSeconds: start } as BatchEvent,
+      { id: 'break-0001', kind: 'mark', stage: 'break', atSeconds: start + 900 } as BatchEvent,
+    ]);
+    const told = butterNow(someFacts, story, 600, start + 960);
+    expect(told.from).toBe('churn');
+    expect(told.celsius).not.toBeCloseTo(16.5, 3);
+    const unbroken = butterNow(someFacts, { ...story, loads: [] }, 600, start + 960);
+    expect(unbroken.celsius).toBeCloseTo(16.5, 9);
   });
 });

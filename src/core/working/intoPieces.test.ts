@@ -34,4 +34,27 @@ describe('butter into pieces', () => {
       'pieces',
     );
   });
+
+  it('shares salt and what is mixed in by weight, and calls a few grams over no piece', () => {
+    const portion = { mass: 612, saltMass: 12, additionMass: 30, name: 'Herbs', portionId: 'portion-a' };
+    const [rolls, rest] = shapedPortions(portion, { form: 'roll', each: 100 }, 'portion-b');
+    expect(rolls).toMatchObject({
+      mass: 600,
+      saltMass: expect.closeTo((12 * 600) / 612, 9),
+      additionMass: expect.closeTo((30 * 600) / 612, 9),
+    });
+    expect(rest).toMatchObject({
+      mass: 12,
+      saltMass: expect.closeTo((12 * 12) / 612, 9),
+      additionMass: expect.closeTo((30 * 12) / 612, 9),
+    });
+    expect(rest).not.toHaveProperty('pieces');
+    const plain = { mass: 612, saltMass: 12, name: 'Plain', portionId: 'portion-a' };
+    for (const one of shapedPortions(plain, { form: 'roll', each: 100 }, 'b'))
+      expect(one).not.toHaveProperty('additionMass');
+    const over = (mass: number) => shapedPortions({ ...plain, mass }, { form: 'roll', each: 100 }, 'b');
+    expect(over(608)).toEqual([{ ...plain, mass: 608, pieces: { form: 'roll', each: 100 } }]);
+    expect(over(609)).toHaveLength(2);
+    expect(over(600)).toHaveLength(1);
+  });
 });
