@@ -13,6 +13,7 @@ import { theLarder } from './migrations/0009-the-larder';
 import { laterAndInstead } from './migrations/0010-later-and-instead';
 import { theCalendar } from './migrations/0011-the-calendar';
 import { roomInTheFreezer } from './migrations/0012-room-in-the-freezer';
+import { madeAndKept } from './migrations/0013-made-and-kept';
 import { guard } from './migrations/migration';
 import { rights } from './rights';
 
@@ -30,6 +31,7 @@ export const migrations = [
   laterAndInstead,
   theCalendar,
   roomInTheFreezer,
+  madeAndKept,
 ];
 
 /**

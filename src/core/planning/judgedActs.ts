@@ -90,6 +90,8 @@ export function judgedActs({ id, kind, ageHours }: FarmLot, judged: JudgedNow): 
     }
     case 'use today':
     case 'not to drink':
+    case 'eat today':
+    case 'past its day':
       return act('use', `Use this ${kind} today.`, untilHours === undefined ? {} : { untilHours });
     default:
       return waiting.tone === 'now' && kind === 'cream' && !waitsForTheChurn(judged)

@@ -46,7 +46,7 @@ const souring = (change: Partial<Souring>): Souring => ({
   harmed: undefined,
   ...change,
 });
-type Told = Partial<Omit<JudgedLot, 'oldestSeconds'>> & {
+type Told = Partial<Omit<JudgedLot, 'oldestSeconds' | 'madeSeconds'>> & {
   ageHours?: number;
   story?: Partial<LotStory> | null;
 };
@@ -58,6 +58,7 @@ const judged = ({ ageHours = 1, story = {}, ...of }: Told) =>
       ripened: false,
       blockedReason: null,
       oldestSeconds: now - ageHours * hour,
+      madeSeconds: now - ageHours * hour,
       ...of,
     },
     story === null

@@ -2,6 +2,7 @@ import { keepsUntil, thrownOutAfter } from '../keeping/keepsUntil';
 import { cultureState } from '../ripening/cultureLine';
 import { safetyHours } from '../ripening/safetyClock';
 import type { Look } from './lotEvents';
+import { ageSince, isMade } from './lotKinds';
 import type { LotStory, ToldLot } from './lotStory';
 import { discardAfterHours } from './lotStory';
 
@@ -19,6 +20,7 @@ export type Purpose = (typeof purposes)[number];
 export interface JudgedLot extends Pick<ToldLot, 'kind' | 'treatment' | 'ripened'> {
   blockedReason: string | null;
   oldestSeconds: number;
+  madeSeconds: number;
   cut?: string | undefined;
   /** Why something that went into it should have been thrown away, when it was used knowingly. */
   despite?: string | undefined;
@@ -67,7 +69,9 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
   const raw = lot.treatment === 'raw';
   const sour = story?.soured ?? lot.ripened;
   // A freezer stops the clock of what keeps cold.
-  const ageHours = Math.max(0, (nowSeconds - lot.oldestSeconds) / hour - (story?.frozenHours ?? 0));
+  const ageHours = Math.max(0, (nowSeconds - ageSince(lot)) / hour - (story?.frozenHours ?? 0));
+  // What is made to be kept has its days, sour or not.
+  const dated = !sour || isMade(kind);
   const of = { kind, raw };
   const keeps = keepsUntil(of);
   const discard = discardOf();
@@ -82,7 +86,7 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
   if (lot.despite !== undefined) forbid(lot.despite, 'drink', 'heat', 'sell', 'culture', 'churn');
   if (kind === 'milk' && !sour && story && warmMilkHours() > coolWithin)
     forbid('it was not cold in time', 'drink', 'sell');
-  if (!sour && ageHours > keeps) forbid('it is past the days that it keeps', 'drink', 'sell');
+  if (dated && ageHours > keeps) forbid('it is past the days that it keeps', 'drink', 'sell');
   if (!sour && story && (story.stoodOut || (kind !== 'milk' && story.warmHours > discardAfterHours)))
     forbid(`it stood warm for over ${discardAfterHours} h`, 'drink', 'sell');
   if (kind === 'culture' && cultureState(ageHours) === 'tooOld')
@@ -105,7 +109,19 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
       if (limitSeconds <= nowSeconds) return say('it was not thick and tart in time', limitSeconds);
       return undefined;
     }
-    if (sour || kind === 'butter' || kind === 'ghee' || kind === 'culture') return undefined;
+    if (!dated || kind === 'butter' || kind === 'ghee' || kind === 'culture') return undefined;
+    if (!sour) {
+      const warm = stoodWarm();
+      if (warm) return warm;
+    }
+    const out = thrownOutAfter(of);
+    if (story?.frozen !== 'frozen' && ageHours > out)
+      return say(tooOld, nowSeconds - hour * (ageHours - out));
+    return undefined;
+  }
+
+  function stoodWarm(): LotJudgement['discard'] {
+    const say = (why: string, sinceSeconds?: number) => ({ why, sinceSeconds });
     if (story?.rawLimitSeconds !== undefined && raw)
       return say('it stood warm for longer than raw milk and cream may sour', story.rawLimitSeconds);
     if (story?.warmTooLong)
@@ -118,9 +134,6 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
         `heated and unsoured, it has been warm for over ${discardAfterHours} h`,
         nowSeconds - hour * (story.warmHours - discardAfterHours),
       );
-    const out = thrownOutAfter(of);
-    if (story?.frozen !== 'frozen' && ageHours > out)
-      return say(tooOld, nowSeconds - hour * (ageHours - out));
     return undefined;
   }
 
@@ -139,9 +152,9 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
       ends.push(
         nowSeconds + hour * (1 - story.souring.used) * safetyHours(story.souring.route, story.celsius),
       );
-    else if (!sour) {
+    else if (dated) {
       ends.push(nowSeconds + hour * (keeps - ageHours));
-      if (story && !raw && story.celsius > cold)
+      if (story && !sour && !raw && story.celsius > cold)
         ends.push(nowSeconds + hour * Math.max(0, discardAfterHours - story.warmHours));
     }
     const first = Math.min(...ends);
@@ -178,6 +191,12 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
       if (left < 0) return { word: 'churn at once', tone: 'now' };
       return left < 24 ? { word: 'churn today', tone: 'now' } : { word: 'to churn', tone: 'calm' };
     }
+    if (isMade(kind))
+      return left < 0
+        ? { word: 'past its day', tone: 'now' }
+        : left < 24
+          ? { word: 'eat today', tone: 'now' }
+          : { word: 'to eat', tone: 'calm' };
     if (left < 0 && !sour) return { word: 'not to drink', tone: 'now' };
     return left < 24 && !sour ? { word: 'use today', tone: 'now' } : { word: 'to use', tone: 'calm' };
   }

@@ -7,13 +7,14 @@ import { freezesAt, warmedBy } from '../tempering/freezing';
 import { lotsMix } from '../tempering/lotsMix';
 import { transfer } from '../tempering/temperPlan';
 import type { LotEvent, Look } from './lotEvents';
+import type { LotKind } from './lotKinds';
 import { spoiledLooks } from './lotEvents';
 import type { Place, VesselShape } from './places';
 import { places } from './places';
 
 /** What is told of a lot: who it is, and everything that was done to it. */
 export interface ToldLot {
-  kind: 'milk' | 'cream' | 'skim' | 'buttermilk' | 'butter' | 'culture' | 'ghee';
+  kind: LotKind;
   treatment: 'raw' | 'pasteurised' | 'boiled';
   /** It was sour already when it came to be: a pool of ripened cream, cultured buttermilk. */
   ripened: boolean;

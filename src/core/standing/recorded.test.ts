@@ -244,7 +244,7 @@ it.each(Object.entries(lots))('%s', (_, [kind, treatment, events, change]) => {
     const { souring: sours, curve, tempering } = story;
     const ripening = souringNow(lot, story);
     const judged = judgeLot(
-      { kind, treatment, ripened: lot.ripened || story.soured, blockedReason: null, oldestSeconds: start, souring: ripening?.state },
+      { kind, treatment, ripened: lot.ripened || story.soured, blockedReason: null, oldestSeconds: start, madeSeconds: start, souring: ripening?.state },
       story,
       now,
     );

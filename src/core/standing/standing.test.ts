@@ -40,6 +40,7 @@ const judged = (
       blockedReason: blocked ? 'medicine' : null,
       ...of,
       oldestSeconds: now - ageHours * hour,
+      madeSeconds: now - ageHours * hour,
     },
     story,
     now,

@@ -179,7 +179,7 @@ describe('the butter in hand', () => {
           [15, { kind: 'reading', temperature: 14 }],
           [16, { kind: 'paused', ...pause } as Body],
           [16 + minutes, { kind: 'resumed' }],
-          [17 + minutes, { kind: 'mark', stage: 'grains' }],
+          [17 + minutes, { kind: 'mark', stage: 'grainy' }],
         ],
         20 + minutes,
       );

@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
+import type { LotKind } from '@/core/standing/lotKinds';
 import { database } from '../connection';
 import type { FarmScope } from '../farmScope';
 import { EntryLineRow, EntryRow, LotRow } from './models';
 
-export type LotKind = 'milk' | 'cream' | 'skim' | 'buttermilk' | 'butter' | 'culture' | 'ghee';
+export type { LotKind };
 export type Treatment = 'raw' | 'pasteurised' | 'boiled';
 
 export interface NewLot {

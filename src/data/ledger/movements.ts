@@ -1,4 +1,6 @@
 import { QueryTypes } from 'sequelize';
+import type { LotKind } from '@/core/standing/lotKinds';
+import { madeKinds } from '@/core/standing/lotKinds';
 import { database } from '../connection';
 import type { FarmScope } from '../farmScope';
 import { ParkedRow } from './models';
@@ -153,15 +155,16 @@ export async function usesSince(
   since: Date,
 ): Promise<{ kind: string; account: string; mass: number; fat: number }[]> {
   const rows = await database().query<Record<string, unknown>>(
-    `SELECT CASE WHEN e.kind = 'separated' THEN 'skim' ELSE coalesce(lot.kind, 'milk') END AS kind, o.account, sum(o.mass) AS mass, sum(o.fat) AS fat
-     FROM entry e JOIN entry_line o ON o.farm_id = e.farm_id AND o.entry_id = e.id AND o.account IS NOT NULL AND o.mass > 0
+    `SELECT CASE WHEN e.kind = 'separated' THEN 'skim' ELSE coalesce(lot.kind, 'milk') END AS kind, coalesce(o.account, made.kind) AS account, sum(o.mass) AS mass, sum(o.fat) AS fat
+     FROM entry e JOIN entry_line o ON o.farm_id = e.farm_id AND o.entry_id = e.id AND o.mass > 0
+     LEFT JOIN lot made ON made.farm_id = o.farm_id AND made.id = o.lot_id AND made.kind IN (:made)
      LEFT JOIN LATERAL (SELECT lot_id FROM entry_line l WHERE l.farm_id = e.farm_id AND l.entry_id = e.id AND l.mass < 0
                         AND l.lot_id IS NOT NULL LIMIT 1) source ON true
      LEFT JOIN lot ON lot.farm_id = e.farm_id AND lot.id = source.lot_id
-     WHERE e.farm_id = :farmId AND e.at >= :since AND e.kind IN ('used', 'separated')
+     WHERE e.farm_id = :farmId AND e.at >= :since AND e.kind IN ('used', 'separated') AND (o.account IS NOT NULL OR made.id IS NOT NULL)
        AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = e.farm_id AND c.corrects_id = e.id)
      GROUP BY 1, 2 ORDER BY 3 DESC, 1, 2`,
-    { replacements: { farmId, since }, type: QueryTypes.SELECT, transaction },
+    { replacements: { farmId, since, made: [...madeKinds] }, type: QueryTypes.SELECT, transaction },
   );
   return rows.map((row) => ({
     kind: String(row.kind),
@@ -174,7 +177,7 @@ export async function usesSince(
 export interface TrailLot {
   id: string;
   code: string;
-  kind: string;
+  kind: LotKind;
   madeAt: Date;
   batchId: string | null;
   vessel: string | null;
@@ -249,7 +252,7 @@ export async function trailOf(
       lots.push({
         id: String(row.a),
         code: String(row.code),
-        kind: String(row.kind),
+        kind: row.kind as LotKind,
         madeAt: row.at as Date,
         batchId: row.batch_id as string | null,
         vessel: row.vessel as string | null,

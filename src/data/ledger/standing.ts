@@ -1,5 +1,6 @@
 import { Op, QueryTypes } from 'sequelize';
 import type { LotEvent } from '@/core/standing/lotEvents';
+import { madeKinds } from '@/core/standing/lotKinds';
 import { database } from '../connection';
 import type { FarmScope } from '../farmScope';
 import type { VesselKind } from '../house/house';
@@ -89,13 +90,13 @@ const standingLot = (row: Record<string, unknown>): StandingLot => ({
         },
 });
 
-/** By-products nobody said anything of leave the shelf by themselves after this long; they were asked about for most of it, days (engineering estimate). */
+/** By-products nobody said anything of, and what was made of them, leave the shelf by themselves after this long; they were asked about for most of it, days (engineering estimate). */
 const leavesAfter = 21;
 
 /** The one statement behind Pail and Shelf: lots of some kinds with something in them, oldest part first; cream in a churn stands there. */
 export const standingSql = `SELECT ${columns} FROM lot LEFT JOIN vessel ON vessel.farm_id = lot.farm_id AND vessel.id = lot.vessel_id
   WHERE lot.farm_id = :farmId AND lot.mass_now > 0 AND lot.put_away_at IS NULL AND lot.kind IN (:kinds)
-    AND (lot.kind NOT IN ('skim', 'buttermilk') OR lot.oldest_at > :leaves
+    AND (lot.kind NOT IN (:leaving) OR lot.oldest_at > :leaves
       OR EXISTS (SELECT 1 FROM lot_event f WHERE f.farm_id = lot.farm_id AND f.lot_id = lot.id AND f.kind = 'placed' AND f.data->>'place' = 'freezer'))
     AND NOT EXISTS (SELECT 1 FROM batch WHERE batch.farm_id = lot.farm_id AND batch.cream_lot_id = lot.id AND batch.phase <> 'abandoned')
   ORDER BY lot.oldest_at, lot.code`;
@@ -112,7 +113,7 @@ export async function standingIn(
   const { farmId, transaction } = scope;
   await database().query(
     `UPDATE lot SET put_away_at = :now WHERE farm_id = :farmId AND vessel_id = :vesselId AND mass_now > 0 AND put_away_at IS NULL
-       AND kind IN ('skim', 'buttermilk') AND oldest_at <= :leaves
+       AND kind IN (:leaving) AND oldest_at <= :leaves
        AND NOT EXISTS (SELECT 1 FROM lot_event f WHERE f.farm_id = lot.farm_id AND f.lot_id = lot.id AND f.kind = 'placed' AND f.data->>'place' = 'freezer')`,
     { replacements: { ...standingFor(farmId, [], now), vesselId, now }, transaction },
   );
@@ -129,6 +130,7 @@ export async function standingIn(
 export const standingFor = (farmId: string, kinds: readonly LotKind[], now: Date) => ({
   farmId,
   kinds: [...kinds],
+  leaving: ['skim', 'buttermilk', ...madeKinds],
   leaves: new Date(now.getTime() - leavesAfter * 86_400_000),
 });
 

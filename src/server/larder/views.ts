@@ -1,5 +1,6 @@
 import type { EatingRate } from '@/core/keeping/eatingRate';
 import { eatingRate } from '@/core/keeping/eatingRate';
+import { madeKinds } from '@/core/standing/lotKinds';
 import { notTakenBack } from '@/core/standing/lotStory';
 import type { FarmScope } from '@/data/farmScope';
 import { inFarm } from '@/data/farmScope';
@@ -28,7 +29,7 @@ export interface Stock {
 }
 
 export interface LarderView extends HouseView, Stock {
-  /** Skim, buttermilk, and cream that is kept: for whipping, or frozen. */
+  /** Skim, buttermilk, yoghurt, curd, whipped cream, and cream that is kept: for whipping, or frozen. */
   kept: ShownLot[];
   separations: SeparationBefore[];
   /** The farm’s own date. */
@@ -48,7 +49,7 @@ export const larderView = (farmId: string): Promise<LarderView> =>
       ...house,
       today: localDate(now(), timeZone),
       ...(await stockOf(scope, timeZone)),
-      kept: (await shownLots(scope, ['skim', 'buttermilk', 'cream'])).filter(isKept),
+      kept: (await shownLots(scope, ['skim', 'buttermilk', 'cream', ...madeKinds])).filter(isKept),
       separations: await separationsBefore(scope),
     };
   });

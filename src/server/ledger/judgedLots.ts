@@ -53,6 +53,7 @@ export async function judgedLots(
         ripened: lot.ripened,
         blockedReason: lot.blockedReason,
         oldestSeconds: lot.oldestAt.getTime() / 1000,
+        madeSeconds: lot.madeAt.getTime() / 1000,
         cut: lot.details.cut,
         despite: lot.details.despite,
         souring: souringNow(lot, story)?.state,

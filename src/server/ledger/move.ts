@@ -205,6 +205,9 @@ const letters: Record<LotKind, string> = {
   butter: 'T',
   culture: 'L',
   ghee: 'G',
+  yoghurt: 'Y',
+  curd: 'C',
+  whipped: 'P',
 };
 
 /**

@@ -17,6 +17,7 @@ import {
   lotsById,
   shownFactors,
 } from '@/data/ledger/standing';
+import { isMade, kindNames } from '@/core/standing/lotKinds';
 import { command } from '../commands/command';
 import { judgedLots } from './judgedLots';
 import { draw, milligrams, momentOf, move } from './move';
@@ -87,6 +88,7 @@ async function follow(
   if (event.kind !== 'soured') return undefined;
   if (lot.kind === 'butter' || lot.kind === 'ghee' || lot.kind === 'culture')
     throw new Refusal(`${lot.kind === 'culture' ? 'A culture' : 'Butter'} is not soured.`, 'lotId');
+  if (isMade(lot.kind)) throw new Refusal(`${kindNames[lot.kind]} is not soured: it is made.`, 'lotId');
   let line = lot.details.line;
   if (culture) {
     const [drawn] = await draw(scope, [culture], sender);

@@ -1,5 +1,6 @@
 import type { Block, LotNature, TracedLot } from '@/core/standing/lotNature';
 import { naturesOf } from '@/core/standing/lotNature';
+import { isMade } from '@/core/standing/lotKinds';
 import type { FarmScope } from '@/data/farmScope';
 import type { Withdrawal } from '@/data/house/house';
 import { farmOf, withdrawalsOf } from '@/data/house/house';
@@ -78,7 +79,9 @@ function tracedLot(lot: LineageLot, withdrawals: readonly Withdrawal[], timeZone
     inflows: lot.inflows.map(({ at, details, sources, outside }, i) => ({
       atSeconds: at.getTime() / 1000,
       sources,
-      ...(details.way === 'boiled' ? { heated: 'boiled' as const } : {}),
+      ...(details.way === 'boiled' || (isMade(lot.kind) && details.heated === true)
+        ? { heated: 'boiled' as const }
+        : {}),
       ...(outside || (sources.length === 0 && i === 0)
         ? { outside: cameIn(lot, details, at, i === 0, withdrawals, timeZone) }
         : {}),

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { uses } from '@/core/byProducts/uses';
+import { usesOf } from '@/core/byProducts/uses';
 import { fraction, mass, positiveMass, temperature } from '@/core/calculation';
 import { atSeconds, id } from '@/core/churning/batchEvents';
 import { richestCream } from '@/core/dairy/creamFat';
@@ -7,6 +7,8 @@ import { placeKeys, places } from '@/core/standing/places';
 import { coldestMilk } from '@/core/separating/separatorRun';
 import { addLotEvents, standingLots } from '@/data/ledger/standing';
 import { command } from '../commands/command';
+import { isMade } from '@/core/standing/lotKinds';
+import { intoMade } from '../ledger/intoMade';
 import type { Into } from '../ledger/move';
 import { intoVessel } from '../ledger/intoVessel';
 import { blendOf, draw, milligrams, momentOf, move, outs } from '../ledger/move';
@@ -45,7 +47,7 @@ export const separateMilk = command({
     ),
     /** Where the skim goes: a use, or a lot that stays. */
     skim: v.variant('to', [
-      v.strictObject({ to: v.literal('use'), use: v.picklist(uses) }),
+      v.strictObject({ to: v.literal('use'), use: v.picklist(usesOf('skim')) }),
       v.strictObject({
         to: v.literal('lot'),
         lotId: id,
@@ -185,13 +187,23 @@ export const separateMilk = command({
             }),
       };
     });
+    const made =
+      input.skim.to === 'use' && skimMass > 0 && isMade(input.skim.use)
+        ? intoMade(
+            input.skim.use,
+            { mass: skimMass, fat: skimFat, lots: drawn.map(({ lot }) => lot) },
+            sender.commandId,
+            { heated: true },
+          )
+        : undefined;
     const to = [
       ...(input.spilledMass > 0
         ? [{ account: 'spilled', mass: milligrams(input.spilledMass), fat: spilledFat }]
         : []),
-      ...(input.skim.to === 'use' && skimMass > 0
+      ...(input.skim.to === 'use' && skimMass > 0 && !made
         ? [{ account: input.skim.use, mass: skimMass, fat: skimFat }]
         : []),
+      ...(made?.to ?? []),
     ];
     const skimInto: Into[] =
       input.skim.to === 'lot' && skimMass > 0
@@ -227,11 +239,12 @@ export const separateMilk = command({
         milkFat: milkFat / milkMass,
         creamMass,
         creamFat: creamFat / creamMass,
+        ...made?.details,
         skimUse: input.skim.to === 'use' ? input.skim.use : 'kept',
       },
       from: drawn,
       sources: input.flushMass > 0 ? [{ account: 'water', mass: milligrams(input.flushMass), fat: 0 }] : [],
-      into: [...into, ...skimInto],
+      into: [...into, ...skimInto, ...(made?.into ?? [])],
       to,
     });
     const by = { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt };

@@ -1,6 +1,7 @@
 import type { LotEvent } from '@/core/standing/lotEvents';
 import { vesselFactor } from '@/core/standing/lotStory';
 import type { VesselShape } from '@/core/standing/places';
+import { madeKinds } from '@/core/standing/lotKinds';
 import { vesselShape } from '@/core/standing/places';
 import type { FarmScope } from '@/data/farmScope';
 import { inFarm } from '@/data/farmScope';
@@ -127,7 +128,7 @@ export async function pailViewOf(scope: FarmScope): Promise<PailView> {
     ...(await houseViewOf(scope)),
     vessels: await vesselsOf(scope),
     animals: await animalsOf(scope),
-    lots: await shownLots(scope, ['milk', 'skim', 'cream', 'buttermilk', 'culture']),
+    lots: await shownLots(scope, ['milk', 'skim', 'cream', 'buttermilk', 'culture', ...madeKinds]),
     milkings: (await milkingsSince(scope, new Date(at - 8 * 24 * hour))).map(({ at: when, ...one }) => ({
       ...one,
       atSeconds: when.getTime() / 1000,

@@ -3,6 +3,7 @@ import { mass, temperature } from '@/core/calculation';
 import { atSeconds, id } from '@/core/churning/batchEvents';
 import { placeKeys, places } from '@/core/standing/places';
 import { addLotEvents, lotsById } from '@/data/ledger/standing';
+import { isMade } from '@/core/standing/lotKinds';
 import { command } from '../commands/command';
 import { intoVessel, refuseOverfull } from '../ledger/intoVessel';
 import { blendOf, draw, milligrams, momentOf, move, outs } from '../ledger/move';
@@ -32,7 +33,7 @@ export const pourCream = command({
     if (input.from.some(({ lotId }) => lotId === input.intoLotId))
       throw new Refusal('A lot cannot be poured into itself.', 'intoLotId');
     const drawn = await draw(scope, input.from, sender, [input.intoLotId]);
-    const odd = drawn.find(({ lot }) => lot.kind === 'butter' || lot.kind === 'ghee');
+    const odd = drawn.find(({ lot }) => lot.kind === 'butter' || lot.kind === 'ghee' || isMade(lot.kind));
     if (odd) throw new Refusal(`${odd.lot.code} is ${odd.lot.kind}: it does not pour.`, 'from');
     const emptied = new Set(drawn.filter(({ all }) => all).map(({ lot }) => lot.id));
     const poured = drawn.reduce((sum, one) => sum + one.mass, 0) + input.waterMass;

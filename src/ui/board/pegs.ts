@@ -1,4 +1,6 @@
 import { standsAtMost, standsFrom } from '@/core/standing/judgeLot';
+import { isMade, kindNames } from '@/core/standing/lotKinds';
+import { pageOf } from '../standing/alarm';
 import type { LotNow } from '../standing/lotNow';
 
 /** Something that is coming, on the thread of time. */
@@ -25,8 +27,7 @@ interface Say {
   temperature: (celsius: number) => string;
 }
 
-const nameOf = ({ lot }: LotNow): string =>
-  lot.vessel?.name ?? `${lot.kind[0]!.toUpperCase()}${lot.kind.slice(1)} ${lot.code}`;
+const nameOf = ({ lot }: LotNow): string => lot.vessel?.name ?? `${kindNames[lot.kind]} ${lot.code}`;
 
 /** What is coming to lots that stand: what they will be ready for, and below, what becomes of them if nobody comes. */
 export function pegsOf(lots: readonly LotNow[], nowSeconds: number, say: Say): Peg[] {
@@ -34,7 +35,7 @@ export function pegsOf(lots: readonly LotNow[], nowSeconds: number, say: Say): P
     const { lot, judged, story } = one;
     if (lot.blockedReason !== null || judged.discard || story?.frozen === 'frozen') return [];
     const name = nameOf(one);
-    const href = lot.kind === 'milk' ? `/pail/${lot.id}` : `/shelf/${lot.id}`;
+    const href = pageOf(one);
     const peg = (what: string, atSeconds: number, rest: Omit<Peg, 'key' | 'atSeconds' | 'href'>): Peg => ({
       key: `${lot.id} ${what}`,
       atSeconds,
@@ -60,7 +61,7 @@ export function pegsOf(lots: readonly LotNow[], nowSeconds: number, say: Say): P
       ];
     if (lot.kind === 'cream')
       return [peg('keeps', until, { says: name, small: 'past its best if not churned', unlessDone: true })];
-    return [peg('keeps', until, { says: name, small: 'past its best if not used', unlessDone: true })];
+    return [peg('keeps', until, { says: name, small: isMade(lot.kind) ? 'past its day if not eaten' : 'past its best if not used', unlessDone: true })];
   }); // prettier-ignore
   return ahead(pegs, nowSeconds);
 }

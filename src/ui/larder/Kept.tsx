@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { cautionsOfUse, mayGoTo, purposeOf } from '@/core/byProducts/uses';
 import type { Use } from '@/core/byProducts/uses';
+import { isMade, kindWord } from '@/core/standing/lotKinds';
 import { places } from '@/core/standing/places';
 import type { SeparationBefore, ShownLot } from '@/server/pail/views';
 import { Door, Doors } from '../board/Door';
@@ -14,9 +15,9 @@ import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import { toUse, usualSkimUse } from '../pail/usual';
 import { longPast } from '../standing/alarm';
-import { kindNames, standingLot } from '../standing/LotBoard';
+import { standingLot } from '../standing/LotBoard';
 import type { LotNow } from '../standing/lotNow';
-import { lotNow, sayAge } from '../standing/lotNow';
+import { lotNow, sayAge, sayMuch } from '../standing/lotNow';
 import { TemperatureCard } from '../standing/TemperatureCard';
 import { UseCard } from '../standing/UseCard';
 import { Quiet } from '../theme/Enamel';
@@ -24,7 +25,7 @@ import type { KeptPiece } from './keptPiece';
 import { cupboardOf, keptFirst, keptUntil } from './keptPiece';
 import styles from './Larder.module.css';
 
-/** Skim, buttermilk and cream that is kept, each as it stands in its cupboard, in the order to use them. */
+/** Skim, buttermilk, what is made of them, and cream that is kept, each as it stands in its cupboard, in the order to use them. */
 export function keptPieces(
   lots: readonly ShownLot[],
   now: number,
@@ -37,7 +38,7 @@ export function keptPieces(
       lotId: one.lot.id,
       cupboard: cupboardOf(one),
       name,
-      says: `${say.volume(one.volume)} ${kindNames[one.lot.kind]}`,
+      says: `${sayMuch(one, say)} ${kindWord(one.lot.kind)}`,
       until: until === undefined ? undefined : say.day(say.dateOf(until), say.dateOf(now)),
       tag: one.waiting.tone === 'calm' ? undefined : tag,
       asked: longPast([one]).length > 0,
@@ -51,7 +52,7 @@ export function keptPieces(
 function usualUse({ lot, judged }: LotNow, skimUse: Use): Use | undefined {
   if (judged.discard && lot.blockedReason === null) return 'spoiled';
   if (lot.kind === 'cream') return undefined;
-  const use = lot.kind === 'buttermilk' ? 'baked' : skimUse;
+  const use = isMade(lot.kind) ? 'eaten' : lot.kind === 'buttermilk' ? 'baked' : skimUse;
   const blocked = lot.blockedReason !== null;
   return mayGoTo(use, blocked) && !judged.mayNot[purposeOf[use] ?? 'pour'] ? use : undefined;
 }
@@ -80,8 +81,8 @@ export function KeptInHand({
       <div className={styles.drawn}>{drawing}</div>
       <div className={styles.words}>
         <h2>
-          {name}, {say.volume(one.volume)}
-          {lot.vessel && ` of ${kindNames[lot.kind]}`}
+          {name}, {sayMuch(one, say)}
+          {lot.vessel && ` of ${kindWord(lot.kind)}`}
         </h2>
         <Quiet>
           {places[story?.place ?? 'fridge'].inSentence}, {sayAge(one.ageHours)}, {lot.treatment}
@@ -124,8 +125,8 @@ export function KeptInHand({
       )}
       <div className={styles.rarer}>
         <Doors>
-          <Door name="Some of it" value="to the animals, baked, curd, sold" group="hand">
-            <UseCard one={one} usual={use ?? 'pigs'} />
+          <Door name="Some of it" value={isMade(lot.kind) ? 'given, baked, sold, thrown out' : 'to the animals, baked, curd, sold'} group="hand">
+            <UseCard one={one} usual={use === 'spoiled' ? undefined : use} />
           </Door>
           <Door
             name="Put it elsewhere"

@@ -98,6 +98,9 @@ export function creamGoesTo(
 }
 
 export const useNames: Record<Use, string> = {
+  eaten: 'Eaten',
+  given: 'Given away',
+  whipped: 'Whipped',
   pigs: 'Pigs',
   hens: 'Hens',
   calves: 'Calves',
@@ -111,6 +114,9 @@ export const useNames: Record<Use, string> = {
   spoiled: 'Thrown out',
 };
 export const toUse: Record<Use, string> = {
+  eaten: 'eaten',
+  given: 'given away',
+  whipped: 'whipped',
   pigs: 'to the pigs',
   hens: 'to the hens',
   calves: 'to the calves',

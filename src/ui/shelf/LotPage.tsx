@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
+import { isMade, kindNames, kindWord } from '@/core/standing/lotKinds';
 import { places } from '@/core/standing/places';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { LotView } from '@/server/shelf/views';
@@ -24,7 +25,7 @@ import { UseCard } from '../standing/UseCard';
 import { LargeWare } from '../standing/LargeWare';
 import { AlarmCaution } from '../standing/AlarmCaution';
 import type { LotNow } from '../standing/lotNow';
-import { sayAge } from '../standing/lotNow';
+import { sayAge, sayMuch } from '../standing/lotNow';
 import { useLotsNow } from '../standing/useLotsNow';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { Ripen } from './Ripen';
@@ -32,15 +33,6 @@ import { Temper } from './Temper';
 import room from './LotPage.module.css';
 import { Trail } from './Trail';
 
-const kindNames: Record<string, string> = {
-  milk: 'milk',
-  cream: 'cream',
-  skim: 'skim',
-  buttermilk: 'buttermilk',
-  butter: 'butter',
-  culture: 'culture',
-  ghee: 'ghee',
-};
 /** What to do with a thing that is kept from people, by what it is. */
 const blockedToDo = (kind: string): string =>
   kind === 'butter' || kind === 'ghee'
@@ -67,7 +59,7 @@ export function LotPage({ view }: { view: LotView }) {
   // Where there is nothing to sour or temper, using it is what is left to do.
   const opensUse =
     lot.kind !== 'cream' &&
-    (story?.soured === true || lot.kind === 'culture' || story?.spoiled !== undefined);
+    (isMade(lot.kind) || story?.soured === true || lot.kind === 'culture' || story?.spoiled !== undefined);
   const keepsSome =
     lot.ripened && !out && (lot.kind === 'buttermilk' || lot.kind === 'culture' || lot.kind === 'cream');
   return (
@@ -85,25 +77,21 @@ export function LotPage({ view }: { view: LotView }) {
       rail={<Rail fat={Math.max(0, lot.fat)} scale={railFull} />}
       below={
         <p className={room.standing}>
-          <strong>
-            {lot.vessel?.name ??
-              `${kindNames[lot.kind]!.replace(/^./, (letter) => letter.toUpperCase())} ${lot.code}`}
-          </strong>
-          {!empty && `${pourable ? say.volume(one.volume) : say.mass(lot.mass)}, ${sayAge(one.ageHours)}`}
+          <strong>{lot.vessel?.name ?? `${kindNames[lot.kind]} ${lot.code}`}</strong>
+          {!empty && `${pourable ? sayMuch(one, say) : say.mass(lot.mass)}, ${sayAge(one.ageHours)}`}
         </p>
       }
     >
       <div className={room.lot}>
         <header className={room.said}>
           <h1>
-            {lot.vessel?.name ??
-              `${kindNames[lot.kind]!.replace(/^./, (letter) => letter.toUpperCase())} ${lot.code}`}
+            {lot.vessel?.name ?? `${kindNames[lot.kind]} ${lot.code}`}
             {empty ? ': empty' : one.waiting.word === lot.kind ? '' : `: ${one.waiting.word}`}
           </h1>
           <p>
             {empty
               ? `${kindNames[lot.kind]} that is used up.`
-              : `${say.volume(one.volume)} of ${kindNames[lot.kind]}, ${text(spokenFraction(one.fatShare, lot.kind === 'cream' ? 0 : 2))} fat${lot.fatSd && lot.kind === 'cream' ? ` ± ${(lot.fatSd * 100).toFixed(0)}` : ''}, ${lot.treatment}, oldest part ${sayAge(one.ageHours)}${lot.details.line ? `, ${lot.details.line.name}${lot.details.line.generation > 0 ? ` carried on ${lot.details.line.generation} times` : ''}` : ''}.`}
+              : `${sayMuch(one, say)} of ${kindWord(lot.kind)}, ${text(spokenFraction(one.fatShare, lot.kind === 'cream' ? 0 : 2))} fat${lot.fatSd && lot.kind === 'cream' ? ` ± ${(lot.fatSd * 100).toFixed(0)}` : ''}, ${lot.treatment}, ${isMade(lot.kind) ? '' : 'oldest part '}${sayAge(one.ageHours)}${lot.details.line ? `, ${lot.details.line.name}${lot.details.line.generation > 0 ? ` carried on ${lot.details.line.generation} times` : ''}` : ''}.`}
           </p>
         </header>
         {lot.blockedReason && (
@@ -157,16 +145,21 @@ export function LotPage({ view }: { view: LotView }) {
                 <Ripen one={one} cultures={view.cultures} now={now} />
               </Door>
             )}
-            {lot.kind !== 'culture' && !out && !story?.souring && !story?.soured && !story?.spoiled && (
-              <Door
-                name="Sour it"
-                value="sweet; with a culture, or by itself"
-                open={lot.kind !== 'cream'}
-                group="lot"
-              >
-                <Ripen one={one} cultures={view.cultures} now={now} />
-              </Door>
-            )}
+            {lot.kind !== 'culture' &&
+              !isMade(lot.kind) &&
+              !out &&
+              !story?.souring &&
+              !story?.soured &&
+              !story?.spoiled && (
+                <Door
+                  name="Sour it"
+                  value="sweet; with a culture, or by itself"
+                  open={lot.kind !== 'cream'}
+                  group="lot"
+                >
+                  <Ripen one={one} cultures={view.cultures} now={now} />
+                </Door>
+              )}
             {keepsSome && (
               <Door
                 open={lot.kind === 'culture'}
@@ -188,14 +181,22 @@ export function LotPage({ view }: { view: LotView }) {
                 open={opensUse && !(keepsSome && lot.kind === 'culture')}
                 group="lot"
               >
-                <UseCard one={one} usual={lot.kind === 'buttermilk' ? 'baked' : 'pigs'} />
+                <UseCard
+                  one={one}
+                  usual={isMade(lot.kind) ? 'eaten' : lot.kind === 'buttermilk' ? 'baked' : 'pigs'}
+                />
               </Door>
             )}
-            {lot.treatment === 'raw' && !out && !lot.ripened && !story?.souring && !story?.soured && (
-              <Door name="Pasteurise it" value="raw until then" group="lot">
-                <HeatCard one={one} />
-              </Door>
-            )}
+            {lot.treatment === 'raw' &&
+              !isMade(lot.kind) &&
+              !out &&
+              !lot.ripened &&
+              !story?.souring &&
+              !story?.soured && (
+                <Door name="Pasteurise it" value="raw until then" group="lot">
+                  <HeatCard one={one} />
+                </Door>
+              )}
           </Doors>
         )}
         {stands && (

@@ -2,21 +2,12 @@
 
 import Link from 'next/link';
 import { useMemo } from 'react';
+import { kindNames, kindWord } from '@/core/standing/lotKinds';
 import type { TrailShown } from '@/server/shelf/views';
 import { useSay } from '../frame/FarmContext';
 import { Unseen } from '../theme/Enamel';
 
 const mostInColumn = 9;
-const kindNames: Record<string, string> = {
-  milk: 'Milk',
-  cream: 'Cream',
-  skim: 'Skim',
-  buttermilk: 'Buttermilk',
-  butter: 'Butter',
-  culture: 'Culture',
-  ghee: 'Ghee',
-};
-
 interface Node {
   id: string;
   column: number;
@@ -89,7 +80,7 @@ export function Trail({ trail, lotId }: { trail: TrailShown; lotId: string }) {
                   ) : (
                     <Link href={`/shelf/${lot.id}`}>{lot.code}</Link>
                   )}{' '}
-                  {kindNames[lot.kind]?.toLowerCase()}, {say.day(say.dateOf(lot.madeSeconds))}
+                  {kindWord(lot.kind)}, {say.day(say.dateOf(lot.madeSeconds))}
                   {lot.vessel && `, ${lot.vessel}`}
                   {lot.id === lotId ? ' (this one)' : lot.steps < 0 ? ' (before it)' : ' (of it)'}
                 </li>
@@ -150,7 +141,7 @@ function layOut(trail: TrailShown, lotId: string, say: ReturnType<typeof useSay>
           name:
             gathered.length === 1
               ? `${kindNames[kind]} ${gathered[0]!.code}`
-              : `${gathered.length} of ${kindNames[kind]!.toLowerCase()}`,
+              : `${gathered.length} of ${kindWord(kind)}`,
           small:
             gathered.length === 1
               ? day(gathered[0]!.madeSeconds)

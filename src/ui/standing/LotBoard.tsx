@@ -1,5 +1,6 @@
 'use client';
 
+import { kindNames, kindWord } from '@/core/standing/lotKinds';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { ReactNode } from 'react';
 import { Board } from '../board/Board';
@@ -11,15 +12,7 @@ import { useSay } from '../frame/FarmContext';
 import { pageOf } from './alarm';
 import type { LotNow } from './lotNow';
 import { layersOf } from './drawnLot';
-import { sayAge, shapeOf } from './lotNow';
-
-export const kindNames: Record<string, string> = {
-  milk: 'milk',
-  cream: 'cream',
-  skim: 'skim',
-  buttermilk: 'buttermilk',
-  culture: 'culture',
-};
+import { sayAge, sayMuch, shapeOf } from './lotNow';
 
 /** Which ware on the board stands for a vessel of the house. */
 export const wares: Record<string, Ware> = {
@@ -34,8 +27,6 @@ export const wares: Record<string, Ware> = {
   mould: 'mould',
   separator: 'separator',
 };
-
-const capital = (words: string): string => `${words[0]!.toUpperCase()}${words.slice(1)}`;
 
 /** A number and its unit stay on one line. */
 const unbroken = (words: string): string => words.replace(/(\d) (?=\S{1,4}(?:[ ,]|$))/g, '$1\u00a0');
@@ -52,9 +43,9 @@ export function standingLot(one: LotNow, say: ReturnType<typeof useSay>): Standi
       : '';
   return {
     key: lot.id,
-    name: lot.vessel?.name ?? `${capital(kindNames[lot.kind] ?? lot.kind)} ${lot.code}`,
+    name: lot.vessel?.name ?? `${kindNames[lot.kind]} ${lot.code}`,
     lines: [
-      `${say.volume(one.volume)} ${kindNames[lot.kind]}${share}`,
+      `${sayMuch(one, say)} ${kindWord(lot.kind)}${share}`,
       `${sayAge(one.ageHours)}, ${frozen ? 'frozen' : say.temperature(Math.round(one.celsius))}`,
     ].map(unbroken),
     tag: one.waiting,

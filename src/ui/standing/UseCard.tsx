@@ -1,10 +1,14 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Switch from '@mui/material/Switch';
 import { useState } from 'react';
+import { madeOf, mostMade } from '@/core/byProducts/madeOf';
 import type { Use } from '@/core/byProducts/uses';
-import { mayGoTo, cautionsOfUse, purposeOf, uses } from '@/core/byProducts/uses';
+import { cautionsOfUse, mayGoTo, purposeOf, usesOf } from '@/core/byProducts/uses';
 import { creamDensity } from '@/core/dairy/creamDensity';
+import { isMade, kindNames, kindWord } from '@/core/standing/lotKinds';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { RefusedSentence } from '../outbox/RefusedSentence';
@@ -13,72 +17,111 @@ import styles from '../pail/Pail.module.css';
 import { toUse, useNames } from '../pail/usual';
 import { Chips } from '../quantity/Chips';
 import { QuantityField, understand } from '../quantity/QuantityField';
-import { Enamel } from '../theme/Enamel';
+import { Enamel, Quiet } from '../theme/Enamel';
 import type { LotNow } from './lotNow';
+import { sayMuch } from './lotNow';
+
+/** Yoghurt weighs about as much as the milk it is of, g/mL (engineering estimate). */
+const yoghurtDensity = 1.03;
 
 /** Some of a lot, or all of it, to a named use. What is kept from people is offered to no use that feeds them. */
-export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use }) {
+export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use | undefined }) {
   const say = useSay();
   const { act, refused } = useAct();
   const { lot } = one;
   const blocked = lot.blockedReason !== null;
-  const safe = (use: Use) => mayGoTo(use, blocked) && !one.judged.mayNot[purposeOf[use] ?? 'pour'];
+  const offered = usesOf(lot.kind).filter((use) => mayGoTo(use, blocked));
+  const safe = (use: Use) => offered.includes(use) && !one.judged.mayNot[purposeOf[use] ?? 'pour'];
   const [chosen, setTo] = useState<Use>();
   // What was usual is offered only where it is safe for this lot, as it stands now.
   const to = chosen ?? ([usual, blocked ? 'spilled' : 'pigs'] satisfies Use[]).find(safe) ?? 'spoiled';
   const [typed, setTyped] = useState('');
+  const [came, setCame] = useState('');
+  const [heated, setHeated] = useState(true);
+  const makes = isMade(to) ? to : undefined;
+  const above = ({ value }: { value: number }) => (value <= 0 ? 'An amount above zero is needed.' : undefined);
   const amount = understand(typed, {
     system: say.system,
     kinds: ['volume', 'mass'],
-    bareUnit: { metric: 'L', us: 'qt', imperial: 'pt' }[say.system],
-    check: ({ value }) => (value <= 0 ? 'An amount above zero is needed.' : undefined),
+    bareUnit: isMade(lot.kind)
+      ? { metric: 'g', us: 'oz', imperial: 'oz' }[say.system]
+      : { metric: 'L', us: 'qt', imperial: 'pt' }[say.system],
+    check: above,
   });
+  const density = creamDensity(Math.min(0.6, one.fatShare), Math.max(0, Math.min(45, one.celsius)));
+  const inGrams = (quantity: { kind: string; value: number }, of: number) =>
+    quantity.kind === 'mass' ? quantity.value : quantity.value * of;
   const quantity = amount && 'quantity' in amount ? amount.quantity : undefined;
-  const mass =
-    quantity &&
-    (quantity.kind === 'mass'
-      ? quantity.value
-      : quantity.value * creamDensity(Math.min(0.6, one.fatShare), Math.max(0, Math.min(45, one.celsius))));
+  const mass = quantity && inGrams(quantity, density);
+  const of = Math.min(lot.mass, mass ?? lot.mass);
+  const cameOf = understand(came, {
+    system: say.system,
+    kinds: makes === 'yoghurt' ? ['volume', 'mass'] : ['mass'],
+    bareUnit: { metric: 'g', us: 'oz', imperial: 'oz' }[say.system],
+    check: (found) =>
+      above(found) ??
+      (makes && inGrams(found, yoghurtDensity) > mostMade(makes, of)
+        ? `At most ${say.mass(mostMade(makes, of))} can come of ${say.mass(of)}.`
+        : undefined),
+  });
+  const weighed = cameOf && 'quantity' in cameOf ? inGrams(cameOf.quantity, yoghurtDensity) : undefined;
+  const much = quantity && mass !== undefined ? sayMuch({ lot: { ...lot, mass }, volume: mass / density }, say) : 'All of it';
+  const forbidden = purposeOf[to] && !blocked ? one.judged.mayNot[purposeOf[to]] : undefined;
   return (
     <Enamel className={styles.stack} aria-label="Use some of it">
       <h2 style={{ margin: 0 }}>Use it</h2>
-      <Chips
-        legend="For"
-        chosen={to}
-        onChoose={setTo}
-        choices={uses
-          .filter((use) => mayGoTo(use, blocked))
-          .map((use) => ({ key: use, name: useNames[use] }))}
-      />
+      <Chips legend="For" chosen={to} onChoose={setTo} choices={offered.map((use) => ({ key: use, name: useNames[use] }))} />
       <QuantityField
         label="How much"
         typed={typed}
         onTyped={setTyped}
         understood={amount}
         system={say.system}
-        hint={`all of it: ${say.volume(one.volume)}`}
+        hint={`all of it: ${sayMuch(one, say)}`}
       />
-      {purposeOf[to] && one.judged.mayNot[purposeOf[to]] && !blocked && (
-        <Cautions
-          cautions={[
-            {
-              key: 'mayNot',
-              level: 'danger',
-              says: `Not for that: ${say.words(one.judged.mayNot[purposeOf[to]]!)}.`,
-            },
-          ]}
+      {makes && (
+        <QuantityField
+          label={makes === 'whipped' ? 'Whipped cream it makes' : `${kindNames[makes]} it makes`}
+          typed={came}
+          onTyped={setCame}
+          understood={cameOf}
+          system={say.system}
+          hint={`not weighed: about ${say.mass(madeOf(makes, { mass: of, fat: of * one.fatShare }).mass)}`}
         />
       )}
-      <Cautions cautions={cautionsOfUse(to, { raw: lot.treatment === 'raw', blocked })} />
+      {makes && makes !== 'whipped' && (
+        <>
+          <FormControlLabel
+            control={<Switch checked={heated} onChange={(event) => setHeated(event.target.checked)} />}
+            label={`Heated to ${say.temperature(85)} first`}
+          />
+          <Quiet>{`The ${kindWord(makes)} stands in the larder then, in the fridge, with the day to eat it by.`}</Quiet>
+        </>
+      )}
+      {forbidden && (
+        <Cautions cautions={[{ key: 'mayNot', level: 'danger', says: `Not for that: ${say.words(forbidden)}.` }]} />
+      )}
+      <Cautions
+        cautions={cautionsOfUse(to, { raw: lot.treatment === 'raw', blocked, heated: makes && makes !== 'whipped' ? heated : undefined })}
+      />
       <Button
         variant="outlined"
-        disabled={typed.trim() !== '' && !quantity}
+        disabled={(typed.trim() !== '' && !quantity) || (makes !== undefined && came.trim() !== '' && weighed === undefined)}
         onClick={() =>
           void act(
             'lot.use',
-            { lotId: lot.id, to, ...(mass === undefined ? {} : { mass }) },
-            `${quantity && mass !== undefined ? say.volume(mass / 1.02) : 'All of it'} ${toUse[to]}.`,
-          ).then((done) => done && setTyped(''))
+            {
+              lotId: lot.id,
+              to,
+              ...(mass === undefined ? {} : { mass }),
+              ...(makes ? { made: { heated, ...(weighed === undefined ? {} : { mass: weighed }) } } : {}),
+            },
+            `${much} ${toUse[to]}.`,
+          ).then((done) => {
+            if (!done) return;
+            setTyped('');
+            setCame('');
+          })
         }
       >
         {quantity ? 'Some' : 'All of it'} {toUse[to]}
@@ -86,4 +129,4 @@ export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use }) {
       <RefusedSentence refused={refused} />
     </Enamel>
   );
-}
+} // prettier-ignore

@@ -1,3 +1,4 @@
+import { isMade, kindWord } from '@/core/standing/lotKinds';
 import type { useSay } from '../frame/FarmContext';
 import type { LotNow } from './lotNow';
 
@@ -16,9 +17,10 @@ export const longPast = (lots: readonly LotNow[]): LotNow[] =>
 
 /** Where a lot is looked at and worked with. */
 export const pageOf = ({ lot }: LotNow): string =>
-  lot.kind === 'milk' ? `/pail/${lot.id}` : `/shelf/${lot.id}`;
+  lot.kind === 'milk' ? `/pail/${lot.id}` : isMade(lot.kind) ? `/larder?piece=${lot.id}` : `/shelf/${lot.id}`;
 
-export const nameOf = ({ lot }: LotNow): string => lot.vessel?.name ?? lot.code;
+export const nameOf = ({ lot }: LotNow): string =>
+  lot.vessel?.name ?? (isMade(lot.kind) ? `${kindWord(lot.kind)} ${lot.code}` : lot.code);
 
 /** Why a lot alarms, the same on every screen: since when, and what to do. */
 export function alarmWords(one: LotNow, nowSeconds: number, say: ReturnType<typeof useSay>): string {

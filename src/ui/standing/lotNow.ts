@@ -1,4 +1,5 @@
 import { creamDensity } from '@/core/dairy/creamDensity';
+import { ageSince } from '@/core/standing/lotKinds';
 import type { LotStory, ToldLot } from '@/core/standing/lotStory';
 import { lotStory, secondsUntil } from '@/core/standing/lotStory';
 import type { VesselShape } from '@/core/standing/places';
@@ -55,7 +56,7 @@ export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
   const celsius = story?.celsius ?? 4;
   const fatShare = lot.mass > 0 ? Math.max(0, lot.fat) / lot.mass : 0;
   const volume = lot.mass / creamDensity(Math.min(0.6, fatShare), Math.max(0, Math.min(45, celsius)));
-  const ageHours = Math.max(0, (atSeconds - lot.oldestSeconds) / 3600);
+  const ageHours = Math.max(0, (atSeconds - ageSince(lot)) / 3600);
   const warmMilk = lot.kind === 'milk' && story !== undefined && story.celsius > milkCold;
   const coolIn = warmMilk ? secondsUntil(told, story, lot.mass, fatShare, milkCold) : undefined;
   const judged = judgeLot(
@@ -65,6 +66,7 @@ export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
       ripened: lot.ripened,
       blockedReason: lot.blockedReason,
       oldestSeconds: lot.oldestSeconds,
+      madeSeconds: lot.madeSeconds,
       cut: lot.details.cut,
       despite: lot.details.despite,
       souring: souringNow(lot, story)?.state,
@@ -89,6 +91,12 @@ export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
 
 /** Milk is to be this cold within four hours (handbook §7), °C. */
 const milkCold = 10;
+
+/** How much of it there is: what is spooned by weight, what is poured by measure. */
+export const sayMuch = (
+  { lot, volume }: Pick<LotNow, 'lot' | 'volume'>,
+  say: { mass: (grams: number) => string; volume: (millilitres: number) => string },
+): string => (lot.kind === 'curd' || lot.kind === 'whipped' ? say.mass(lot.mass) : say.volume(volume));
 
 /** “this morning”, “yesterday evening”, “3 days old”. */
 export function sayAge(ageHours: number): string {

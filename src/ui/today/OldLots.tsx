@@ -5,6 +5,8 @@ import { useSay } from '../frame/FarmContext';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
+import { kindWord } from '@/core/standing/lotKinds';
+import { sayMuch } from '../standing/lotNow';
 import { list } from '@/core/quantities/list';
 import { nameOf } from '../standing/alarm';
 import type { LotNow } from '../standing/lotNow';
@@ -21,8 +23,8 @@ export function OldLots({ lots }: { lots: readonly LotNow[] }) {
   const kinds = [...new Set(lots.map(({ lot }) => lot.kind))];
   const what =
     lots.length <= fewNames
-      ? list(lots.map((one) => `${nameOf(one)} (${one.lot.kind}, ${say.volume(one.volume)})`))
-      : `${lots.length} vessels of ${list(kinds)}`;
+      ? list(lots.map((one) => `${nameOf(one)} (${kindWord(one.lot.kind)}, ${sayMuch(one, say)})`))
+      : `${lots.length} vessels of ${list(kinds.map(kindWord))}`;
   return (
     <Enamel className={styles.stack} aria-label="What became of it">
       <p style={{ margin: 0 }}>

@@ -2,11 +2,13 @@ import { daysBetween } from '@/core/keeping/civilDate';
 import { crockWater } from '@/core/keeping/crockWater';
 import type { Act } from '@/core/planning/acts';
 import { list } from '@/core/quantities/list';
+import { isMade, kindWord } from '@/core/standing/lotKinds';
 import type { TodayView } from '@/server/today/views';
 import { pastWords, stockWords } from '../larder/larderSays';
 import type { useSay } from '../frame/FarmContext';
 import { alarmWords, nameOf, pageOf } from '../standing/alarm';
 import type { LotNow } from '../standing/lotNow';
+import { sayMuch } from '../standing/lotNow';
 
 /** What an act is told with. */
 export interface Told {
@@ -109,11 +111,24 @@ export function sayAct(act: Act, told: Told): ActSaid {
       };
     }
     case 'use': {
-      const what = one ? say.volume(one.volume) : '';
+      const what = one ? sayMuch(one, say) : '';
+      if (one && of.length === 1 && isMade(kind))
+        return {
+          says: `Eat ${name} today: ${what}.`,
+          why:
+            one.waiting.word === 'past its day'
+              ? 'It is past the days that it keeps: look and smell first, and not for anybody weak.'
+              : 'It is the last day that it keeps.',
+          short: `eat ${name}`,
+          ...there,
+        };
       return {
-        says: of.length > 1 ? `Use what is in ${name} today.` : `${name}: use its ${what} of ${kind} today.`,
+        says:
+          of.length > 1
+            ? `Use what is in ${name} today.`
+            : `${name}: use its ${what} of ${kindWord(kind)} today.`,
         why: 'Drink, bake, curd, or the animals as the law allows.',
-        short: of.length > 1 ? `use what is in ${name}` : `use the ${kind} in ${name}`,
+        short: of.length > 1 ? `use what is in ${name}` : `use the ${kindWord(kind)} in ${name}`,
         ...there,
       };
     }
