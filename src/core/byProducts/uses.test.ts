@@ -1,4 +1,4 @@
-import { mayGoTo, cautionsOfUse, uses } from './uses';
+import { cautionsOfUse, mayGoTo, uses, usesOf } from './uses';
 
 const keys = (...of: Parameters<typeof cautionsOfUse>) => cautionsOfUse(...of).map(({ key }) => key);
 
@@ -27,4 +27,27 @@ test('the law about feeding is asked when it is new, not every day', () => {
   expect(keys('pigs', { raw: true, blocked: false })).toEqual(['ask']);
   expect(keys('pigs', { raw: true, blocked: false, asUsual: true })).toEqual([]);
   expect(keys('calves', { raw: true, blocked: false })).toEqual([]);
+});
+
+describe('what a lot can be put to', () => {
+  it('is eaten where it is made to be eaten, whipped where it is cream, and nothing odd besides', () => {
+    expect(usesOf('curd')).toEqual(['eaten', 'given', 'baked', 'sold', 'pigs', 'hens', 'spilled', 'spoiled']);
+    expect(usesOf('yoghurt')).toBe(usesOf('whipped'));
+    expect(usesOf('cream')).toContain('whipped');
+    for (const kind of ['milk', 'skim', 'buttermilk'] as const) {
+      expect(usesOf(kind)).toEqual(expect.arrayContaining(['drunk', 'yoghurt', 'curd', 'calves', 'soap']));
+      for (const odd of ['eaten', 'given', 'whipped'] as const) expect(usesOf(kind)).not.toContain(odd);
+    }
+  });
+
+  it('says what raw and hot milk can do where something is made of it', () => {
+    const keys = (heated: boolean | undefined, raw = true) =>
+      cautionsOfUse('yoghurt', { raw, blocked: false, heated }).map(({ key }) => key);
+    expect(keys(true)).toEqual(['hot']);
+    expect(keys(false)).toEqual(['raw']);
+    expect(keys(false, false)).toEqual([]);
+    expect(keys(undefined)).toEqual([]);
+    for (const use of ['eaten', 'given', 'whipped', 'sold', 'drunk'] as const)
+      expect(cautionsOfUse(use, { raw: true, blocked: false }).map(({ key }) => key)).toEqual(['raw']);
+  });
 });

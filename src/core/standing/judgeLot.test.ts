@@ -386,3 +386,48 @@ describe('what somebody saw or said', () => {
     expect(judged({ ripened: true, story: null }).mayNot).toEqual({});
   });
 });
+
+describe('what was made and is kept', () => {
+  const of = (kind: JudgedLot['kind'], ageHours: number, story: Partial<LotStory> | null = {}) =>
+    judged({ kind, treatment: 'boiled', ripened: kind === 'yoghurt', ageHours, story });
+
+  it('has its days, sour or not: ten for yoghurt, four for curd, two for whipped cream', () => {
+    for (const [kind, keeps, out] of [
+      ['yoghurt', 240, 504],
+      ['curd', 96, 168],
+      ['whipped', 48, 96],
+    ] as const) {
+      expect(of(kind, keeps - 24.1).waiting).toEqual({ word: 'to eat', tone: 'calm' });
+      expect(of(kind, keeps - 23.9).waiting).toEqual({ word: 'eat today', tone: 'now' });
+      expect(of(kind, keeps).mayNot.drink).toBeUndefined();
+      const past = of(kind, keeps + 0.1);
+      expect(past.waiting).toEqual({ word: 'past its day', tone: 'now' });
+      expect(past.mayNot).toMatchObject({ drink: expect.any(String), sell: expect.any(String) });
+      expect(past.untilSeconds).toBeCloseTo(now - 0.1 * hour, 0);
+      expect(of(kind, out).discard).toBeUndefined();
+      expect(of(kind, out + 0.1).discard).toMatchObject({ why: 'it is older than is safe' });
+    }
+  });
+
+  it('is as old as its making, not as its milk', () => {
+    const lot = {
+      kind: 'curd',
+      treatment: 'boiled',
+      ripened: false,
+      blockedReason: null,
+      oldestSeconds: now - 100 * hour,
+    } as const;
+    expect(judgeLot({ ...lot, madeSeconds: now - hour }, undefined, now).waiting.word).toBe('to eat');
+    expect(judgeLot({ ...lot, kind: 'skim', madeSeconds: now - hour }, undefined, now).waiting.word).toBe(
+      'not to drink',
+    );
+  });
+
+  it('waits while it is frozen, and its warm hours count where it is not sour', () => {
+    expect(of('curd', 500, { frozen: 'frozen', frozenHours: 450 }).discard).toBeUndefined();
+    const warm = { celsius: 18, around: 18, warmHours: 4.5, frozenHours: 0 };
+    expect(of('curd', 6, warm).discard?.why).toContain('warm for over 4 h');
+    expect(of('yoghurt', 6, warm).discard).toBeUndefined();
+    expect(of('yoghurt', 6, warm).waiting.word).toBe('chill it');
+  });
+});
