@@ -31,6 +31,7 @@ const slenderness: Record<string, number> = {
   pan: 0.28,
   tub: 0.8,
   crock: 1.2,
+  bowl: 0.5,
 };
 
 /** A vessel as a cylinder that holds `capacity` mL to the brim; its own diameter is used when it is known. */

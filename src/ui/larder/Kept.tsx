@@ -38,7 +38,7 @@ export function keptPieces(
       lotId: one.lot.id,
       cupboard: cupboardOf(one),
       name,
-      says: `${sayMuch(one, say)} ${kindWord(one.lot.kind)}`,
+      says: one.lot.vessel ? `${sayMuch(one, say)} ${kindWord(one.lot.kind)}` : sayMuch(one, say),
       until: until === undefined ? undefined : say.day(say.dateOf(until), say.dateOf(now)),
       tag: one.waiting.tone === 'calm' ? undefined : tag,
       asked: longPast([one]).length > 0,

@@ -4,7 +4,7 @@ import type { CSSProperties } from 'react';
 import { drawnSize, profiles } from '../board/profiles';
 import { WareDrawing } from '../board/WareDrawing';
 import { layersOf } from './drawnLot';
-import { wares } from './LotBoard';
+import { wareOf } from './LotBoard';
 import type { LotNow } from './lotNow';
 import { shapeOf } from './lotNow';
 import styles from './LargeWare.module.css';
@@ -14,7 +14,7 @@ const most = { high: 330, wide: 230 };
 
 /** One lot in its vessel, large, as it stands on its own board. */
 export function LargeWare({ one }: { one: LotNow }) {
-  const ware = wares[one.lot.vessel?.kind ?? 'jar'] ?? 'jar';
+  const ware = wareOf(one.lot);
   const shape = shapeOf(one.lot);
   const { width, height } = drawnSize(profiles[ware], shape);
   return (

@@ -1,6 +1,7 @@
 'use client';
 
-import { kindNames, kindWord } from '@/core/standing/lotKinds';
+import { isMade, kindNames, kindWord } from '@/core/standing/lotKinds';
+import type { ShownLot } from '@/server/pail/views';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { ReactNode } from 'react';
 import { Board } from '../board/Board';
@@ -28,13 +29,17 @@ export const wares: Record<string, Ware> = {
   separator: 'separator',
 };
 
+/** Which ware stands for what a lot is in: what is made stands in a bowl, what nobody named in a jar. */
+export const wareOf = ({ kind, vessel }: ShownLot): Ware =>
+  (vessel ? wares[vessel.kind] : isMade(kind) ? 'bowl' : undefined) ?? 'jar';
+
 /** A number and its unit stay on one line. */
 const unbroken = (words: string): string => words.replace(/(\d) (?=\S{1,4}(?:[ ,]|$))/g, '$1\u00a0');
 
 /** A lot as it stands on a board. */
 export function standingLot(one: LotNow, say: ReturnType<typeof useSay>): Standing {
   const { lot } = one;
-  const ware = wares[lot.vessel?.kind ?? 'jar'] ?? 'jar';
+  const ware = wareOf(lot);
   const shape = shapeOf(lot);
   const frozen = one.story?.frozen === 'frozen';
   const share =

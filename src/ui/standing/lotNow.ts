@@ -1,5 +1,5 @@
 import { creamDensity } from '@/core/dairy/creamDensity';
-import { ageSince } from '@/core/standing/lotKinds';
+import { ageSince, isMade } from '@/core/standing/lotKinds';
 import type { LotStory, ToldLot } from '@/core/standing/lotStory';
 import { lotStory, secondsUntil } from '@/core/standing/lotStory';
 import type { VesselShape } from '@/core/standing/places';
@@ -12,10 +12,13 @@ import type { ShownLot } from '@/server/pail/views';
 /** A vessel nobody named is a jar that holds what is in it, mL at least; filled so far (engineering estimates). */
 const leastJar = 2000;
 const filledTo = 0.9;
+/** What is made stands in a bowl of its size, mL at least; filled so far (engineering estimates). */
+const bowl = { least: 400, filled: 0.75 };
 
 /** The shape of the vessel a lot stands in. */
-export const shapeOf = ({ vessel, events, mass }: ShownLot): VesselShape => {
+export const shapeOf = ({ kind, vessel, events, mass }: ShownLot): VesselShape => {
   if (vessel) return vessel.shape;
+  if (isMade(kind)) return vesselShape('bowl', Math.max(bowl.least, mass / bowl.filled));
   const first = events.find((event) => event.kind === 'poured');
   const most = Math.max(mass, first?.kind === 'poured' ? first.mass : 0);
   return vesselShape('jar', Math.max(leastJar, most / filledTo));
@@ -82,12 +85,16 @@ export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
     volume,
     fatShare,
     ageHours,
-    fill: Math.min(1, volume / (lot.vessel?.capacity ?? Math.max(volume * 1.3, 1000))),
+    fill: Math.min(1, volume / (lot.vessel?.capacity ?? roomOf(lot, volume))),
     waiting: judged.waiting,
     judged,
     coldAtSeconds: coolIn === undefined ? undefined : at + coolIn,
   };
 }
+
+/** What a vessel that nobody named holds, mL. */
+const roomOf = ({ kind }: ShownLot, volume: number): number =>
+  isMade(kind) ? Math.max(bowl.least, volume / bowl.filled) : Math.max(volume * 1.3, 1000);
 
 /** Milk is to be this cold within four hours (handbook §7), °C. */
 const milkCold = 10;
