@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createInterface } from 'node:readline';
 import { toJsonSchema } from '@valibot/to-json-schema';
-import { asJson, CalculationError } from '@/core/calculation';
+import { asJson, CalculationError } from '@/core/calculationError';
 import { calculate, calculations } from '@/core/calculations';
 
 /** One calculation from the command line: JSON on stdin, JSON on stdout, errors as JSON on stderr with exit code 2. */

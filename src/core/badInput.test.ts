@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { examples } from '@tests/validation/examples';
-import { CalculationError } from './calculation';
+import { CalculationError } from './calculationError';
 import { calculate, calculations } from './calculations';
 import vectors from './vectors.json';
 

@@ -1,6 +1,4 @@
-import * as v from 'valibot';
 import type { Caution } from './keeping/cautions';
-import type { Estimate } from './quantities/estimate';
 
 /** Why a prediction is what it is. Reasons come in order of weight, each weight 0 … 1 of the whole. */
 export interface Reason {
@@ -22,17 +20,3 @@ export function ranked(reasons: readonly Reason[]): Reason[] {
     .filter(({ weight }) => weight >= 0.005)
     .sort((a, b) => b.weight - a.weight);
 }
-
-export const estimateSchema: v.GenericSchema<Estimate> = v.object({
-  low: v.number(),
-  mid: v.number(),
-  high: v.number(),
-});
-
-/** Entries every predicting calculation's output carries. */
-export const predictedEntries = {
-  reasons: v.array(v.object({ says: v.string(), weight: v.number() })),
-  cautions: v.array(
-    v.object({ key: v.string(), level: v.picklist(['caution', 'danger']), says: v.string() }),
-  ),
-};

@@ -1,6 +1,7 @@
 import type { Breed } from '@/core/dairy/breeds';
 import type { Storage } from '@/core/keeping/keepingDate';
-import type { Addition, Clarity, Salting } from '@/core/churning/batchEvents';
+import type { Salting } from '@/core/churning/batchEvents';
+import type { Addition, Clarity } from '@/core/churning/batchWords';
 import type { ToolKey } from '@/core/churning/tools';
 
 /** An animal of Larkfold. Days count back from today; a cow calves again a year after she did. */

@@ -1,4 +1,5 @@
-import type { BatchEvent, BatchFacts, Feed } from '@/core/churning/batchEvents';
+import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
+import type { Feed } from '@/core/churning/batchWords';
 import { expectedButter } from '@/core/churning/expectedButter';
 import { simulateChurn } from '@/core/churning/simulateChurn';
 import { splitLoads } from '@/core/churning/splitLoads';

@@ -1,5 +1,4 @@
 import type { Remote } from 'comlink';
-import { proxy, wrap } from 'comlink';
 import type { CalculationWorker, LongCalculations, LongName } from './calculation.worker';
 
 interface Helper {
@@ -13,7 +12,11 @@ const mostIdle = 2;
 /** Over so soon that nobody is helped by ending the helper; its answer is let fall instead. */
 const short: ReadonlySet<LongName> = new Set(['churn.live', 'churn.across']);
 
-function newHelper(): Helper {
+/** How to speak with helpers: fetched with the first of them. */
+const speech = () => import('comlink');
+
+async function newHelper(): Promise<Helper> {
+  const { wrap } = await speech();
   const worker = new Worker(new URL('./calculation.worker.ts', import.meta.url), { type: 'module' });
   return { worker, remote: wrap<CalculationWorker>(worker) as Remote<CalculationWorker> };
 }
@@ -35,7 +38,10 @@ export async function inWorker<N extends LongName>(
   { onProgress, signal }: { onProgress: (share: number) => void; signal: AbortSignal },
 ): Promise<ReturnType<LongCalculations[N]>> {
   signal.throwIfAborted();
-  const helper = idle.pop() ?? newHelper();
+  const helper = idle.pop() ?? (await newHelper());
+  const { proxy } = await speech();
+  if (signal.aborted) rest(helper);
+  signal.throwIfAborted();
   // What the worker told on the way can arrive behind its answer, or after it was stopped: it is not passed on then.
   let over = false;
   const told = (share: number) => {

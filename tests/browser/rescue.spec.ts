@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import type { ChurnHappening, ChurnInput } from '../../src/core/churning/churnInput';
+import type { ChurnHappening, ChurnInput } from '../../src/core/churning/churnInput.calc';
 import { conditionsOf, longestSeconds } from '../../src/core/churning/churnInput';
 import type { ChurnRun } from '../../src/core/churning/simulateChurn';
 import { simulateChurn } from '../../src/core/churning/simulateChurn';

@@ -1,5 +1,5 @@
 import { adviseChurn, type AdviseInput } from '@/core/churning/adviseChurn';
-import type { ChurnHappening, ChurnInput } from '@/core/churning/churnInput';
+import type { ChurnHappening, ChurnInput } from '@/core/churning/churnInput.calc';
 import { conditionsOf, longestSeconds, pausedBefore } from '@/core/churning/churnInput';
 import { greasyButtermilk } from '@/core/churning/churnTroubles';
 import type { SeenStage } from '@/core/churning/belief';

@@ -1,5 +1,5 @@
 import type { Network } from '@/core/balancing/network';
-import type { ChurnInput } from '@/core/churning/churnInput';
+import type { ChurnInput } from '@/core/churning/churnInput.calc';
 
 /** A load like any other: 1.4 kg of 38 % cream at 14 °C in a hand paddle churn. */
 export const plainLoad: ChurnInput = {

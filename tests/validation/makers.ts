@@ -1,7 +1,7 @@
 import type { LiveInput } from '@/core/churning/breakTime';
 import { breakTime } from '@/core/churning/breakTime';
 import { logBreakMinutes } from '@/core/churning/churnEffects';
-import type { ChurnInput } from '@/core/churning/churnInput';
+import type { ChurnInput } from '@/core/churning/churnInput.calc';
 import { conditionsOf, longestSeconds } from '@/core/churning/churnInput';
 import type { PaceLesson } from '@/core/churning/learnPace';
 import { simulateChurn } from '@/core/churning/simulateChurn';

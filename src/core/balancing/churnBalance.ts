@@ -1,12 +1,4 @@
-import * as v from 'valibot';
-import {
-  calculation,
-  CalculationError,
-  fraction,
-  mass,
-  positiveFraction,
-  positiveMass,
-} from '../calculation';
+import { CalculationError } from '../calculationError';
 
 /** Under this implied fat the butter is wet, or a weighing or the fat is wrong (handbook §6.8). */
 export const wetBelow = 0.78;
@@ -74,28 +66,3 @@ export function churnBalance(input: ChurnInput): ChurnBalance {
     verdict: verdictOf(impliedButterFat),
   };
 }
-
-export const churnBalanceCalculation = calculation({
-  name: 'churn.balance',
-  says: 'Where the fat of one churning went, and what the butter’s weight means.',
-  input: v.strictObject({
-    creamMass: positiveMass,
-    creamFat: positiveFraction,
-    butterMass: positiveMass,
-    saltMass: mass,
-    buttermilkMass: mass,
-    addedWaterMass: mass,
-    buttermilkFat: fraction,
-    lossFat: mass,
-  }),
-  output: v.object({
-    fatIn: v.number(),
-    fatToButter: v.number(),
-    churnEfficiency: v.number(),
-    impliedButterFat: v.number(),
-    overrun: v.number(),
-    netButtermilkMass: v.number(),
-    verdict: v.picklist(['wet', 'plausible', 'suspect']),
-  }),
-  run: churnBalance,
-});

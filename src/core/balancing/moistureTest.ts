@@ -1,5 +1,4 @@
-import * as v from 'valibot';
-import { calculation, CalculationError, mass, positiveMass } from '../calculation';
+import { CalculationError } from '../calculationError';
 
 /**
  * On-farm moisture test: butter heated in a weighed pan until the crackling stops (handbook §6.8). Weights in g;
@@ -25,11 +24,3 @@ export function moistureTest({ tare, before, after }: { tare: number; before: nu
     );
   return { sample, moisture: (before - after) / sample };
 }
-
-export const moistureTestCalculation = calculation({
-  name: 'butter.moistureTest',
-  says: 'Moisture of butter from three weighings of a pan.',
-  input: v.strictObject({ tare: mass, before: positiveMass, after: positiveMass }),
-  output: v.object({ sample: v.number(), moisture: v.number() }),
-  run: moistureTest,
-});

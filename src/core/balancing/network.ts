@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { CalculationError, positive } from '../calculation';
+import { positive } from '../calculation';
+import { CalculationError } from '../calculationError';
 
 /** A measured value and its standard deviation. */
 export interface Measured {

@@ -1,4 +1,4 @@
-import { CalculationError } from '../calculation';
+import { CalculationError } from '../calculationError';
 import fc from 'fast-check';
 import { goodKit, measuredChurning, scoreBooks, usualKit } from '@tests/validation/books';
 import { plainBooks } from '@tests/validation/examples';

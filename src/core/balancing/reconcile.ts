@@ -1,7 +1,8 @@
 import chiSquareCdf from '@stdlib/stats-base-dists-chisquare-cdf';
 import { CholeskyDecomposition, EigenvalueDecomposition, Matrix } from 'ml-matrix';
 import * as v from 'valibot';
-import { calculation, CalculationError } from '../calculation';
+import { calculation } from '../calculation';
+import { CalculationError } from '../calculationError';
 import type { Network, Stream } from './network';
 import { balancedBasis, incidence, networkEntries } from './network';
 

@@ -1,6 +1,8 @@
 import * as v from 'valibot';
-import { calculation, CalculationError, positive } from '../calculation';
-import { predictedEntries, ranked } from '../prediction';
+import { calculation, positive } from '../calculation';
+import { CalculationError } from '../calculationError';
+import { ranked } from '../prediction';
+import { predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 import type { Network, Stream } from './network';
 import { networkEntries } from './network';

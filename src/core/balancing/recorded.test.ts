@@ -1,6 +1,6 @@
 import { answersAsRecorded, answersTo } from '../testing/recorded';
-import { churnBalanceCalculation } from './churnBalance';
-import { moistureTestCalculation } from './moistureTest';
+import { churnBalanceCalculation } from './churnBalance.calc';
+import { moistureTestCalculation } from './moistureTest.calc';
 import { reconcileCalculation } from './reconcile';
 import { reconcilePowerCalculation } from './reconcilePower';
 

@@ -1,8 +1,7 @@
-import * as v from 'valibot';
-import { calculation, positiveFraction, positiveMass } from '../calculation';
-import { estimateSchema, predictedEntries, ranked } from '../prediction';
+import { ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
+import type { CurdInput } from './curdPlan.calc';
 
 /** Heat and acid that part curd from whey (handbook §6.13): °C, and acetic acid as a share of the milk. */
 const heatTo = 85;
@@ -15,20 +14,6 @@ const curdSolids = { low: 0.22, mid: 0.26, high: 0.32 };
 const other = 0.12;
 const fatCaught = 0.9;
 
-const curdInput = v.strictObject({
-  milkMass: positiveMass,
-  milkFat: v.optional(
-    v.pipe(
-      v.number(),
-      v.minValue(0, 'milk fat from 0 to 12 % is allowed (0.12).'),
-      v.maxValue(0.12, 'milk fat from 0 to 12 % is allowed (0.12).'),
-    ),
-    0.001,
-  ),
-  /** Strength of the vinegar, as acetic acid. */
-  vinegar: v.optional(positiveFraction, 0.05),
-});
-
 export interface CurdPlan extends Predicted {
   heatTo: number;
   /** g of vinegar, a little at a time until the whey clears. */
@@ -38,7 +23,7 @@ export interface CurdPlan extends Predicted {
 }
 
 /** Heat-and-acid curd from skim: vinegar, and the curd to expect (handbook §6.13). Masses in g. */
-export function curdPlan({ milkMass, milkFat, vinegar }: v.InferOutput<typeof curdInput>): CurdPlan {
+export function curdPlan({ milkMass, milkFat, vinegar }: CurdInput): CurdPlan {
   const solids = milkMass * ((1 - milkFat) * protein * caught * (1 + other) + milkFat * fatCaught);
   const curd = { low: solids / curdSolids.high, mid: solids / curdSolids.mid, high: solids / curdSolids.low };
   return {
@@ -68,17 +53,3 @@ export function curdPlan({ milkMass, milkFat, vinegar }: v.InferOutput<typeof cu
     ],
   };
 }
-
-export const curdPlanCalculation = calculation({
-  name: 'curd.plan',
-  says: 'Curd from skim by heat and acid: how much vinegar, how much curd.',
-  input: curdInput,
-  output: v.object({
-    heatTo: v.number(),
-    vinegar: estimateSchema,
-    curd: estimateSchema,
-    wheyMass: v.number(),
-    ...predictedEntries,
-  }),
-  run: curdPlan,
-});

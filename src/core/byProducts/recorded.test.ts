@@ -1,5 +1,5 @@
 import { answersAsRecorded } from '../testing/recorded';
-import { curdPlanCalculation } from './curdPlan';
+import { curdPlanCalculation } from './curdPlan.calc';
 import { gheeYieldCalculation } from './gheeYield';
 import { yoghurtPlanCalculation } from './yoghurtPlan';
 

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { calculation, positiveMass, temperature } from '../calculation';
-import { estimateSchema, predictedEntries, ranked } from '../prediction';
+import { ranked } from '../prediction';
+import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 import { ninety } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';

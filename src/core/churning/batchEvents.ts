@@ -2,6 +2,19 @@ import * as v from 'valibot';
 import { mass, positiveMass, positiveVolume, temperature } from '../calculation';
 import { storages } from '../keeping/keepingDate';
 import { saltKinds } from '../salting/salts';
+import {
+  clarities,
+  additions,
+  pausePlaces,
+  grainSizes,
+  feels,
+  workings,
+  washPlaces,
+  pieceForms,
+  feeds,
+  tastes,
+} from './batchWords';
+import type { Addition } from './batchWords';
 import { markStages } from './stages';
 import { toolKeys } from './tools';
 
@@ -18,18 +31,6 @@ export const atSeconds = v.pipe(
   v.maxValue(4102444800, 'a time before the year 2100 is needed.'),
 );
 
-export const clarities = ['milky', 'cloudy', 'hazy', 'clear'] as const;
-export type Clarity = (typeof clarities)[number];
-
-/** What may be mixed in, and what follows from it. */
-export const additions = {
-  herbs: { name: 'Fresh herbs', perishable: true },
-  garlic: { name: 'Garlic', perishable: true },
-  honey: { name: 'Honey', perishable: false },
-  spice: { name: 'Dry spice', perishable: false },
-  colour: { name: 'Colour', perishable: false },
-} as const;
-export type Addition = keyof typeof additions;
 const additionKeys = Object.keys(additions) as [Addition, ...Addition[]];
 
 const salting = v.variant('way', [
@@ -56,10 +57,6 @@ const salting = v.variant('way', [
 ]);
 export type Salting = v.InferOutput<typeof salting>;
 
-/** Where cream stands during a pause. */
-export const pausePlaces = ['room', 'fridge', 'bath', 'iceWater'] as const;
-export type PausePlace = (typeof pausePlaces)[number];
-
 const shared = { id, atSeconds };
 /** The load it happened to, from 1, where several are churned side by side; the one in hand when it is not said. */
 const load = v.optional(
@@ -70,37 +67,6 @@ const load = v.optional(
     v.maxValue(60, 'at most 60 loads.'),
   ),
 );
-
-/** How far the grains had gone when the churn was stopped. */
-export const grainSizes = ['grains', 'lumps', 'mass'] as const;
-export type GrainSize = (typeof grainSizes)[number];
-/** How butter is in the hand. */
-export const feels = ['hard', 'waxy', 'greasy'] as const;
-export type Feel = (typeof feels)[number];
-export const workings = ['drained', 'pressed', 'worked'] as const;
-export type Working = (typeof workings)[number];
-/** Where butter is washed. */
-export const washPlaces = ['bowl', 'churn', 'tap', 'machine'] as const;
-export type WashPlace = (typeof washPlaces)[number];
-/** What butter is shaped into. */
-export const pieceForms = ['mould', 'block', 'roll', 'pat', 'crock', 'tub'] as const;
-export type PieceForm = (typeof pieceForms)[number];
-/** What the cows ate, which is what colours butter. */
-export const feeds = ['grass', 'mixed', 'hay'] as const;
-export type Feed = (typeof feeds)[number];
-export const tastes = [
-  'sweet',
-  'nutty',
-  'tart',
-  'flat',
-  'salty',
-  'gritty',
-  'soapy',
-  'bitter',
-  'cheesy',
-  'feed',
-] as const;
-export type Taste = (typeof tastes)[number];
 
 const pieces = v.strictObject({ form: v.picklist(pieceForms), each: positiveMass });
 export type Pieces = v.InferOutput<typeof pieces>;

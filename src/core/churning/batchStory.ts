@@ -1,4 +1,5 @@
-import type { BatchEvent, EventOf, GrainSize } from './batchEvents';
+import type { BatchEvent, EventOf } from './batchEvents';
+import type { GrainSize } from './batchWords';
 import type { MarkStage } from './stages';
 import type { ToolKey } from './tools';
 

@@ -1,4 +1,4 @@
-import type { ChurnHappening, ChurnInput } from './churnInput';
+import type { ChurnHappening, ChurnInput } from './churnInput.calc';
 import { conditionsOf, longestSeconds, pausedBefore } from './churnInput';
 import { spreadFromCream } from './churnEffects';
 import type { ChurnPace } from './churnPace';

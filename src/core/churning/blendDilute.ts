@@ -1,20 +1,15 @@
 import * as v from 'valibot';
-import {
-  calculation,
-  CalculationError,
-  fraction,
-  positiveFraction,
-  positiveMass,
-  temperature,
-} from '../calculation';
-import { estimateSchema, predictedEntries, ranked } from '../prediction';
+import { calculation, fraction, positiveFraction, positiveMass, temperature } from '../calculation';
+import { CalculationError } from '../calculationError';
+import { ranked } from '../prediction';
+import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 import { estimate, together } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 import { standardise } from '../separating/standardise';
 import { lotsMix } from '../tempering/lotsMix';
 import { logBreakMinutes } from './churnEffects';
-import { churnInput } from './churnInput';
+import { churnInput } from './churnInput.calc';
 import { toolKeys } from './tools';
 
 /** Fat at which cream churns freely, and the spread with which a splash is measured, as a share of it. */

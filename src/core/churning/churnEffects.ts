@@ -1,5 +1,5 @@
 import type { Reason } from '../prediction';
-import type { ChurnInput } from './churnInput';
+import type { ChurnInput } from './churnInput.calc';
 import { conditionsOf, fillOf, longestSeconds } from './churnInput';
 import { simulateChurn } from './simulateChurn';
 import { tools } from './tools';

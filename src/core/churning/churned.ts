@@ -4,7 +4,7 @@ import type { Possibility } from './belief';
 import { believe, churnedMinutes, runAt } from './belief';
 import { priorPace, usualScatter } from './churnPace';
 import { buttermilkScatter } from './churnPace';
-import type { ChurnInput } from './churnInput';
+import type { ChurnInput } from './churnInput.calc';
 import { liveLoad } from './liveLoad';
 
 /** What came of the churning itself, by what was marked and done: the only account of it that books, salt and butter take. */

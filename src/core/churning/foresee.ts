@@ -3,7 +3,7 @@ import type { Estimate } from '../quantities/estimate';
 import { buttermilkScatter, priorPace } from './churnPace';
 import type { ChurnPace } from './churnPace';
 import type { Churned } from './churned';
-import type { ChurnInput } from './churnInput';
+import type { ChurnInput } from './churnInput.calc';
 import { usualRoom } from './churnInput';
 import { believe, breakWindow, runAt } from './belief';
 import type { CreamInChurn } from './creamInChurn';

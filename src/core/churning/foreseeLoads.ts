@@ -1,7 +1,8 @@
 import { percent } from '../quantities/formatQuantity';
 import * as v from 'valibot';
 import { calculation, positiveVolume } from '../calculation';
-import { estimateSchema, predictedEntries, ranked } from '../prediction';
+import { ranked } from '../prediction';
+import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 import { ninety } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';

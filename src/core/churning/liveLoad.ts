@@ -1,7 +1,8 @@
-import type { BatchFacts, EventOf, PausePlace } from './batchEvents';
+import type { BatchFacts, EventOf } from './batchEvents';
+import type { PausePlace } from './batchWords';
 import type { BatchStory } from './batchStory';
 import type { LiveInput } from './breakTime';
-import type { ChurnHappening } from './churnInput';
+import type { ChurnHappening } from './churnInput.calc';
 import { inChurn, usualRoom } from './churnInput';
 import type { Contents } from './contents';
 import { movedInto } from './contents';

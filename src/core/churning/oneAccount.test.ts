@@ -5,7 +5,7 @@ import type { BatchEvent, BatchFacts } from './batchEvents';
 import { tellBatch } from './tellBatch';
 import { runAt } from './belief';
 import { churned, paceShown } from './churned';
-import type { ChurnInput } from './churnInput';
+import type { ChurnInput } from './churnInput.calc';
 import { conditionsOf, inChurn } from './churnInput';
 import { priorPace } from './churnPace';
 import { changed, overfills } from './contents';

@@ -1,12 +1,14 @@
 import * as v from 'valibot';
 import { calculation } from '../calculation';
 import { churningCautions } from '../keeping/cautions';
-import { estimateSchema, predictedEntries, ranked } from '../prediction';
+import { ranked } from '../prediction';
+import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 import { logEstimate } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 import { churnEffects, spreadFromCream } from './churnEffects';
-import { churnEntries, conditionsOf, fillOf, longestSeconds } from './churnInput';
+import { conditionsOf, fillOf, longestSeconds } from './churnInput';
+import { churnEntries } from './churnInput.calc';
 import { usualScatter } from './churnPace';
 import type { Trouble } from './churnTroubles';
 import { churnTroubles } from './churnTroubles';

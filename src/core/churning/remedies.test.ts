@@ -1,6 +1,6 @@
 import * as v from 'valibot';
-import { churnInput } from './churnInput';
-import type { ChurnHappening, ChurnInput } from './churnInput';
+import { churnInput } from './churnInput.calc';
+import type { ChurnHappening, ChurnInput } from './churnInput.calc';
 import type { LoadNow } from './remedies';
 import { minutesInBath, remedies } from './remedies';
 

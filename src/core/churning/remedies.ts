@@ -1,5 +1,5 @@
 import { heatCapacity } from '../dairy/heatCapacity';
-import type { ChurnHappening, ChurnInput } from './churnInput';
+import type { ChurnHappening, ChurnInput } from './churnInput.calc';
 import { exchangePaused } from './churnInput';
 import { tools } from './tools';
 

@@ -1,4 +1,4 @@
-import { CalculationError } from '../calculation';
+import { CalculationError } from '../calculationError';
 import { fillLimit } from './tools';
 
 export interface Loads {

@@ -3,7 +3,8 @@ import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import * as v from 'valibot';
 import { calculation, fraction, positive, temperature } from '../calculation';
-import { estimateSchema, predictedEntries, ranked } from '../prediction';
+import { ranked } from '../prediction';
+import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
 

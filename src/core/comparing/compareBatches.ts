@@ -1,7 +1,8 @@
 import * as v from 'valibot';
 import { churnBalance } from '../balancing/churnBalance';
 import { calculation, fraction, mass, positiveFraction, positiveMass } from '../calculation';
-import { estimateSchema, predictedEntries, ranked } from '../prediction';
+import { ranked } from '../prediction';
+import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 import { ninety, together } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';

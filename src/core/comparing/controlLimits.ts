@@ -1,7 +1,8 @@
 import { mean } from 'simple-statistics';
 import * as v from 'valibot';
 import { calculation } from '../calculation';
-import { predictedEntries, ranked } from '../prediction';
+import { ranked } from '../prediction';
+import { predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 
 /** d2 and D4 for moving ranges of two (Montgomery, Introduction to Statistical Quality Control, 2012, app. VI). */

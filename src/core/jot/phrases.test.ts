@@ -1,4 +1,4 @@
-import { CalculationError } from '../calculation';
+import { CalculationError } from '../calculationError';
 import { readJot } from './readJot';
 import type { JotWords } from './readJot';
 

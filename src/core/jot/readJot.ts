@@ -1,4 +1,4 @@
-import { CalculationError } from '../calculation';
+import { CalculationError } from '../calculationError';
 import { jotExamples } from './jotExamples';
 import { parseQuantity } from '../quantities/parseQuantity';
 import type { Quantity } from '../quantities/parseQuantity';

@@ -1,4 +1,4 @@
-import { CalculationError } from '../calculation';
+import { CalculationError } from '../calculationError';
 import type {
   Addition,
   Clarity,
@@ -9,8 +9,8 @@ import type {
   Taste,
   WashPlace,
   Working,
-} from '../churning/batchEvents';
-import { additions, clarities, feeds, pieceForms, tastes } from '../churning/batchEvents';
+} from '../churning/batchWords';
+import { additions, clarities, feeds, pieceForms, tastes } from '../churning/batchWords';
 import type { MarkStage } from '../churning/stages';
 import type { ToolKey } from '../churning/tools';
 import { toolKeys, tools } from '../churning/tools';

@@ -1,4 +1,4 @@
-import type { Addition } from '../churning/batchEvents';
+import type { Addition } from '../churning/batchWords';
 
 /** What a label says of allergens: milk always; what dry spice may bring with it; honey for infants (handbook §7). */
 export function allergensOf(additions: readonly Addition[], ghee = false): string {

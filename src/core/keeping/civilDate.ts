@@ -1,4 +1,4 @@
-import { CalculationError } from '../calculation';
+import { CalculationError } from '../calculationError';
 
 /** Days since 1 March 0000 of a proleptic Gregorian date (method: Hatcher, Q. J. R. Astron. Soc. 25, 1984). */
 function dayNumber(year: number, month: number, day: number): number {

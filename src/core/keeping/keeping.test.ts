@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { churningCautions, keepingCautions } from './cautions';
-import { CalculationError } from '../calculation';
+import { CalculationError } from '../calculationError';
 import { addDays, daysBetween, readDate, weekdayOf } from './civilDate';
 import { isWarm, keepingDate, storages } from './keepingDate';
 

@@ -1,5 +1,3 @@
-import * as v from 'valibot';
-import { calculation } from '../calculation';
 import { addDays, readDate } from './civilDate';
 
 export const storages = ['counter', 'crock', 'fridge', 'freezer'] as const;
@@ -91,19 +89,3 @@ function baseDays({ storage, washed, salted, rawOrigin }: Kept, reasons: string[
       return salted && washed && !rawOrigin ? crockDays : 0;
   }
 }
-
-export const keepingDateCalculation = calculation({
-  name: 'keeping.date',
-  says: 'The date butter keeps until, with the reasons.',
-  input: v.strictObject({
-    made: v.string(),
-    storage: v.picklist(storages),
-    washed: v.boolean(),
-    salted: v.boolean(),
-    cultured: v.boolean(),
-    rawOrigin: v.boolean(),
-    freshHerbsOrGarlic: v.boolean(),
-  }),
-  output: v.object({ until: v.string(), days: v.number(), reasons: v.array(v.string()) }),
-  run: keepingDate,
-});

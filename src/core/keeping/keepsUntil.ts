@@ -20,13 +20,7 @@ export const keepsFor = {
 type Simple = Exclude<LotKind, 'milk' | 'cream' | 'butter' | 'culture' | 'ghee'>;
 
 /** Latest age at which a lot of cream or milk is still used, hours. */
-export function keepsUntil({
-  kind,
-  raw,
-}: {
-  kind: LotKind;
-  raw: boolean;
-}): number {
+export function keepsUntil({ kind, raw }: { kind: LotKind; raw: boolean }): number {
   if (kind === 'cream') return raw ? keepsFor.rawCream : keepsFor.cream;
   if (kind === 'milk') return raw ? keepsFor.rawMilk : keepsFor.milk;
   return keepsFor[kind as Simple] ?? Infinity;

@@ -1,5 +1,5 @@
-import type { Addition } from '../churning/batchEvents';
-import { additions as known } from '../churning/batchEvents';
+import type { Addition } from '../churning/batchWords';
+import { additions as known } from '../churning/batchWords';
 import type { Storage } from './keepingDate';
 import { isWarm } from './keepingDate';
 

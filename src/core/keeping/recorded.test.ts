@@ -1,4 +1,4 @@
 import { answersAsRecorded } from '../testing/recorded';
-import { keepingDateCalculation } from './keepingDate';
+import { keepingDateCalculation } from './keepingDate.calc';
 
 answersAsRecorded(keepingDateCalculation);

@@ -1,7 +1,8 @@
 import { quantileSorted } from 'simple-statistics';
 import * as v from 'valibot';
 import { calculation, positive } from '../calculation';
-import { estimateSchema, predictedEntries, ranked } from '../prediction';
+import { ranked } from '../prediction';
+import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
 import type { Draws } from '../statistics/draws';

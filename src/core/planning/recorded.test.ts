@@ -2,7 +2,7 @@ import { answersAsRecorded, answersTo } from '../testing/recorded';
 import { bankPlanCalculation } from './bankPlan';
 import { costPerKilogramCalculation } from './costPerKilogram';
 import { herdForecastCalculation } from './herdForecast';
-import { milkNeededCalculation } from './milkNeeded';
+import { milkNeededCalculation } from './milkNeeded.calc';
 import { scheduleBackCalculation } from './scheduleBack';
 import { todayRankCalculation } from './todayRank';
 

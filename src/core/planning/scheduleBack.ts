@@ -1,7 +1,9 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import * as v from 'valibot';
-import { calculation, CalculationError } from '../calculation';
-import { predictedEntries, ranked } from '../prediction';
+import { calculation } from '../calculation';
+import { CalculationError } from '../calculationError';
+import { ranked } from '../prediction';
+import { predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 
 /** Minutes on any one count; two weeks either way. */

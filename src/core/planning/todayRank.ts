@@ -1,7 +1,8 @@
 import * as v from 'valibot';
 import { calculation } from '../calculation';
 import type { Caution } from '../keeping/cautions';
-import { predictedEntries, ranked } from '../prediction';
+import { ranked } from '../prediction';
+import { predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 import { actKinds } from './acts';
 import type { Act } from './acts';

@@ -1,4 +1,4 @@
-import { CalculationError } from '../calculation';
+import { CalculationError } from '../calculationError';
 import { fractionCharacters, partWords, readDigits, vagueWords, wholeWords } from './numberWords';
 import { celsiusFrom } from './temperature';
 import { durationUnits, kitchenMeasures, massUnits, metricVolumes, spellings } from './units';

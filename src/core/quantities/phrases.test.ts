@@ -1,4 +1,4 @@
-import { CalculationError } from '../calculation';
+import { CalculationError } from '../calculationError';
 import { estimate, logEstimate, ninety, together } from './estimate';
 import * as speak from './formatQuantity';
 import { list } from './list';

@@ -1,4 +1,4 @@
-import type { CultureKind } from '../standing/lotEvents';
+import type { CultureKind } from '../standing/lotWords';
 
 /** A line tires with each generation, and is begun anew after eight to ten of them (handbook §6.4). */
 export const renewAfter = 9;

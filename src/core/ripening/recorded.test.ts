@@ -1,5 +1,5 @@
 import { answersAsRecorded, answersTo } from '../testing/recorded';
-import { ripenPredictCalculation } from './ripenPredict';
+import { ripenPredictCalculation } from './ripenPredict.calc';
 
 answersAsRecorded(ripenPredictCalculation);
 

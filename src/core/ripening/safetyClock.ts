@@ -1,4 +1,4 @@
-import type { Route } from '../standing/lotEvents';
+import type { Route } from '../standing/lotWords';
 import type { Culture, Spell } from './ripenCream';
 import { hoursToPh, mesophilic, ripenCream, yoghurt } from './ripenCream';
 

@@ -1,8 +1,8 @@
 import { answersAsRecorded, answersTo } from '../testing/recorded';
-import { saltCorrectCalculation } from './saltCorrect';
-import { saltDoseCalculation } from './saltDose';
+import { saltCorrectCalculation } from './saltCorrect.calc';
+import { saltDoseCalculation } from './saltDose.calc';
 import { saltFromSpoonCalculation } from './saltFromSpoon';
-import { saltRinseCalculation } from './saltRinse';
+import { saltRinseCalculation } from './saltRinse.calc';
 
 answersAsRecorded(
   saltCorrectCalculation,

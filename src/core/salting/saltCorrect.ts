@@ -1,33 +1,17 @@
-import * as v from 'valibot';
-import {
-  calculation,
-  CalculationError,
-  fraction,
-  mass,
-  positiveFraction,
-  positiveMass,
-} from '../calculation';
-import { estimateSchema, predictedEntries, ranked } from '../prediction';
+import { CalculationError } from '../calculationError';
+import { ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
 import { weeps } from './putRight';
 import { saltDose } from './saltDose';
 import { saltRinse } from './saltRinse';
+import type { CorrectInput } from './saltCorrect.calc';
 
 /** How much of the rinse water really mixes with the butter's own, and its spread (engineering estimate). */
 const mixing = 0.6;
 const mixingSd = 0.12;
 /** Closer than this to what is wanted is right: nobody tastes it, as a share of the target (engineering estimate). */
 const closeEnough = 0.05;
-
-const correctInput = v.strictObject({
-  butterMass: positiveMass,
-  saltFraction: fraction,
-  targetFraction: v.pipe(positiveFraction, v.maxValue(0.15, 'salt up to 15 % is butter; more is brine.')),
-  moisture: v.optional(positiveFraction, 0.16),
-  /** Unsalted butter at hand to blend with, g. */
-  unsaltedAtHand: v.optional(mass, 0),
-});
 
 export interface SaltCorrection extends Predicted {
   act: 'none' | 'rinse' | 'blend' | 'add';
@@ -44,7 +28,7 @@ export interface SaltCorrection extends Predicted {
  * (handbook §6.11). Masses in g, fractions of the salted butter.
  * @throws {CalculationError} when the salt leaves no butter
  */
-export function saltCorrect(input: v.InferOutput<typeof correctInput>): SaltCorrection {
+export function saltCorrect(input: CorrectInput): SaltCorrection {
   const { butterMass, saltFraction, targetFraction, moisture, unsaltedAtHand } = input;
   if (saltFraction >= 0.5)
     throw new CalculationError(
@@ -99,12 +83,7 @@ export function saltCorrect(input: v.InferOutput<typeof correctInput>): SaltCorr
   };
 }
 
-function addSalt({
-  butterMass,
-  saltFraction,
-  targetFraction,
-  moisture,
-}: v.InferOutput<typeof correctInput>): SaltCorrection {
+function addSalt({ butterMass, saltFraction, targetFraction, moisture }: CorrectInput): SaltCorrection {
   const unsaltedMass = butterMass * (1 - saltFraction);
   const own = Math.min(1, (butterMass * moisture) / unsaltedMass);
   const { salt: all, gritty } = saltDose({
@@ -144,24 +123,3 @@ function addSalt({
       : [],
   };
 }
-
-export const saltCorrectCalculation = calculation({
-  name: 'salt.correct',
-  says: 'Too salty or too fresh: rinse, blend or add, in numbers.',
-  input: correctInput,
-  output: v.object({
-    act: v.picklist(['none', 'rinse', 'blend', 'add']),
-    rinse: v.optional(v.object({ waterMass: v.number(), minutes: v.number(), saltFraction: estimateSchema })),
-    blend: v.optional(
-      v.object({
-        unsaltedMass: v.number(),
-        totalMass: v.number(),
-        enoughAtHand: v.boolean(),
-        saltFraction: estimateSchema,
-      }),
-    ),
-    add: v.optional(v.object({ salt: v.number(), gritty: v.boolean(), saltFraction: estimateSchema })),
-    ...predictedEntries,
-  }),
-  run: saltCorrect,
-});

@@ -1,5 +1,4 @@
-import * as v from 'valibot';
-import { calculation, CalculationError, fraction, positive, positiveMass } from '../calculation';
+import { CalculationError } from '../calculationError';
 import { saltSolubility } from './salts';
 
 /**
@@ -33,22 +32,3 @@ export function saltDose(input: {
 /** Salt in the water phase: salt/(salt + water), both in g; 0 without salt. */
 export const brineStrength = (salt: number, water: number): number =>
   salt === 0 ? 0 : salt / (salt + water);
-
-export const saltDoseCalculation = calculation({
-  name: 'salt.dose',
-  says: 'Salt for a share of the finished butter, in grams and spoons.',
-  input: v.strictObject({
-    unsaltedMass: positiveMass,
-    targetFraction: fraction,
-    moisture: fraction,
-    gramsPerTeaspoon: positive,
-  }),
-  output: v.object({
-    salt: v.number(),
-    saltedMass: v.number(),
-    teaspoons: v.number(),
-    brine: v.number(),
-    gritty: v.boolean(),
-  }),
-  run: saltDose,
-});

@@ -1,5 +1,4 @@
-import * as v from 'valibot';
-import { calculation, CalculationError, fraction, positiveFraction, positiveMass } from '../calculation';
+import { CalculationError } from '../calculationError';
 
 /**
  * Water for one rinse that brings too-salty butter down: new = old·w0/(w0 + e·W), w0 the butter's own water, its mass
@@ -27,17 +26,3 @@ export function saltRinse(input: {
     );
   return { waterMass: (butterMass * moisture * (saltFraction / targetFraction - 1)) / efficiency };
 }
-
-export const saltRinseCalculation = calculation({
-  name: 'salt.rinse',
-  says: 'Water for one rinse that brings over-salted butter down.',
-  input: v.strictObject({
-    butterMass: positiveMass,
-    saltFraction: fraction,
-    targetFraction: fraction,
-    moisture: positiveFraction,
-    efficiency: positiveFraction,
-  }),
-  output: v.object({ waterMass: v.number() }),
-  run: saltRinse,
-});

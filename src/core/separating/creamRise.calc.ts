@@ -1,8 +1,10 @@
 import * as v from 'valibot';
-import { calculation, CalculationError, positive, positiveMass } from '../calculation';
+import { calculation, positive, positiveMass } from '../calculation';
+import { CalculationError } from '../calculationError';
 import { creamDensity } from '../dairy/creamDensity';
 import type { Caution } from '../keeping/cautions';
-import { estimateSchema, predictedEntries, ranked } from '../prediction';
+import { ranked } from '../prediction';
+import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 import { ninety } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';

@@ -1,7 +1,7 @@
 import { answersAsRecorded, answersTo } from '../testing/recorded';
 import { creamRiseCalculation } from './creamRise.calc';
-import { separationBalanceCalculation } from './separationBalance';
-import { separatorExpectCalculation } from './separatorExpect';
+import { separationBalanceCalculation } from './separationBalance.calc';
+import { separatorExpectCalculation } from './separatorExpect.calc';
 import { standardiseCalculation } from './standardise';
 
 answersAsRecorded(

@@ -1,5 +1,4 @@
-import * as v from 'valibot';
-import { calculation, CalculationError, fraction, positiveMass } from '../calculation';
+import { CalculationError } from '../calculationError';
 
 export interface Separation {
   creamMass: number;
@@ -65,23 +64,3 @@ export function separationBalance(input: {
     recovery: fatRecovered / (milkMass * milkFat),
   };
 }
-
-export const separationBalanceCalculation = calculation({
-  name: 'separation.balance',
-  says: 'Parts milk into cream and skim so that mass and fat balance.',
-  input: v.strictObject({
-    milkMass: positiveMass,
-    milkFat: fraction,
-    skimFat: fraction,
-    creamMass: v.optional(positiveMass),
-    creamFat: v.optional(fraction),
-  }),
-  output: v.object({
-    creamMass: v.number(),
-    creamFat: v.number(),
-    skimMass: v.number(),
-    fatRecovered: v.number(),
-    recovery: v.number(),
-  }),
-  run: separationBalance,
-});

@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { calculation, CalculationError, fraction, positiveMass } from '../calculation';
+import { calculation, fraction, positiveMass } from '../calculation';
+import { CalculationError } from '../calculationError';
 
 /**
  * Pools lots of cream and says how much diluent (skim, milk or water) brings them down to a target fat: Pearson's

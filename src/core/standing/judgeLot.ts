@@ -1,7 +1,7 @@
 import { keepsUntil, thrownOutAfter } from '../keeping/keepsUntil';
 import { cultureState } from '../ripening/cultureLine';
 import { safetyHours } from '../ripening/safetyClock';
-import type { Look } from './lotEvents';
+import type { Look } from './lotWords';
 import { ageSince, isMade } from './lotKinds';
 import type { LotStory, ToldLot } from './lotStory';
 import { discardAfterHours } from './lotStory';

@@ -2,18 +2,8 @@ import * as v from 'valibot';
 import { fraction, mass, positiveMass, temperature } from '../calculation';
 import { atSeconds, id } from '../churning/batchEvents';
 import type { Storage } from '../keeping/keepingDate';
+import { routes, cultureKinds, looks } from './lotWords';
 import { placeKeys } from './places';
-
-/** Culture routes, and what a culture can be. */
-export const routes = ['mesophilic', 'yoghurt', 'both', 'natural'] as const;
-export type Route = (typeof routes)[number];
-export const cultureKinds = ['bought', 'culturedButtermilk', 'liveYoghurt', 'sourCream', 'curd'] as const;
-export type CultureKind = (typeof cultureKinds)[number];
-
-/** What eyes and nose say of a souring vessel. The last four are the end of it (handbook §4). */
-export const looks = ['notYet', 'thickAndTart', 'mould', 'pink', 'gas', 'foul'] as const;
-export type Look = (typeof looks)[number];
-export const spoiledLooks: readonly Look[] = ['mould', 'pink', 'gas', 'foul'];
 
 const shared = { id, atSeconds };
 

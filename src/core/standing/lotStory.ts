@@ -1,14 +1,15 @@
 import { creamDensity } from '../dairy/creamDensity';
 import { heatCapacity } from '../dairy/heatCapacity';
 import type { Spell } from '../ripening/ripenCream';
-import type { RipenInput } from '../ripening/ripenPredict';
+import type { RipenInput } from '../ripening/ripenPredict.calc';
 import { cultureHarm, safetyHours } from '../ripening/safetyClock';
 import { freezesAt, warmedBy } from '../tempering/freezing';
 import { lotsMix } from '../tempering/lotsMix';
-import { transfer } from '../tempering/temperPlan';
-import type { LotEvent, Look } from './lotEvents';
+import { transfer } from '../tempering/transfer';
+import type { LotEvent } from './lotEvents';
+import type { Look } from './lotWords';
 import type { LotKind } from './lotKinds';
-import { spoiledLooks } from './lotEvents';
+import { spoiledLooks } from './lotWords';
 import type { Place, VesselShape } from './places';
 import { places } from './places';
 

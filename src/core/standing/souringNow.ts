@@ -1,4 +1,5 @@
-import type { RipenInput, Ripening } from '../ripening/ripenPredict';
+import type { Ripening } from '../ripening/ripenPredict';
+import type { RipenInput } from '../ripening/ripenPredict.calc';
 import { ripenPredict } from '../ripening/ripenPredict';
 import { safetyHours } from '../ripening/safetyClock';
 import type { LotStory, ToldLot } from './lotStory';

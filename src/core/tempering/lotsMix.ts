@@ -1,5 +1,3 @@
-import * as v from 'valibot';
-import { calculation, fraction, positiveMass, temperature } from '../calculation';
 import { enthalpy, temperatureAtHeat } from './enthalpy';
 
 export interface MixedLot {
@@ -27,16 +25,3 @@ export function lotsMix({ lots }: { lots: readonly MixedLot[] }): MixedLot {
     temperature: temperatureAtHeat(heat, before, Math.min(...temperatures), Math.max(...temperatures)),
   };
 }
-
-export const lotsMixCalculation = calculation({
-  name: 'lots.mix',
-  says: 'Mass, fat and temperature of lots poured together.',
-  input: v.strictObject({
-    lots: v.pipe(
-      v.array(v.strictObject({ mass: positiveMass, fat: fraction, temperature })),
-      v.minLength(1, 'at least one lot is needed.'),
-    ),
-  }),
-  output: v.object({ mass: v.number(), fat: v.number(), temperature: v.number() }),
-  run: lotsMix,
-});

@@ -1,6 +1,6 @@
 import { answersAsRecorded, answersTo } from '../testing/recorded';
-import { lotsMixCalculation } from './lotsMix';
-import { temperPlanCalculation } from './temperPlan';
+import { lotsMixCalculation } from './lotsMix.calc';
+import { temperPlanCalculation } from './temperPlan.calc';
 import { temperTimeCalculation } from './temperTime';
 
 answersAsRecorded(lotsMixCalculation, temperPlanCalculation, temperTimeCalculation);

@@ -1,6 +1,6 @@
 import { calculate } from '../calculations';
 import type { TemperPlan } from './temperPlan';
-import { transfer } from './temperPlan';
+import { transfer } from './transfer';
 
 const plan = (change: object = {}) =>
   calculate('temper.plan', {

@@ -1,20 +1,14 @@
-import * as v from 'valibot';
-import {
-  calculation,
-  CalculationError,
-  fraction,
-  positive,
-  positiveVolume,
-  temperature,
-} from '../calculation';
+import { transfer } from './transfer';
+import { CalculationError } from '../calculationError';
 import { creamDensity } from '../dairy/creamDensity';
 import { heatCapacity } from '../dairy/heatCapacity';
 import { solidFat } from '../dairy/solidFat';
 import type { Caution } from '../keeping/cautions';
-import { estimateSchema, predictedEntries, ranked } from '../prediction';
+import { ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import { ninety } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
+import type { TemperPlanInput } from './temperPlan.calc';
 
 /** Ways to bring cream to a temperature: heat passed, W/m²K, and where the heat goes (docs/models.md, Heat). */
 const methods = {
@@ -26,11 +20,8 @@ const methods = {
   iceWater: { u: 90, celsius: 0.5, says: 'Stand it in ice water and stir' },
 } as const;
 export type TemperMethod = keyof typeof methods;
-const methodKeys = Object.keys(methods) as [TemperMethod, ...TemperMethod[]];
+export const methodKeys = Object.keys(methods) as [TemperMethod, ...TemperMethod[]];
 
-/** Heat creeping through set cream: conductivity, W/mK, and where its mean sits on the radius (docs/models.md, Heat). */
-const setConductivity = 0.36;
-const setShape = 2.9;
 /** Fat crystallises with this time constant, s, and melts with this one; “enough” is nine tenths (docs/models.md). */
 const crystallising = 7200;
 const melting = 360;
@@ -48,63 +39,6 @@ const discardAfter = 4;
 const warmestBath = 30;
 const longest = 36;
 const stepSeconds = 20;
-
-const planInput = v.strictObject({
-  volume: positiveVolume,
-  fat: fraction,
-  from: temperature,
-  to: temperature,
-  /** Minutes from now at which it is wanted. */
-  readyInMinutes: v.optional(
-    v.pipe(
-      v.number(),
-      v.minValue(0, 'minutes, zero or more.'),
-      v.maxValue(10_080, 'at most a week, in minutes.'),
-    ),
-  ),
-  /** mm, inside. */
-  diameter: positive,
-  filledHeight: positive,
-  topExposed: v.optional(v.boolean(), true),
-  /** Soured and set: it only conducts. */
-  set: v.optional(v.boolean(), false),
-  soured: v.optional(v.boolean(), false),
-  hardness: v.optional(
-    v.pipe(
-      v.number(),
-      v.minValue(-8, 'a shift of −8 to 8 °C is allowed.'),
-      v.maxValue(8, 'a shift of −8 to 8 °C is allowed.'),
-    ),
-    0,
-  ),
-  methods: v.optional(
-    v.pipe(
-      v.array(v.strictObject({ method: v.picklist(methodKeys), celsius: v.optional(temperature) })),
-      v.maxLength(20, 'at most 20 methods.'),
-    ),
-    [{ method: 'roomAir' }, { method: 'fridge' }, { method: 'bath' }, { method: 'iceWater' }],
-  ),
-  /** How this vessel passed heat before, against the table: 1.2 is a fifth quicker. */
-  vesselFactors: v.optional(
-    v.pipe(v.array(v.pipe(positive, v.maxValue(20, 'at most 20 times.'))), v.maxLength(500, 'at most 500.')),
-    [],
-  ),
-  /** Hours it has been over 5 °C already. */
-  warmHours: v.optional(
-    v.pipe(v.number(), v.minValue(0, 'hours, zero or more.'), v.maxValue(400, 'at most 400 hours.')),
-    0,
-  ),
-  /** Under way: which method, and what a probe read after how many minutes. */
-  reading: v.optional(
-    v.strictObject({
-      method: v.picklist(methodKeys),
-      celsius: v.optional(temperature),
-      minutes: v.pipe(positive, v.maxValue(10_080, 'at most a week, in minutes.')),
-      probe: temperature,
-    }),
-  ),
-});
-export type TemperPlanInput = v.InferOutput<typeof planInput>;
 
 interface Way {
   method: TemperMethod;
@@ -126,11 +60,6 @@ export interface TemperPlan extends Predicted {
   correction?: { says: string; minutes: number; expected: number };
   /** Hours left of the two that unsoured cream may be warm. */
   warmHoursLeft?: number;
-}
-
-/** Effective heat transfer: through set cream the cream itself is what resists, 1/U = 1/U_out + R/(2.9·0.36). */
-export function transfer(u: number, set: boolean, diameter: number): number {
-  return set ? 1 / (1 / u + diameter / 2000 / (setShape * setConductivity)) : u;
 }
 
 /**
@@ -323,27 +252,3 @@ function warmCautions({ soured, from, to, warmHours }: TemperPlanInput, best: Wa
     },
   ];
 }
-
-const waySchema = v.object({
-  method: v.picklist(methodKeys),
-  celsius: v.number(),
-  says: v.string(),
-  probeMinutes: v.optional(estimateSchema),
-  crystallisedMinutes: v.optional(v.number()),
-  inTime: v.optional(v.boolean()),
-});
-
-export const temperPlanCalculation = calculation({
-  name: 'temper.plan',
-  says: 'How to bring cream to a temperature by a time, with what the probe and the fat do, and corrections.',
-  input: planInput,
-  output: v.object({
-    best: v.optional(waySchema),
-    ways: v.array(waySchema),
-    vesselFactor: v.number(),
-    correction: v.optional(v.object({ says: v.string(), minutes: v.number(), expected: v.number() })),
-    warmHoursLeft: v.optional(v.number()),
-    ...predictedEntries,
-  }),
-  run: temperPlan,
-});

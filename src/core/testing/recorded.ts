@@ -1,7 +1,8 @@
 import { toJsonSchema } from '@valibot/to-json-schema';
 import { examples } from '@tests/validation/examples';
 import type { Calculation } from '../calculation';
-import { CalculationError, readInput } from '../calculation';
+import { readInput } from '../calculation';
+import { CalculationError } from '../calculationError';
 import vectors from '../vectors.json';
 import { variants } from './variants';
 

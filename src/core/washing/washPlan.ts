@@ -1,5 +1,6 @@
 import * as v from 'valibot';
-import { calculation, CalculationError, fraction, positiveFraction, positiveMass } from '../calculation';
+import { calculation, fraction, positiveFraction, positiveMass } from '../calculation';
+import { CalculationError } from '../calculationError';
 
 /** Washes past which a plan is refused: more water, not more washes, is what is missing (engineering estimate). */
 const mostWashes = 200;

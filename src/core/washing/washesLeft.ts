@@ -1,4 +1,4 @@
-import type { Clarity } from '../churning/batchEvents';
+import type { Clarity } from '../churning/batchWords';
 import { washPlan } from './washPlan';
 
 /** Loose grains hold 0.25–0.45 g of serum per g; a bowl of water mixes with most of it (handbook §6.10). */

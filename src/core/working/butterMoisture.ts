@@ -1,20 +1,13 @@
 import { percent } from '../quantities/formatQuantity';
-import * as v from 'valibot';
 import { churnBalance } from '../balancing/churnBalance';
 import { moistureTest } from '../balancing/moistureTest';
-import {
-  calculation,
-  CalculationError,
-  fraction,
-  mass,
-  positiveFraction,
-  positiveMass,
-} from '../calculation';
+import { CalculationError } from '../calculationError';
 import type { Caution } from '../keeping/cautions';
-import { estimateSchema, predictedEntries, ranked } from '../prediction';
+import { ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import { estimate, together } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
+import type { MoistureInput } from './butterMoisture.calc';
 
 /** Curd in butter, mass fraction: 0.5–1.5 % (handbook §6.8); washing takes out most of what is loose. */
 const curd = 0.01;
@@ -35,41 +28,7 @@ const buttermilkFatSpread = 0.35;
 /** A common legal limit for water in butter (handbook §6.8). */
 const limit = 0.16;
 /** Resolution of a kitchen pan scale for the moisture test, g (engineering estimate). */
-const usualScale = 0.1;
-
-const moistureInput = v.strictObject({
-  butterMass: positiveMass,
-  butterMassSd: v.optional(mass),
-  saltMass: v.optional(mass, 0),
-  worked: v.optional(v.picklist(['drained', 'pressed', 'worked']), 'worked'),
-  washes: v.optional(
-    v.pipe(v.number(), v.minValue(0, 'zero washes or more.'), v.maxValue(50, 'at most 50.')),
-    2,
-  ),
-  gathered: v.optional(v.picklist(['grains', 'lumps', 'mass']), 'grains'),
-  /** What the fat balance knows, if the cream was measured. */
-  balance: v.optional(
-    v.strictObject({
-      creamMass: positiveMass,
-      creamMassSd: mass,
-      creamFat: positiveFraction,
-      creamFatSd: fraction,
-      buttermilkMass: mass,
-      buttermilkFat: fraction,
-      lossFat: mass,
-    }),
-  ),
-  /** Pan weights of a moisture test, g. */
-  test: v.optional(
-    v.strictObject({
-      tare: mass,
-      before: positiveMass,
-      after: positiveMass,
-      scaleSd: v.optional(positiveMass, usualScale),
-    }),
-  ),
-});
-export type MoistureInput = v.InferOutput<typeof moistureInput>;
+export const usualScale = 0.1;
 
 export interface ButterMoisture extends Predicted {
   moisture: Estimate;
@@ -184,24 +143,3 @@ function moistureCautions(moisture: Estimate, disagree: boolean, tested: boolean
     });
   return cautions;
 }
-
-export const butterMoistureCalculation = calculation({
-  name: 'butter.moisture',
-  says: 'Water in butter from the balance, the working and a test, each weighed by how sure it is.',
-  input: moistureInput,
-  output: v.object({
-    moisture: estimateSchema,
-    fat: estimateSchema,
-    sources: v.array(
-      v.object({
-        source: v.picklist(['balance', 'working', 'test']),
-        moisture: v.number(),
-        sd: v.number(),
-        weight: v.number(),
-      }),
-    ),
-    disagree: v.boolean(),
-    ...predictedEntries,
-  }),
-  run: butterMoisture,
-});

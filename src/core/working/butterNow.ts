@@ -1,4 +1,5 @@
-import type { BatchFacts, BatchEvent, Feel } from '../churning/batchEvents';
+import type { BatchFacts, BatchEvent } from '../churning/batchEvents';
+import type { Feel } from '../churning/batchWords';
 import type { BatchStory } from '../churning/batchStory';
 import { churned } from '../churning/churned';
 import { usualButterFat } from '../churning/expectedButter';

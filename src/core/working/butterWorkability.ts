@@ -1,7 +1,8 @@
 import * as v from 'valibot';
 import { calculation, positive, positiveFraction, positiveMass, temperature } from '../calculation';
 import type { Caution } from '../keeping/cautions';
-import { estimateSchema, predictedEntries, ranked } from '../prediction';
+import { ranked } from '../prediction';
+import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 import { estimate, together } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';

@@ -1,5 +1,5 @@
 import { answersAsRecorded, answersTo } from '../testing/recorded';
-import { butterMoistureCalculation } from './butterMoisture';
+import { butterMoistureCalculation } from './butterMoisture.calc';
 import { butterWorkabilityCalculation } from './butterWorkability';
 
 answersAsRecorded(butterMoistureCalculation, butterWorkabilityCalculation);

@@ -1,5 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
-import { CalculationError, readInput } from '@/core/calculation';
+import { readInput } from '@/core/calculation';
+import { CalculationError } from '@/core/calculationError';
 import { claimCommand, storedCommand, storeResult } from '@/data/commands/commands';
 import { failsAlways, inFarm, savepoint, sqlState } from '@/data/farmScope';
 import { checkNow } from '@/data/ledger/ledger';

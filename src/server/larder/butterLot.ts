@@ -1,5 +1,5 @@
-import type { Addition } from '@/core/churning/batchEvents';
-import { additions as known } from '@/core/churning/batchEvents';
+import type { Addition } from '@/core/churning/batchWords';
+import { additions as known } from '@/core/churning/batchWords';
 import { isWarm } from '@/core/keeping/keepingDate';
 import type { Storage } from '@/core/keeping/keepingDate';
 import type { FarmScope } from '@/data/farmScope';

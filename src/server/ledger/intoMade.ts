@@ -41,7 +41,7 @@ export function intoMade(
   const made = madeOf(kind, from, weighed);
   const all = blendOf(from.lots);
   const treatment: Treatment = heated && kind !== 'whipped' ? 'boiled' : all.treatment;
-  const { line: _, ...details } = all.details;
+  const details = { ...all.details, line: undefined };
   return {
     into: [
       {

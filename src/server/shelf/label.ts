@@ -1,4 +1,4 @@
-import type { Addition } from '@/core/churning/batchEvents';
+import type { Addition } from '@/core/churning/batchWords';
 import { allergensOf } from '@/core/keeping/allergens';
 import { spokenFraction, spokenMass, text } from '@/core/quantities/formatQuantity';
 import type { FarmScope } from '@/data/farmScope';

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { vesselShape } from '@/core/standing/places';
-import { pieceForms } from '@/core/churning/batchEvents';
+import { pieceForms } from '@/core/churning/batchWords';
 import { stages, stageSigns } from '@/core/churning/stages';
 import { tools } from '@/core/churning/tools';
 import type { ToolKey } from '@/core/churning/tools';

@@ -1,4 +1,4 @@
-import type { PieceForm } from '@/core/churning/batchEvents';
+import type { PieceForm } from '@/core/churning/batchWords';
 import { drawnLength } from './profiles';
 
 /** Butter and ghee weigh about this much, g/mL (docs/handbook.md, numbers). */

@@ -1,6 +1,5 @@
 'use client';
 
-import { scaleLinear } from 'd3-scale';
 import Link from 'next/link';
 import type { CSSProperties } from 'react';
 import { useMemo } from 'react';
@@ -33,9 +32,11 @@ export function Thread({ pegs, nowSeconds }: { pegs: readonly Peg[]; nowSeconds:
   const { place, hours, days } = useMemo(() => {
     const midnight = midnightAfter(minute, timeZone);
     const turn = Math.max(midnight, minute + leastToday);
-    const scale = scaleLinear([minute, turn, minute + threadDays * day], [0, 50, 100]);
+    const end = minute + threadDays * day;
+    const scale = (at: number) =>
+      at < turn ? (50 * (at - minute)) / (turn - minute) : 50 + (50 * (at - turn)) / (end - turn);
     return {
-      place: (atSeconds: number) => scale(atSeconds),
+      place: scale,
       // Every other hour of the farm’s own day, back from its midnight.
       hours: Array.from({ length: 18 }, (_, i) => midnight + (i - 12) * everyHours).filter(
         (at) => at !== midnight && scale(at) > clearOfNow && at < turn,

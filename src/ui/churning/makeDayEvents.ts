@@ -1,6 +1,6 @@
 import { gheeButter, gheeYield } from '@/core/byProducts/gheeYield';
 import type { BatchEvent, BatchFacts, Salting } from '@/core/churning/batchEvents';
-import { additions } from '@/core/churning/batchEvents';
+import { additions } from '@/core/churning/batchWords';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { MakeDay } from '@/core/jot/readMakeDay';
 import type { Quantity } from '@/core/quantities/parseQuantity';

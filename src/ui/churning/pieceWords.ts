@@ -1,4 +1,4 @@
-import type { PieceForm } from '@/core/churning/batchEvents';
+import type { PieceForm } from '@/core/churning/batchWords';
 
 /** What pieces of a form are called. */
 export const pieceWords: Record<PieceForm, { one: string; many: string }> = {

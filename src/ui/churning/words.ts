@@ -1,8 +1,6 @@
 import type { BatchVerdict } from '@/core/balancing/judgeBatch';
+import type { BatchEvent, BatchFacts, EventOf } from '@/core/churning/batchEvents';
 import type {
-  BatchEvent,
-  BatchFacts,
-  EventOf,
   Feed,
   Feel,
   GrainSize,
@@ -10,7 +8,7 @@ import type {
   Taste,
   WashPlace,
   Working,
-} from '@/core/churning/batchEvents';
+} from '@/core/churning/batchWords';
 import type { BatchStory, NextAct, Phase } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import { stageSigns } from '@/core/churning/stages';

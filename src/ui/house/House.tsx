@@ -12,7 +12,7 @@ import type { ToolKey } from '@/core/churning/tools';
 import { tools } from '@/core/churning/tools';
 import type { Vessel, WholeHouse } from '@/server/house/views';
 import { ToolSelect } from '../churning/ToolSelect';
-import { sizeRules } from '../churning/plan/planDraft';
+import { sizeRules } from '../churning/plan/creamRules';
 import { useSay } from '../frame/FarmContext';
 import { useNotice } from '../frame/Notices';
 import { newId } from '../outbox/newId';

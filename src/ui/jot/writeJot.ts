@@ -1,4 +1,4 @@
-import { CalculationError } from '@/core/calculation';
+import { CalculationError } from '@/core/calculationError';
 import type { BatchEvent } from '@/core/churning/batchEvents';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import type { MakeDay } from '@/core/jot/readMakeDay';

@@ -2,8 +2,8 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import type { Addition } from '@/core/churning/batchEvents';
-import { additions as known } from '@/core/churning/batchEvents';
+import type { Addition } from '@/core/churning/batchWords';
+import { additions as known } from '@/core/churning/batchWords';
 import type { Storage } from '@/core/keeping/keepingDate';
 import { isWarm, storages } from '@/core/keeping/keepingDate';
 import type { ButterShown } from '@/server/larder/views';

@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import type { Addition, PieceForm } from '@/core/churning/batchEvents';
+import type { Addition, PieceForm } from '@/core/churning/batchWords';
 import { allergensOf } from '@/core/keeping/allergens';
 import { keepingCautions } from '@/core/keeping/cautions';
 import { daysBetween } from '@/core/keeping/civilDate';

@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { useMemo, useState } from 'react';
-import type { PieceForm } from '@/core/churning/batchEvents';
+import type { PieceForm } from '@/core/churning/batchWords';
 import { crockWater } from '@/core/keeping/crockWater';
 import type { Waiting } from '@/core/standing/judgeLot';
 import type { LarderView } from '@/server/larder/views';

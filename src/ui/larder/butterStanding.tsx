@@ -1,7 +1,7 @@
 import { daysBetween } from '@/core/keeping/civilDate';
 import { pastItsDay } from '@/core/keeping/pastItsDay';
-import type { Addition, PieceForm } from '@/core/churning/batchEvents';
-import { additions as additionNames } from '@/core/churning/batchEvents';
+import type { Addition, PieceForm } from '@/core/churning/batchWords';
+import { additions as additionNames } from '@/core/churning/batchWords';
 import type { Waiting } from '@/core/standing/judgeLot';
 import type { ButterShown } from '@/server/today/views';
 import { toEat } from './toEat';

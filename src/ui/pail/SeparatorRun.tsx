@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { Use } from '@/core/byProducts/uses';
 import { cautionsOfUse } from '@/core/byProducts/uses';
-import { CalculationError } from '@/core/calculation';
+import { CalculationError } from '@/core/calculationError';
 import { clockText, spokenFraction, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { separatorExpect } from '@/core/separating/separatorExpect';
 import type { PailView } from '@/server/pail/views';

@@ -1,7 +1,7 @@
 'use client';
 
 import { useId } from 'react';
-import { CalculationError } from '@/core/calculation';
+import { CalculationError } from '@/core/calculationError';
 import type { Quantity } from '@/core/quantities/parseQuantity';
 import { parseQuantity } from '@/core/quantities/parseQuantity';
 import {

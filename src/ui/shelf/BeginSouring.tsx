@@ -2,12 +2,12 @@
 
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
-import { CalculationError } from '@/core/calculation';
+import { CalculationError } from '@/core/calculationError';
 import { renewAfter } from '@/core/ripening/cultureLine';
 import { ripenPredict } from '@/core/ripening/ripenPredict';
-import type { RipenInput } from '@/core/ripening/ripenPredict';
+import type { RipenInput } from '@/core/ripening/ripenPredict.calc';
 import { ripenedKind, ripePh } from '@/core/standing/souringNow';
-import type { Route } from '@/core/standing/lotEvents';
+import type { Route } from '@/core/standing/lotWords';
 import { places } from '@/core/standing/places';
 import type { Place } from '@/core/standing/places';
 import type { ShownLot } from '@/server/shelf/views';

@@ -7,7 +7,7 @@ import type { FatMethod } from '@/core/dairy/creamFat';
 import { fatMethods, richestCream, usualCreams } from '@/core/dairy/creamFat';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { ShelfView } from '@/server/shelf/views';
-import { amountRules } from '../churning/plan/planDraft';
+import { amountRules } from '../churning/plan/creamRules';
 import { useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';

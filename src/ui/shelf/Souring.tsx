@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import type { ripenPredict } from '@/core/ripening/ripenPredict';
 import { souringNow } from '@/core/standing/souringNow';
-import type { Look } from '@/core/standing/lotEvents';
+import type { Look } from '@/core/standing/lotWords';
 import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';

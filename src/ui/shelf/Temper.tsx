@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useState } from 'react';
-import { CalculationError } from '@/core/calculation';
+import { CalculationError } from '@/core/calculationError';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { Place } from '@/core/standing/places';

@@ -16,7 +16,7 @@ import { Wall } from '../board/Wall';
 import type { Layer } from '../board/WareDrawing';
 import { WareDrawing } from '../board/WareDrawing';
 import { Cautions } from '../caution/Caution';
-import { amountRules } from '../churning/plan/planDraft';
+import { amountRules } from '../churning/plan/creamRules';
 import { useFarm, useSay } from '../frame/FarmContext';
 import { useSettle } from '../frame/useSettle';
 import { newId } from '../outbox/newId';

@@ -1,4 +1,4 @@
-import { CalculationError } from '@/core/calculation';
+import { CalculationError } from '@/core/calculationError';
 import { isPassing } from '@/server/commands/passing';
 import { clocked } from '@/server/clock';
 import { carryOut } from '@/server/commands/carryOut';

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { feels } from '@/core/churning/batchEvents';
+import { feels } from '@/core/churning/batchWords';
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { spokenMinutes, text } from '@/core/quantities/formatQuantity';

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { CalculationError } from '@/core/calculation';
+import { CalculationError } from '@/core/calculationError';
 import { moistureTest } from '@/core/balancing/moistureTest';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
-import type { Addition } from '@/core/churning/batchEvents';
-import { additions as additionNames, pieceForms } from '@/core/churning/batchEvents';
+import type { Addition } from '@/core/churning/batchWords';
+import { additions as additionNames, pieceForms } from '@/core/churning/batchWords';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { useSay } from '../../frame/FarmContext';
 import { Chips } from '../../quantity/Chips';

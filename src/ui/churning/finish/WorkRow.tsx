@@ -1,12 +1,12 @@
 'use client';
 
 import { useState } from 'react';
-import { workings } from '@/core/churning/batchEvents';
+import { workings } from '@/core/churning/batchWords';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { useSay } from '../../frame/FarmContext';
 import { Chips } from '../../quantity/Chips';
 import { QuantityField, understand } from '../../quantity/QuantityField';
-import { amountRules } from '../plan/planDraft';
+import { amountRules } from '../plan/creamRules';
 import type { LiveBatch } from '../useBatch';
 import { workWords } from '../words';
 

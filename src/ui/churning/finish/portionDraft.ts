@@ -1,6 +1,7 @@
 import { gheeButter, gheeYield } from '@/core/byProducts/gheeYield';
-import type { Addition, BatchFacts, EventOf, PieceForm } from '@/core/churning/batchEvents';
-import { additions as additionNames } from '@/core/churning/batchEvents';
+import type { BatchFacts, EventOf } from '@/core/churning/batchEvents';
+import type { Addition, PieceForm } from '@/core/churning/batchWords';
+import { additions as additionNames } from '@/core/churning/batchWords';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import type { Storage } from '@/core/keeping/keepingDate';

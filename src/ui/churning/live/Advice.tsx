@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import type { Advice as Advised, AdvisedCause } from '@/core/churning/adviseChurn';
-import type { PausePlace } from '@/core/churning/batchEvents';
+import type { PausePlace } from '@/core/churning/batchWords';
 import { spokenMinutes, spokenRange, text } from '@/core/quantities/formatQuantity';
 import { useSay } from '../../frame/FarmContext';
 import { Quiet } from '../../theme/Enamel';

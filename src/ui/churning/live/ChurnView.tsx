@@ -1,7 +1,7 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import { clarities } from '@/core/churning/batchEvents';
+import { clarities } from '@/core/churning/batchWords';
 import type { MarkStage } from '@/core/churning/stages';
 import { markStages, stageSigns } from '@/core/churning/stages';
 import { elapsedAt } from '@/core/churning/batchStory';

@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { grainSizes } from '@/core/churning/batchEvents';
+import { grainSizes } from '@/core/churning/batchWords';
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
@@ -15,7 +15,7 @@ import { QuantityField, understand } from '../../quantity/QuantityField';
 import { Enamel, Quiet } from '../../theme/Enamel';
 import { ButterCard } from '../finish/ButterCard';
 import styles from './DrainPanel.module.css';
-import { amountRules } from '../plan/planDraft';
+import { amountRules } from '../plan/creamRules';
 import { useOffered } from '../offered';
 import { Key } from '../Key';
 import type { LiveBatch } from '../useBatch';

@@ -16,7 +16,7 @@ import { QuantityField, understand } from '../../quantity/QuantityField';
 import { Enamel, Quiet } from '../../theme/Enamel';
 import { Field } from '../../quantity/Field';
 import styles from './Foot.module.css';
-import { amountRules, sizeRules, temperatureRules } from '../plan/planDraft';
+import { amountRules, sizeRules, temperatureRules } from '../plan/creamRules';
 import { ToolSelect } from '../ToolSelect';
 import type { LiveBatch } from '../useBatch';
 

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { CalculationError } from '@/core/calculation';
+import { CalculationError } from '@/core/calculationError';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { lastAct } from '@/core/churning/lastAct';
 import { readMakeDay } from '@/core/jot/readMakeDay';

@@ -1,8 +1,9 @@
 'use client';
 
 import { useState } from 'react';
-import type { EventOf, PausePlace } from '@/core/churning/batchEvents';
-import { pausePlaces } from '@/core/churning/batchEvents';
+import type { EventOf } from '@/core/churning/batchEvents';
+import type { PausePlace } from '@/core/churning/batchWords';
+import { pausePlaces } from '@/core/churning/batchWords';
 import { clockText } from '@/core/quantities/formatQuantity';
 import { useSay } from '../../frame/FarmContext';
 import { useChimeAt } from '../../pail/useChime';

@@ -1,8 +1,9 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import type { BatchFacts, Clarity, WashPlace } from '@/core/churning/batchEvents';
-import { clarities, washPlaces } from '@/core/churning/batchEvents';
+import type { BatchFacts } from '@/core/churning/batchEvents';
+import type { Clarity, WashPlace } from '@/core/churning/batchWords';
+import { clarities, washPlaces } from '@/core/churning/batchWords';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import { washesLeft } from '@/core/washing/washesLeft';
@@ -16,7 +17,7 @@ import { QuantityField, understand } from '../../quantity/QuantityField';
 import { Enamel, Quiet } from '../../theme/Enamel';
 import { ButterCard } from '../finish/ButterCard';
 import type { Body } from '../makeDayEvents';
-import { amountRules } from '../plan/planDraft';
+import { amountRules } from '../plan/creamRules';
 import { useOffered } from '../offered';
 import { Key } from '../Key';
 import type { LiveBatch } from '../useBatch';

@@ -1,3 +1,4 @@
+import { amountRules, fatRules, sizeRules, temperatureRules } from './creamRules';
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import type { Loads } from '@/core/churning/splitLoads';
 import { splitLoads } from '@/core/churning/splitLoads';
@@ -8,18 +9,12 @@ import type { Breed } from '@/core/dairy/breeds';
 import { breedFat } from '@/core/dairy/breeds';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import type { FatMethod, KnownFat } from '@/core/dairy/creamFat';
-import {
-  creamFatByBreed,
-  fatMethods,
-  leanestChurnable,
-  richestCream,
-  usualCreams,
-} from '@/core/dairy/creamFat';
+import { creamFatByBreed, fatMethods, usualCreams } from '@/core/dairy/creamFat';
 import { spokenFraction, spokenVolume, text } from '@/core/quantities/formatQuantity';
 import type { UnitSystem } from '@/core/quantities/units';
 import { weighed } from '@/core/quantities/measuring';
 import type { PlanView } from '@/server/churning/views';
-import type { QuantityRules, Understood } from '../../quantity/QuantityField';
+import type { Understood } from '../../quantity/QuantityField';
 import { understand } from '../../quantity/QuantityField';
 
 /** What a maker has typed and tapped so far; kept as it is, right or wrong. */
@@ -54,49 +49,6 @@ export interface PlanDraft {
 export const usualTemperatures = { fridge: 4, cool: 12, room: 18 } as const;
 
 /** An amount of cream, or of what else is measured by jug or scale on make day. */
-export const amountRules = (
-  system: UnitSystem,
-  what: 'cream' | 'water' | 'buttermilk' = 'cream',
-): QuantityRules => ({
-  system,
-  kinds: ['volume', 'mass'],
-  bareUnit: { metric: 'L', us: 'qt', imperial: 'pt' }[system],
-  check: ({ kind, value }) => {
-    if (value <= 0) return `There has to be some ${what}: an amount above zero is needed.`;
-    if (value > 500_000)
-      return `That is ${Math.round(value / 1000)} ${kind === 'mass' ? 'kg' : 'L'}, more than a farm churns at once: check the unit.`;
-    return undefined;
-  },
-});
-export const temperatureRules = (system: UnitSystem): QuantityRules => ({
-  system,
-  kinds: ['temperature'],
-  bareUnit: system === 'us' ? 'F' : 'C',
-  check: ({ value }) =>
-    value < 0 || value > 35
-      ? `Cream goes into a churn between ${system === 'us' ? '32 and 95 °F' : '0 and 35 °C'}.`
-      : undefined,
-});
-export const fatRules = (system: UnitSystem): QuantityRules => ({
-  system,
-  kinds: ['fraction'],
-  bareUnit: '%',
-  check: ({ value }) => {
-    if (value > richestCream)
-      return `${text(spokenFraction(value))} is butter already: cream holds at most 60 % fat.`;
-    if (value < leanestChurnable)
-      return `${text(spokenFraction(value))} fat is milk or light cream, and never breaks: let it stand and take the cream off it.`;
-    return undefined;
-  },
-});
-export const sizeRules = (system: UnitSystem): QuantityRules => ({
-  system,
-  kinds: ['volume'],
-  bareUnit: { metric: 'L', us: 'qt', imperial: 'pt' }[system],
-  check: ({ value }) =>
-    value <= 0 || value > 2_000_000 ? 'A size to the brim is needed, such as 4 L.' : undefined,
-});
-
 export type CreamInFront = 'tub' | 'jar' | 'again' | undefined;
 
 /** The draft a maker starts from: as last time if there was one, or what the drawing they tapped suggests. */

@@ -2,8 +2,8 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { feeds, tastes } from '@/core/churning/batchEvents';
-import type { Feed } from '@/core/churning/batchEvents';
+import { feeds, tastes } from '@/core/churning/batchWords';
+import type { Feed } from '@/core/churning/batchWords';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { Chips } from '../../quantity/Chips';
 import { Quiet } from '../../theme/Enamel';

@@ -1,4 +1,4 @@
-import { asJson, CalculationError } from '@/core/calculation';
+import { asJson, CalculationError } from '@/core/calculationError';
 import { readBody, Unreadable } from '@/server/http/readBody';
 import { calculate, calculations } from '@/core/calculations';
 

@@ -1,0 +1,46 @@
+export const clarities = ['milky', 'cloudy', 'hazy', 'clear'] as const;
+export type Clarity = (typeof clarities)[number];
+
+/** What may be mixed in, and what follows from it. */
+export const additions = {
+  herbs: { name: 'Fresh herbs', perishable: true },
+  garlic: { name: 'Garlic', perishable: true },
+  honey: { name: 'Honey', perishable: false },
+  spice: { name: 'Dry spice', perishable: false },
+  colour: { name: 'Colour', perishable: false },
+} as const;
+export type Addition = keyof typeof additions;
+/** Where cream stands during a pause. */
+export const pausePlaces = ['room', 'fridge', 'bath', 'iceWater'] as const;
+export type PausePlace = (typeof pausePlaces)[number];
+
+/** How far the grains had gone when the churn was stopped. */
+export const grainSizes = ['grains', 'lumps', 'mass'] as const;
+export type GrainSize = (typeof grainSizes)[number];
+/** How butter is in the hand. */
+export const feels = ['hard', 'waxy', 'greasy'] as const;
+export type Feel = (typeof feels)[number];
+export const workings = ['drained', 'pressed', 'worked'] as const;
+export type Working = (typeof workings)[number];
+/** Where butter is washed. */
+export const washPlaces = ['bowl', 'churn', 'tap', 'machine'] as const;
+export type WashPlace = (typeof washPlaces)[number];
+/** What butter is shaped into. */
+export const pieceForms = ['mould', 'block', 'roll', 'pat', 'crock', 'tub'] as const;
+export type PieceForm = (typeof pieceForms)[number];
+/** What the cows ate, which is what colours butter. */
+export const feeds = ['grass', 'mixed', 'hay'] as const;
+export type Feed = (typeof feeds)[number];
+export const tastes = [
+  'sweet',
+  'nutty',
+  'tart',
+  'flat',
+  'salty',
+  'gritty',
+  'soapy',
+  'bitter',
+  'cheesy',
+  'feed',
+] as const;
+export type Taste = (typeof tastes)[number];
