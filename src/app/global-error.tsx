@@ -3,7 +3,7 @@
 import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
 import '@/ui/theme/palette.css';
 import { useEffect } from 'react';
-import { HouseAway } from '@/ui/frame/HouseAway';
+import { Away } from '@/ui/frame/Away';
 
 /** Not even the frame could be drawn: the house has no database just now. */
 export default function GlobalError({ reset }: { error: Error; reset: () => void }) {
@@ -17,7 +17,7 @@ export default function GlobalError({ reset }: { error: Error; reset: () => void
       <title>Immulgo: the house does not answer</title>
       <body>
         <main style={{ padding: 'clamp(20px, 8vw, 96px)' }}>
-          <HouseAway onRetry={reset} />
+          <Away onRetry={reset} />
         </main>
       </body>
     </html>

@@ -2,7 +2,7 @@ import { churnBalanceCalculation } from './balancing/churnBalance.calc';
 import { moistureTestCalculation } from './balancing/moistureTest.calc';
 import { reconcilePowerCalculation } from './balancing/reconcilePower';
 import { curdPlanCalculation } from './byProducts/curdPlan.calc';
-import { gheeYieldCalculation } from './byProducts/gheeYield';
+import { gheeYieldCalculation } from './byProducts/gheeYield.calc';
 import { yoghurtPlanCalculation } from './byProducts/yoghurtPlan';
 import { bankPlanCalculation } from './planning/bankPlan';
 import { herdForecastCalculation } from './planning/herdForecast';

@@ -1,8 +1,8 @@
 'use client';
 
-import { HouseAway } from '@/ui/frame/HouseAway';
+import { Away } from '@/ui/frame/Away';
 
 /** The house did not answer: what was marked is still on the device. */
 export default function ErrorPage({ reset }: { error: Error; reset: () => void }) {
-  return <HouseAway onRetry={reset} />;
+  return <Away onRetry={reset} />;
 }

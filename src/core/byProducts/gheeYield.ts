@@ -1,11 +1,9 @@
-import * as v from 'valibot';
-import { calculation, positiveFraction, positiveMass } from '../calculation';
 import { gheeFat } from '../balancing/churnedLines';
 import { ranked } from '../prediction';
-import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 import { estimate, together } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
+import type { GheeInput } from './gheeYield.calc';
 
 /** Fat of finished ghee, and what clings to solids, pan and cloth, as a share of the fat (handbook §6.13: 2–4 %). */
 const clings = 0.03;
@@ -23,19 +21,6 @@ const burner = 0.6;
 /** Butter that is made into ghee, when nobody measured it (handbook §6.8). */
 export const gheeButter = { butterFat: 0.82, butterFatSd: 0.012 } as const;
 
-const gheeInput = v.strictObject({
-  butterMass: positiveMass,
-  butterFat: v.optional(positiveFraction, gheeButter.butterFat),
-  butterFatSd: v.optional(
-    v.pipe(
-      v.number(),
-      v.minValue(0, 'a spread, as a fraction.'),
-      v.maxValue(0.2, 'a spread of at most 0.2.'),
-    ),
-    gheeButter.butterFatSd,
-  ),
-});
-
 export interface GheeYield extends Predicted {
   ghee: Estimate;
   /** mL near 40 °C. */
@@ -47,11 +32,7 @@ export interface GheeYield extends Predicted {
 }
 
 /** Ghee from butter: its fat over 0.995, less what clings to the solids (handbook §6.13). Masses in g. */
-export function gheeYield({
-  butterMass,
-  butterFat,
-  butterFatSd,
-}: v.InferOutput<typeof gheeInput>): GheeYield {
+export function gheeYield({ butterMass, butterFat, butterFatSd }: GheeInput): GheeYield {
   const fat = butterMass * butterFat;
   const ghee = (fat * (1 - clings)) / gheeFat;
   const other = butterMass - fat;
@@ -88,19 +69,3 @@ export function gheeYield({
     ],
   };
 }
-
-export const gheeYieldCalculation = calculation({
-  name: 'ghee.yield',
-  says: 'Ghee from butter: how much, how long, and when to stop.',
-  input: gheeInput,
-  output: v.object({
-    ghee: estimateSchema,
-    volume: v.number(),
-    waterMass: v.number(),
-    solidsMass: v.number(),
-    minutes: estimateSchema,
-    endsAt: estimateSchema,
-    ...predictedEntries,
-  }),
-  run: gheeYield,
-});

@@ -2,7 +2,8 @@ import * as v from 'valibot';
 import { someFacts } from '../testing/someFacts';
 import type { BatchFacts } from './batchEvents';
 import { tellBatch } from './tellBatch';
-import { factsAsDone, wayOf, wayOfWorking } from './wayOfWorking';
+import { factsAsDone, wayOf } from './wayOfWorking';
+import { wayOfWorking } from './wayOfWorking.calc';
 
 const facts: BatchFacts = { ...someFacts, ripened: true, usualPieces: { form: 'roll', each: 125 } };
 

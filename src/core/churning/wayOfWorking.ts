@@ -1,10 +1,9 @@
-import * as v from 'valibot';
 import type { BatchFacts } from './batchEvents';
-import { batchFacts } from './batchEvents';
 import type { BatchStory } from './batchStory';
+import type { WayOfWorking } from './wayOfWorking.calc';
 
-/** How a maker works, whatever the cream: churn, temperature, ripeness, washes, salt, shaping, place. */
-export const wayOfWorking = v.omit(batchFacts, [
+/** What is the cream’s and the day’s, and no way of working. */
+export const ofTheCream = [
   'creamMass',
   'creamMassSd',
   'creamVolume',
@@ -14,12 +13,12 @@ export const wayOfWorking = v.omit(batchFacts, [
   'loads',
   'way',
   'despite',
-]);
-export type WayOfWorking = v.InferOutput<typeof wayOfWorking>;
+] as const satisfies (keyof BatchFacts)[];
+const left: ReadonlySet<string> = new Set(ofTheCream);
 
 /** The way a batch was worked, to be kept under a name. */
 export const wayOf = (facts: BatchFacts): WayOfWorking =>
-  Object.fromEntries(Object.entries(facts).filter(([key]) => key in wayOfWorking.entries)) as WayOfWorking;
+  Object.fromEntries(Object.entries(facts).filter(([key]) => !left.has(key))) as WayOfWorking;
 
 /** Facts with the washes, salt, shaping and place the butter really got. */
 export function factsAsDone(facts: BatchFacts, story: Pick<BatchStory, 'portions' | 'washes'>): BatchFacts {

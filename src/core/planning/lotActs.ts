@@ -3,6 +3,7 @@ import { ripenPredict } from '../ripening/ripenPredict';
 import { discardAfterHours as heatedAtMost } from '../standing/lotStory';
 import type { StandingMilk } from '../separating/creamRise';
 import { cutAt, riseCream } from '../separating/creamRise';
+import { underLine } from '../separating/cutBetween';
 import type { Act } from './acts';
 import type { FarmLot, RankedLot } from './farmNow';
 import { judgedActs } from './judgedActs';
@@ -19,8 +20,7 @@ const warmWithin = 2;
 const standLongest = 44;
 /** Waiting is worth while it still brings this much of the milk's fat by the next visit (engineering estimate). */
 const worthWaiting = 0.008;
-/** A ladle set a little under the line gets the thin cream too, mm; cells fine enough for that. */
-const underLine = 4;
+/** Cells fine enough for a ladle a little under the line. */
 const cellsEnough = 32;
 /** Milk that was reckoned already, by what makes it rise as it does. */
 export type Rises = Map<string, ReturnType<typeof riseOf>>;

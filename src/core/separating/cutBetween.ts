@@ -1,5 +1,8 @@
 import type { CreamRise } from './creamRise.calc';
 
+/** A ladle set a little under the line gets the thin cream too, mm (engineering estimate). */
+export const underLine = 4;
+
 /** What a ladle takes and leaves: masses in g, mass fractions, and the share of the fat it gets. */
 export interface Cut {
   creamMass: number;

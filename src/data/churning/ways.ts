@@ -1,5 +1,5 @@
 import { QueryTypes } from 'sequelize';
-import type { WayOfWorking } from '@/core/churning/wayOfWorking';
+import type { WayOfWorking } from '@/core/churning/wayOfWorking.calc';
 import { database } from '../connection';
 import type { FarmScope } from '../farmScope';
 

@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { id } from '@/core/churning/batchEvents';
-import { wayOfWorking } from '@/core/churning/wayOfWorking';
+import { wayOfWorking } from '@/core/churning/wayOfWorking.calc';
 import { dropWay, putWay } from '@/data/churning/ways';
 import { command } from '../commands/command';
 import { Refusal } from '../refusal';

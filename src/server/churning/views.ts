@@ -1,3 +1,5 @@
+import type { Judgement } from '@/core/balancing/judgeBatch';
+import { judgeBatch } from '@/core/balancing/judgeBatch';
 import type { ChurnPace } from '@/core/churning/churnPace';
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import { learnPace, paceOf } from '@/core/churning/learnPace';
@@ -56,6 +58,8 @@ export interface BatchView extends HouseView {
   ways: NamedWay[];
   /** Codes its portions ever had, by their ids: a label once printed names its butter for good. */
   codes: Record<string, string>;
+  /** What it came to by these events, once it is packed. */
+  judged: Judgement | undefined;
 }
 
 /** Most recent batches that say what the cream's fat usually is. */
@@ -123,13 +127,16 @@ export async function batchViewOf(scope: FarmScope, batchId: string): Promise<Ba
   const batch = await batchById(scope, batchId);
   if (!batch) return undefined;
   const vessels = await vesselsOf(scope);
+  const events = (await eventsOf(scope, [batchId])).get(batchId) ?? [];
+  const story = tellBatch(batch.facts, events);
   return {
     ...(await houseViewOf(scope)),
     id: batch.id,
     number: batch.number,
     creamLotId: batch.creamLotId,
     facts: batch.facts,
-    events: (await eventsOf(scope, [batchId])).get(batchId) ?? [],
+    events,
+    judged: story.phase === 'packed' ? judgeBatch(batch.facts, story) : undefined,
     revision: batch.revision,
     pace: (await pacesOf(scope, batch.startedAt))[batch.facts.tool],
     moulds: vessels.filter((vessel) => vessel.kind === 'mould' || vessel.kind === 'tub'),

@@ -8,23 +8,21 @@ import { milkNeeded } from '@/core/planning/milkNeeded';
 import type { SeparationWay } from '@/core/separating/usualSeparations';
 import { usualSeparations } from '@/core/separating/usualSeparations';
 import { separationBalance } from '@/core/separating/separationBalance';
-import { saltWays } from '@/core/salting/saltWays';
+import { laterPart } from '../frame/laterPart';
 import { useSay } from '../frame/FarmContext';
 import { Amount } from '../quantity/Amount';
 import { BreedSelect } from '../quantity/BreedSelect';
 import { Chips } from '../quantity/Chips';
-import { QuantityField, understand } from '../quantity/QuantityField';
+import { QuantityField } from '../quantity/QuantityField';
+import { understand } from '../quantity/understand';
 import { spokenVolume, percent } from '@/core/quantities/formatQuantity';
-import { readSalt, SaltChooser } from '../churning/finish/SaltChooser';
-import type { SaltDraft } from '../churning/finish/SaltChooser';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { CreamDrawing } from '../vessel/CreamDrawing';
-import { StandingMilk } from './StandingMilk';
 import styles from './Bench.module.css';
+import { butterFat, churnEfficiency } from './usual';
 
-/** Fat of farm butter and churn efficiency in the middle of their usual range (handbook §6.8). */
-const butterFat = 0.82;
-const churnEfficiency = 0.97;
+const StandingMilk = laterPart(() => import('./StandingMilk').then((part) => part.StandingMilk));
+const SaltBench = laterPart(() => import('./SaltBench').then((part) => part.SaltBench));
 
 /** Calculators that need no batch: what butter would take, how far cream has risen, and salt in every way of saying it. */
 export function Bench() {
@@ -119,35 +117,5 @@ function WhatItTakes() {
         )}
       </Enamel>
     </section>
-  );
-}
-
-function SaltBench() {
-  const say = useSay();
-  const [typed, setTyped] = useState(say.system === 'metric' ? '500 g' : '1 lb');
-  const [salt, setSalt] = useState<SaltDraft>({ way: 'share', typed: '1.6 %', kind: 'fine' });
-  const butter = understand(typed, {
-    system: say.system,
-    kinds: ['mass'],
-    bareUnit: say.system === 'metric' ? 'g' : 'lb',
-    check: ({ value }) => (value <= 0 ? 'An amount above zero is needed.' : undefined),
-  });
-  const grams = butter && 'quantity' in butter ? butter.quantity.value : undefined;
-  const { salting } = readSalt(salt, say.system);
-  const creamFor = grams ? (grams * butterFat) / 0.38 / churnEfficiency : undefined;
-  const said = salting && grams && creamFor ? saltWays(salting, grams, creamFor) : undefined;
-  return (
-    <Enamel className={styles.form} aria-label="Salt">
-      <h2>Salt, said every way</h2>
-      <QuantityField
-        label="Butter, unsalted"
-        typed={typed}
-        onTyped={setTyped}
-        understood={butter}
-        system={say.system}
-        hint="500 g, 1 lb"
-      />
-      <SaltChooser draft={salt} onDraft={setSalt} ways={said} early={undefined} />
-    </Enamel>
   );
 }

@@ -11,7 +11,8 @@ import { inWorker } from '@/workers/inWorker';
 import { useSay } from '../frame/FarmContext';
 import { BreedSelect } from '../quantity/BreedSelect';
 import { Chips } from '../quantity/Chips';
-import { QuantityField, understand } from '../quantity/QuantityField';
+import { QuantityField } from '../quantity/QuantityField';
+import { understand } from '../quantity/understand';
 import { Enamel, Quiet } from '../theme/Enamel';
 import styles from './Bench.module.css';
 

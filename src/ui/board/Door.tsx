@@ -24,12 +24,18 @@ export function Door({
 }) {
   // Afterwards it is as whoever stands before it left it.
   const [atFirst] = useState(open);
+  // What is behind it is drawn with its first opening, and stays as it was left.
+  const [opened, setOpened] = useState(open);
   return (
     <details
       className={styles.door}
       open={atFirst}
       data-group={group}
-      onToggle={({ currentTarget }) => currentTarget.open && shutOthers(currentTarget)}
+      onToggle={({ currentTarget }) => {
+        if (!currentTarget.open) return;
+        setOpened(true);
+        shutOthers(currentTarget);
+      }}
     >
       <summary>
         <span>
@@ -38,7 +44,7 @@ export function Door({
         </span>
         <ChevronDown aria-hidden size={24} strokeWidth={2.6} />
       </summary>
-      <div className={styles.inside}>{children}</div>
+      <div className={styles.inside}>{opened && children}</div>
     </details>
   );
 }

@@ -2,7 +2,8 @@ import type { BatchEvent } from '@/core/churning/batchEvents';
 import { tellBatch } from '@/core/churning/tellBatch';
 import { foresee } from '@/core/churning/foresee';
 import { someCream } from '@/core/testing/someCream';
-import { afterwardsWords, eventWords, nextWords } from './words';
+import { afterwardsWords } from './words';
+import { eventWords, nextWords } from './eventWords';
 
 const cream = someCream;
 const say = { temperature: (celsius: number) => `${Math.round(celsius)} °C` } as Parameters<

@@ -7,11 +7,11 @@ import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import type { Farm } from '@/server/house/views';
-import { OutboxProvider } from '../outbox/OutboxProvider';
-import { SetAside } from '../outbox/SetAside';
+import { OutboxProvider, useOutboxState, useWaiting } from '../outbox/OutboxProvider';
+import { laterPart, useBehindTheDoors } from './laterPart';
 import { useKeys } from './useKeys';
-import { JotGrammar } from '../jot/JotGrammar';
 import { HeaderJot, HeaderJotProvider, isLiveChurn, useBeginJot, useHeader } from '../jot/HeaderJot';
+import { theHouseAway } from './Away';
 import { FarmProvider, useFarm } from './FarmContext';
 import styles from './Frame.module.css';
 import { Notices } from './Notices';
@@ -64,7 +64,7 @@ export function Frame({
               <WithoutHouse farm={farm} hasMilk={hasMilk} />
               <Skip href="#room">Skip to what matters</Skip>
               <Rail hasMilk={hasMilk} />
-              <SetAside />
+              <Aside />
               <main id="room" tabIndex={-1} className={styles.room}>
                 {children}
               </main>
@@ -84,6 +84,8 @@ function Rail({ hasMilk }: { hasMilk: boolean }) {
   const begin = useBeginJot();
   const [sheet, setSheet] = useState(false);
   const pop = useLater(thePop, sheet);
+  useBehindTheDoors(path);
+  useLater(theHouseAway, true);
   // The churn has a sheet of its own, with its keys.
   const live = isLiveChurn(path);
   useKeys({ '/': begin, '?': live ? undefined : () => setSheet(true) });
@@ -120,7 +122,7 @@ function Rail({ hasMilk }: { hasMilk: boolean }) {
       {pop && (
         <pop.Dialog open={sheet} onClose={() => setSheet(false)} aria-labelledby="jot-grammar">
           <div className={styles.sheet}>
-            <JotGrammar />
+            <pop.JotGrammar />
             <Button variant="outlined" onClick={() => setSheet(false)}>
               Close
             </Button>
@@ -132,6 +134,14 @@ function Rail({ hasMilk }: { hasMilk: boolean }) {
 }
 
 const thePop = () => import('./pop');
+const SetAside = laterPart(() => import('../outbox/SetAside').then((part) => part.SetAside), null);
+
+/** What was set aside, fetched where there is something. */
+function Aside() {
+  const { storeFails } = useOutboxState();
+  const aside = useWaiting().some((one) => one.aside !== undefined || !one.kept);
+  return aside || storeFails ? <SetAside /> : null;
+}
 
 /** On a phone the last door opens on the others. */
 function More({ here }: { here: boolean }) {

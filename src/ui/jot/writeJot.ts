@@ -7,7 +7,7 @@ import type { Jot } from '@/core/jot/readJot';
 import { list } from '@/core/quantities/list';
 import { fatOfCut } from '@/core/separating/cutBetween';
 import type { PailView } from '@/server/pail/views';
-import { eventWords } from '../churning/words';
+import { eventWords } from '../churning/eventWords';
 import { makeDayEvents } from '../churning/makeDayEvents';
 import type { useSay } from '../frame/FarmContext';
 import { clockSeconds } from '../frame/useNow';

@@ -5,7 +5,8 @@ import { useState } from 'react';
 import { useFarm, useSay } from '../frame/FarmContext';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
-import { QuantityField, understand } from '../quantity/QuantityField';
+import { QuantityField } from '../quantity/QuantityField';
+import { understand } from '../quantity/understand';
 import styles from './Larder.module.css';
 import { roomWords } from './freezerRoom';
 

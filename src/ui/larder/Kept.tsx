@@ -1,5 +1,6 @@
 'use client';
 
+import { laterPart } from '../frame/laterPart';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { cautionsOfUse, mayGoTo, purposeOf } from '@/core/byProducts/uses';
@@ -18,12 +19,15 @@ import { longPast } from '../standing/alarm';
 import { standingLot } from '../standing/LotBoard';
 import type { LotNow } from '../standing/lotNow';
 import { lotNow, sayAge, sayMuch } from '../standing/lotNow';
-import { TemperatureCard } from '../standing/TemperatureCard';
-import { UseCard } from '../standing/UseCard';
 import { Quiet } from '../theme/Enamel';
 import type { KeptPiece } from './keptPiece';
 import { cupboardOf, keptFirst, keptUntil } from './keptPiece';
 import styles from './Larder.module.css';
+
+const TemperatureCard = laterPart(() =>
+  import('../standing/TemperatureCard').then((part) => part.TemperatureCard),
+);
+const UseCard = laterPart(() => import('../standing/UseCard').then((part) => part.UseCard));
 
 /** Skim, buttermilk, what is made of them, and cream that is kept, each as it stands in its cupboard, in the order to use them. */
 export function keptPieces(

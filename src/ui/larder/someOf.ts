@@ -1,6 +1,6 @@
 import type { UnitSystem } from '@/core/quantities/units';
-import type { Understood } from '../quantity/QuantityField';
-import { understand } from '../quantity/QuantityField';
+import type { Understood } from '../quantity/understand';
+import { understand } from '../quantity/understand';
 
 /** A scale reads so much more than there is, and it was all of it. */
 const scaleOver = 1.06;

@@ -3,19 +3,18 @@
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { elapsedAt } from '@/core/churning/batchStory';
-import { tools } from '@/core/churning/tools';
-import { fatMethods } from '@/core/dairy/creamFat';
-import { spokenFraction, spokenMinutes, text } from '@/core/quantities/formatQuantity';
+import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { BatchView } from '@/server/churning/views';
 import { Door } from '../board/Door';
-import { ChurnStrip } from '../churning/live/strip/ChurnStrip';
 import { useBatch } from '../churning/useBatch';
 import { useForeseen } from '../churning/plan/useForeseen';
 import { VerdictPanel } from '../churning/verdict/VerdictPanel';
-import { WhatHappened } from '../churning/live/WhatHappened';
-import { phaseWords } from '../churning/words';
+import { phaseWords } from '../churning/batchSaid';
+import { laterPart } from '../frame/laterPart';
 import { useSay } from '../frame/FarmContext';
 import styles from './BatchPage.module.css';
+
+const HowItWent = laterPart(() => import('./HowItWent').then((part) => part.HowItWent));
 
 /** A batch's page in the ledger: the verdict, the cream it came from, and all that happened, to be put right if need be. */
 export function BatchPage({ view }: { view: BatchView }) {
@@ -58,22 +57,14 @@ export function BatchPage({ view }: { view: BatchView }) {
         ].join(', ')}
         open={story.phase !== 'packed'}
       >
-        <div className={styles.went}>
-          <p className={styles.facts}>
-            {say.mass(facts.creamMass)} of {facts.ripened ? 'ripened' : 'sweet'},{' '}
-            {facts.homogenised ? 'long-life' : facts.treatment} cream, “{facts.amountTyped}”,{' '}
-            {text(spokenFraction(facts.creamFat))} fat ({fatMethods[facts.fatMethod].name}), at{' '}
-            {say.temperature(facts.temperature)}
-            {facts.temperatureAssumed && ' (assumed)'}, in {tools[facts.tool].inSentence} of{' '}
-            {say.volume(facts.capacity)}
-            {facts.loads > 1 && `, ${facts.loads} loads`}.
-          </p>
-          <p className={styles.facts}>
-            <Link href={`/shelf/${view.creamLotId}`}>Its whole way, from the milkings to the pats</Link>
-          </p>
-          <ChurnStrip story={story} foreseen={foreseen} prior={foreseen} elapsed={elapsed} />
-          <WhatHappened story={story} unsent={unsent} record={record} />
-        </div>
+        <HowItWent
+          view={view}
+          story={story}
+          unsent={unsent}
+          record={record}
+          foreseen={foreseen}
+          elapsed={elapsed}
+        />
       </Door>
     </article>
   );

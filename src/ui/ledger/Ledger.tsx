@@ -7,7 +7,7 @@ import { tools } from '@/core/churning/tools';
 import { spokenFraction, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { LedgerView } from '@/server/ledger/views';
 import { useSay } from '../frame/FarmContext';
-import { phaseWords, verdictWords } from '../churning/words';
+import { phaseWords, verdictWords } from '../churning/batchSaid';
 import { Quiet } from '../theme/Enamel';
 import { FatBars } from './FatBars';
 import styles from './Ledger.module.css';

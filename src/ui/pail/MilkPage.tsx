@@ -1,5 +1,6 @@
 'use client';
 
+import { laterPart } from '../frame/laterPart';
 import Link from 'next/link';
 import { coolsFirst } from '@/core/standing/judgeLot';
 import { places } from '@/core/standing/places';
@@ -9,13 +10,16 @@ import { Door } from '../board/Door';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
-import { HeatCard } from '../standing/HeatCard';
 import { AlarmCaution } from '../standing/AlarmCaution';
-import { TemperatureCard } from '../standing/TemperatureCard';
-import { UseCard } from '../standing/UseCard';
 import { sayAge } from '../standing/lotNow';
 import { useLotsNow } from '../standing/useLotsNow';
 import { SkimGauge } from './SkimGauge';
+
+const HeatCard = laterPart(() => import('../standing/HeatCard').then((part) => part.HeatCard));
+const TemperatureCard = laterPart(() =>
+  import('../standing/TemperatureCard').then((part) => part.TemperatureCard),
+);
+const UseCard = laterPart(() => import('../standing/UseCard').then((part) => part.UseCard));
 
 /** One vessel of milk: how far it has creamed and what a ladle takes, how it cools, and other ends for it. */
 export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {

@@ -7,18 +7,19 @@ import type { Use } from '@/core/byProducts/uses';
 import { cautionsOfUse } from '@/core/byProducts/uses';
 import { CalculationError } from '@/core/calculationError';
 import { clockText, spokenFraction, spokenMinutes, text } from '@/core/quantities/formatQuantity';
-import { separatorExpect } from '@/core/separating/separatorExpect';
 import type { PailView } from '@/server/pail/views';
 import { Door } from '../board/Door';
 import { Said, Wall } from '../board/Wall';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { useDraft } from '../frame/useDraft';
+import { useLater } from '../frame/useLater';
 import { clockSeconds, useNow } from '../frame/useNow';
 import { newId } from '../outbox/newId';
 import { useAct } from '../outbox/useAct';
 import { Chips } from '../quantity/Chips';
-import { QuantityField, understand } from '../quantity/QuantityField';
+import { QuantityField } from '../quantity/QuantityField';
+import { understand } from '../quantity/understand';
 import { LotBoard } from '../standing/LotBoard';
 import { useLotsNow } from '../standing/useLotsNow';
 import { Enamel, Quiet } from '../theme/Enamel';
@@ -39,6 +40,9 @@ const screwWords: Record<(typeof screws)[number], string> = {
   '1': '1 in',
   '2': '2 in, richer',
 };
+
+/** What is learned of a separator takes some algebra, which is fetched apart. */
+const theSeparating = () => import('@/core/separating/separatorExpect');
 
 /** A run of the separator: milk warm enough, the machine put together in order, then the clock, then what came out. */
 export function SeparatorRun({ view }: { view: PailView }) {
@@ -93,10 +97,11 @@ export function SeparatorRun({ view }: { view: PailView }) {
   ].filter((one, i, all) => all.findIndex(({ vesselId }) => vesselId === one.vesselId) === i);
   const usual = targets.find(({ vesselId }) => (vesselId ?? 'none') === into) ?? byItself;
   const intoVessel = view.vessels.find(({ id }) => id === usual.vesselId);
+  const separating = useLater(theSeparating, true);
   const expected = (() => {
-    if (mass <= 0) return undefined;
+    if (mass <= 0 || !separating) return undefined;
     try {
-      return separatorExpect({
+      return separating.separatorExpect({
         milkMass: mass,
         milkFat,
         temperature: milkCelsius,

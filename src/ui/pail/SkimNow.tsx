@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { creamDensity } from '@/core/dairy/creamDensity';
-import { cutBetween } from '@/core/separating/cutBetween';
+import { cutBetween, underLine } from '@/core/separating/cutBetween';
 import { list } from '@/core/quantities/list';
 import type { PailView } from '@/server/pail/views';
 import { useSay } from '../frame/FarmContext';
@@ -15,7 +15,6 @@ import type { Risen } from '../standing/useRises';
 import type { LotNow } from '../standing/lotNow';
 import styles from './Pail.module.css';
 import { laterHours } from './pailSentence';
-import { underLine } from './skimPlan';
 import { creamGoesTo, toUse, usualSkimUse } from './usual';
 
 /** Skims what is ready in one tap, as it was done last: the ladle at the line, the skim to its usual use. */

@@ -4,8 +4,9 @@ import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
 import { Chips } from '../quantity/Chips';
-import type { Understood } from '../quantity/QuantityField';
-import { QuantityField, understand } from '../quantity/QuantityField';
+import type { Understood } from '../quantity/understand';
+import { QuantityField } from '../quantity/QuantityField';
+import { understand } from '../quantity/understand';
 
 /** How long milk has stood: just now, about a half day or a day, or as it is typed. */
 export interface MilkedWhen {

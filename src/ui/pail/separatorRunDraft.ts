@@ -11,8 +11,8 @@ import {
 } from '@/core/separating/separatorRun';
 import type { UnitSystem } from '@/core/quantities/units';
 import type { PailView } from '@/server/pail/views';
-import type { Understood } from '../quantity/QuantityField';
-import { understand } from '../quantity/QuantityField';
+import type { Understood } from '../quantity/understand';
+import { understand } from '../quantity/understand';
 import type { LotNow } from '../standing/lotNow';
 
 export const screws = ['-2', '-1', '0', '1', '2'] as const;

@@ -2,7 +2,8 @@ import { creamRise } from '@/core/separating/creamRise.calc';
 import { restUnder } from '@/core/separating/cutBetween';
 import type { PailView, ShownLot } from '@/server/pail/views';
 import type { LotNow } from '../standing/lotNow';
-import { planSkim, skimInput, underLine } from './skimPlan';
+import { underLine } from '@/core/separating/cutBetween';
+import { planSkim, skimInput } from './skimPlan';
 import type { SkimSaid } from './skimPlan';
 
 const now = 1_800_000_000;

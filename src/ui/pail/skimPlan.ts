@@ -3,16 +3,14 @@ import { creamDensity } from '@/core/dairy/creamDensity';
 import { richestCream } from '@/core/dairy/creamFat';
 import type { UnitSystem } from '@/core/quantities/units';
 import type { CreamRise } from '@/core/separating/creamRise.calc';
-import { cutBetween, restUnder } from '@/core/separating/cutBetween';
+import { cutBetween, restUnder, underLine } from '@/core/separating/cutBetween';
 import { boiledCream } from '@/core/separating/boiledCream';
 import type { PailView } from '@/server/pail/views';
-import type { Understood } from '../quantity/QuantityField';
-import { understand } from '../quantity/QuantityField';
+import type { Understood } from '../quantity/understand';
+import { understand } from '../quantity/understand';
 import type { LotNow } from '../standing/lotNow';
 import { creamGoesTo } from './usual';
 
-/** A ladle a little under the line gets the thin cream too, mm. */
-export const underLine = 4;
 /** Fat of butter, for saying fat left behind as butter (handbook §6.8). */
 const butterFat = 0.82;
 /** Nobody ladles off more than this, mass fraction of fat (engineering estimate). */

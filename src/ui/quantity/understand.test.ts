@@ -1,5 +1,5 @@
-import { echo, understand } from './QuantityField';
-import type { QuantityRules } from './QuantityField';
+import { echo, understand } from './understand';
+import type { QuantityRules } from './understand';
 
 const cream: QuantityRules = { system: 'metric', kinds: ['volume', 'mass'], bareUnit: 'L' };
 const degrees: QuantityRules = { system: 'us', kinds: ['temperature'], bareUnit: 'F' };

@@ -15,7 +15,8 @@ import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
 import { freeVessels } from '../pail/usual';
 import { Chips } from '../quantity/Chips';
-import { QuantityField, understand } from '../quantity/QuantityField';
+import { QuantityField } from '../quantity/QuantityField';
+import { understand } from '../quantity/understand';
 import { Enamel } from '../theme/Enamel';
 
 /** Cream that was bought, or separated before anyone wrote it down. */

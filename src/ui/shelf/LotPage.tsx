@@ -1,5 +1,6 @@
 'use client';
 
+import { laterPart } from '../frame/laterPart';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import type { ReactNode } from 'react';
@@ -19,19 +20,22 @@ import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
 import { toUse } from '../pail/usual';
-import { HeatCard } from '../standing/HeatCard';
-import { TemperatureCard } from '../standing/TemperatureCard';
-import { UseCard } from '../standing/UseCard';
 import { LargeWare } from '../standing/LargeWare';
 import { AlarmCaution } from '../standing/AlarmCaution';
 import type { LotNow } from '../standing/lotNow';
 import { sayAge, sayMuch } from '../standing/lotNow';
 import { useLotsNow } from '../standing/useLotsNow';
 import { Enamel, Quiet } from '../theme/Enamel';
-import { Ripen } from './Ripen';
 import { Temper } from './Temper';
 import room from './LotPage.module.css';
-import { Trail } from './Trail';
+
+const HeatCard = laterPart(() => import('../standing/HeatCard').then((part) => part.HeatCard));
+const TemperatureCard = laterPart(() =>
+  import('../standing/TemperatureCard').then((part) => part.TemperatureCard),
+);
+const UseCard = laterPart(() => import('../standing/UseCard').then((part) => part.UseCard));
+const Ripen = laterPart(() => import('./Ripen').then((part) => part.Ripen));
+const Trail = laterPart(() => import('./Trail').then((part) => part.Trail));
 
 /** What to do with a thing that is kept from people, by what it is. */
 const blockedToDo = (kind: string): string =>
@@ -278,8 +282,7 @@ function ThrowOut({ one, souring }: { one: LotNow; souring: ReactNode }) {
       </Button>
       <Quiet>Scald the vessel before anything else goes into it.</Quiet>
       <RefusedSentence refused={refused} />
-      <details>
-        <summary>Something else with it</summary>
+      <Door name="Something else with it" value="for soap, or knowingly">
         <div className={styles.stack} style={{ paddingTop: 14 }}>
           {one.story?.souring && souring}
           <UseCard one={one} usual="soap" />
@@ -287,7 +290,7 @@ function ThrowOut({ one, souring }: { one: LotNow; souring: ReactNode }) {
             <Link href={`/churn/new?lots=${lot.id}`}>Churn it all the same; its butter will say so</Link>
           )}
         </div>
-      </details>
+      </Door>
     </>
   );
 }

@@ -20,7 +20,8 @@ import { freeVessels } from '../pail/usual';
 import { thinWords } from '../churning/words';
 import { list } from '@/core/quantities/list';
 import { Chips } from '../quantity/Chips';
-import { QuantityField, understand } from '../quantity/QuantityField';
+import { QuantityField } from '../quantity/QuantityField';
+import { understand } from '../quantity/understand';
 import { Enamel, Quiet } from '../theme/Enamel';
 import type { LotNow } from '../standing/lotNow';
 

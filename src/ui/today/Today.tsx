@@ -15,11 +15,11 @@ import { Then, Thread } from '../board/Thread';
 import { inTwo } from '../board/inTwo';
 import { Said, Wall } from '../board/Wall';
 import { useSay } from '../frame/FarmContext';
+import { laterPart } from '../frame/laterPart';
 import { useLater } from '../frame/useLater';
+import { WhenNear } from '../frame/WhenNear';
 import { useNow } from '../frame/useNow';
 import { useOfferedJot } from '../jot/HeaderJot';
-import { MilkIn } from '../pail/MilkIn';
-import { ParkedEntries } from '../pail/Parked';
 import { SkimNow } from '../pail/SkimNow';
 import { useAnswers } from '../pail/useAnswers';
 import { alarmsOf, alarmWords, longPast, nameOf, pageOf } from '../standing/alarm';
@@ -33,8 +33,6 @@ import { stockWords } from '../larder/larderSays';
 import { useAct } from '../outbox/useAct';
 import { useDifferently } from './Differently';
 import { mainSize, plainChurn } from './plainChurn';
-import { NameTheFarm } from './NameTheFarm';
-import { OldLots } from './OldLots';
 import type { ActSaid } from './todaySays';
 import { comingUp } from './coming';
 import { todayNow } from './todayNow';
@@ -58,6 +56,14 @@ interface Lead {
   why?: string | undefined;
   acts: ReactNode;
 }
+
+const theMilkIn = () => import('../pail/MilkIn');
+/** As high as milk comes in with its two ways, px. */
+const milkInHigh = 112;
+
+const NameTheFarm = laterPart(() => import('./NameTheFarm').then((part) => part.NameTheFarm), null);
+const OldLots = laterPart(() => import('./OldLots').then((part) => part.OldLots), null);
+const ParkedEntries = laterPart(() => import('../pail/Parked').then((part) => part.ParkedEntries), null);
 
 /** What to do now and why, as `today.rank` orders it; one board with everything in its place; the thread of what is coming. */
 export function Today({ view }: { view: TodayView }) {
@@ -89,6 +95,7 @@ export function Today({ view }: { view: TodayView }) {
   useCalled(first?.now ? `${first.act} ${first.lots.join(' ')}` : undefined, said?.says);
   const hasMilk = view.milkings.length > 0 || milk.length > 0;
   const alarms = alarmsOf(all);
+  const past = longPast(all);
   const wait = first && first.now ? mayWait(first, nextVisitHours) : undefined;
   const { button: differently, panel } = useDifferently({
     here:
@@ -190,10 +197,14 @@ export function Today({ view }: { view: TodayView }) {
       </Wall>
       {pegs.length > 0 && <Thread pegs={pegs} nowSeconds={now} />}
       <div id="questions" tabIndex={-1} className={styles.questions}>
-        <ParkedEntries parked={view.parked} />
-        <OldLots lots={longPast(all)} />
+        {view.parked.length > 0 && <ParkedEntries parked={view.parked} />}
+        {past.length > 0 && <OldLots lots={past} />}
       </div>
-      {hasMilk && <MilkIn view={view} />}
+      {hasMilk && (
+        <WhenNear load={theMilkIn} high={milkInHigh}>
+          {({ MilkIn }) => <MilkIn view={view} />}
+        </WhenNear>
+      )}
       {skim && lead === undefined && (
         <section className={styles.also} aria-label="Milk that is ready">
           <h2>{dairy.says}</h2>

@@ -1,16 +1,16 @@
 'use client';
 
-import Button from '@mui/material/Button';
-import Drawer from '@mui/material/Drawer';
 import { styled } from '@mui/material/styles';
-import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import type { Figure, FigureInput, FigureUnit } from '@/core/balancing/figure';
 import { spokenFraction, spokenMass, spokenMinutes, text as asText } from '@/core/quantities/formatQuantity';
 import type { UnitSystem } from '@/core/quantities/units';
+import { laterPart } from '../frame/laterPart';
 import { useSay } from '../frame/FarmContext';
 import { Unseen } from '../theme/Enamel';
+
+const WhySheet = laterPart(() => import('./WhySheet').then((part) => part.WhySheet), null);
 
 /** A figure's value in the farm's units. */
 export function sayFigure(value: number, unit: FigureUnit, system: UnitSystem): string {
@@ -28,13 +28,6 @@ export function sayFigure(value: number, unit: FigureUnit, system: UnitSystem): 
   }
 }
 
-const Sheet = styled('div')({
-  width: 'min(460px, 100vw)',
-  padding: '28px 26px',
-  display: 'grid',
-  gap: 18,
-  '& h2': { margin: 0 },
-});
 const Formula = styled('p')({
   margin: 0,
   padding: '12px 16px',
@@ -128,32 +121,25 @@ export function WhyDrawer({
   children: ReactNode;
 }) {
   const [open, setOpen] = useState(false);
+  const [opened, setOpened] = useState(false);
   return (
     <>
-      <Opener type="button" onClick={() => setOpen(true)} aria-haspopup="dialog">
+      <Opener
+        type="button"
+        onClick={() => {
+          setOpened(true);
+          setOpen(true);
+        }}
+        aria-haspopup="dialog"
+      >
         {opener}
         <Unseen> (how we got this)</Unseen>
       </Opener>
-      <Drawer
-        anchor="right"
-        open={open}
-        onClose={() => setOpen(false)}
-        slotProps={{ paper: { role: 'dialog', 'aria-label': `How we got this: ${title}` } }}
-      >
-        <Sheet>
-          <p style={{ margin: 0, color: 'var(--quiet)' }}>How we got this</p>
-          <h2>{title}</h2>
+      {opened && (
+        <WhySheet title={title} section={section} open={open} onClose={() => setOpen(false)}>
           {children}
-          <p style={{ margin: 0 }}>
-            <Link href={section ? `/handbook#s${section}` : '/handbook'} style={{ color: 'var(--rim)' }}>
-              More in the handbook{section ? `, §${section}` : ''}
-            </Link>
-          </p>
-          <Button variant="outlined" onClick={() => setOpen(false)}>
-            Close
-          </Button>
-        </Sheet>
-      </Drawer>
+        </WhySheet>
+      )}
     </>
   );
 }

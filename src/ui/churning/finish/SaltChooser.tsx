@@ -11,8 +11,9 @@ import type { SaltKind } from '@/core/salting/salts';
 import { salts } from '@/core/salting/salts';
 import type { SaltWays } from '@/core/salting/saltWays';
 import { useSay } from '../../frame/FarmContext';
-import type { Understood } from '../../quantity/QuantityField';
-import { QuantityField, understand } from '../../quantity/QuantityField';
+import type { Understood } from '../../quantity/understand';
+import { QuantityField } from '../../quantity/QuantityField';
+import { understand } from '../../quantity/understand';
 import { Chips } from '../../quantity/Chips';
 import { Quiet } from '../../theme/Enamel';
 

@@ -24,7 +24,8 @@ import type { Turns } from './FootForms';
 import { ForgottenPause } from './ForgottenPause';
 import { liveWindow } from './liveWindow';
 import { MakeDayJot } from './MakeDayJot';
-import { actWords, nextWords, phaseWords } from '../words';
+import { actWords, nextWords } from '../eventWords';
+import { phaseWords } from '../batchSaid';
 import { PausePanel } from './PausePanel';
 import { inTheChurn, isDrained, likeliestMark, stageByNow } from './stageNow';
 import { OfferedActs, offersAtFirst } from '../offered';
@@ -32,6 +33,7 @@ import { Stops } from './Stops';
 import { useBatch } from '../useBatch';
 import { useForeseen } from '../plan/useForeseen';
 import { useKeys } from '../../frame/useKeys';
+import { theJudging } from '../verdict/judging';
 import { useLater } from '../../frame/useLater';
 import { useLive } from './useLive';
 import { useScreenAwake } from './useScreenAwake';
@@ -56,6 +58,8 @@ export function ChurnView({ view }: { view: BatchView }) {
   const { facts } = view;
   const say = useSay();
   const finish = useLater(theFinish, true);
+  // At hand for the end of the day, with the house or without it.
+  useLater(theJudging);
   const [looked, setLooked] = useState<number>();
   const { story, unsent, record } = useBatch(view, looked);
   const now = useNow(thinksEvery);

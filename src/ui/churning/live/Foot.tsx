@@ -7,7 +7,7 @@ import type { BatchEvent } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../../frame/FarmContext';
-import { eventWords } from '../words';
+import { eventWords } from '../eventWords';
 import type { Turns } from './FootForms';
 import { useLater } from '../../frame/useLater';
 import { Key } from '../Key';

@@ -10,7 +10,7 @@ import { useSay } from '../../frame/FarmContext';
 import { useNotice } from '../../frame/Notices';
 import { InHeader, useBeginJot } from '../../jot/HeaderJot';
 import { JotField } from '../../jot/JotField';
-import { eventWords } from '../words';
+import { eventWords } from '../eventWords';
 import { butterEvent, makeDayEvents, reweighedEvent } from '../makeDayEvents';
 import { useOffered } from '../offered';
 import type { LiveBatch } from '../useBatch';

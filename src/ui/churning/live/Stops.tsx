@@ -2,7 +2,7 @@ import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import type { MarkStage } from '@/core/churning/stages';
 import { markStages, stageSigns } from '@/core/churning/stages';
-import { actWords } from '../words';
+import { actWords } from '../eventWords';
 import { stopTime } from './stopTime';
 import styles from './Stops.module.css';
 

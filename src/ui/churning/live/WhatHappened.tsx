@@ -5,7 +5,7 @@ import { useState } from 'react';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { clockText } from '@/core/quantities/formatQuantity';
 import { useSay } from '../../frame/FarmContext';
-import { eventWords } from '../words';
+import { eventWords } from '../eventWords';
 import type { LiveBatch } from '../useBatch';
 import styles from './WhatHappened.module.css';
 

@@ -201,6 +201,7 @@ function begunView({ input }: QueuedCommand, { farm }: KeptFrame, plan: PlanView
     churns: plan?.vessels.filter(({ kind }) => kind === 'churn') ?? [],
     ways: plan?.ways ?? [],
     codes: {},
+    judged: undefined,
     moulds: plan?.vessels.filter(({ kind }) => kind === 'mould' || kind === 'tub') ?? [],
   };
 }

@@ -1,7 +1,7 @@
 import { leanestChurnable, richestCream } from '@/core/dairy/creamFat';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { UnitSystem } from '@/core/quantities/units';
-import type { QuantityRules } from '../../quantity/QuantityField';
+import type { QuantityRules } from '../../quantity/understand';
 
 export const amountRules = (
   system: UnitSystem,

@@ -4,7 +4,7 @@ import type { Loads } from '@/core/churning/splitLoads';
 import { splitLoads } from '@/core/churning/splitLoads';
 import type { ToolKey } from '@/core/churning/tools';
 import { tools } from '@/core/churning/tools';
-import type { WayOfWorking } from '@/core/churning/wayOfWorking';
+import type { WayOfWorking } from '@/core/churning/wayOfWorking.calc';
 import type { Breed } from '@/core/dairy/breeds';
 import { breedFat } from '@/core/dairy/breeds';
 import { creamDensity } from '@/core/dairy/creamDensity';
@@ -14,8 +14,8 @@ import { spokenFraction, spokenVolume, text } from '@/core/quantities/formatQuan
 import type { UnitSystem } from '@/core/quantities/units';
 import { weighed } from '@/core/quantities/measuring';
 import type { PlanView } from '@/server/churning/views';
-import type { Understood } from '../../quantity/QuantityField';
-import { understand } from '../../quantity/QuantityField';
+import type { Understood } from '../../quantity/understand';
+import { understand } from '../../quantity/understand';
 
 /** What a maker has typed and tapped so far; kept as it is, right or wrong. */
 export interface PlanDraft {

@@ -2,7 +2,8 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
-import { judgeBatch } from '@/core/balancing/judgeBatch';
+import { useMemo, useState } from 'react';
+import type { Judgement } from '@/core/balancing/judgeBatch';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import { ninety } from '@/core/quantities/estimate';
@@ -10,16 +11,28 @@ import type { BatchView } from '@/server/churning/views';
 import { Cautions } from '../../caution/Caution';
 import { rawCaution } from '@/core/keeping/cautions';
 import { useSay } from '../../frame/FarmContext';
+import { useLater } from '../../frame/useLater';
 import { sayFigure, Why } from '../../why/Why';
 import { Enamel } from '../../theme/Enamel';
 import { FatTrail } from './FatTrail';
 import { KeepWay } from './KeepWay';
+import { theJudging } from './judging';
 import { MoistureCard } from '../finish/MoistureCard';
 import { Portions } from '../finish/Portions';
 import { TasteCard } from './TasteCard';
 import type { LiveBatch } from '../useBatch';
 import styles from './VerdictPanel.module.css';
-import { verdictWords } from '../words';
+import { verdictWords } from '../batchSaid';
+
+/** What a batch came to: as the house judged it, and as soon as something is told of it here, as this device does. */
+function useJudged(view: BatchView, story: BatchStory): Judgement | undefined | 'coming' {
+  const [atFirst] = useState(story);
+  const judging = useLater(theJudging, story !== atFirst || view.judged === undefined);
+  return useMemo(
+    () => (judging ? judging.judgeBatch(view.facts, story) : (view.judged ?? 'coming')),
+    [judging, view, story],
+  );
+}
 
 /** What the day came to: one sentence, the fat's trail, and every figure, each of which opens. */
 export function VerdictPanel({
@@ -39,7 +52,8 @@ export function VerdictPanel({
   inLedger?: boolean;
 }) {
   const say = useSay();
-  const judged = judgeBatch(view.facts, story);
+  const judged = useJudged(view, story);
+  if (judged === 'coming') return <p role="status">One moment…</p>;
   if (!judged) return <p>No butter was weighed, so there is nothing to say of it yet.</p>;
   const within =
     Math.abs(judged.butterMass - judged.saltMass - foreseen.butter.mass) <= ninety * foreseen.butter.sd;

@@ -3,7 +3,7 @@ import { theFarmId } from '@/server/house/theFarm';
 import { pailView } from '@/server/pail/views';
 import { lotView } from '@/server/shelf/views';
 import { MilkPage } from '@/ui/pail/MilkPage';
-import { LotPage } from '@/ui/shelf/LotPage';
+import { SkimmedAway } from '@/ui/pail/SkimmedAway';
 
 export const metadata = { title: 'Standing milk' };
 
@@ -16,5 +16,5 @@ export default async function Page({ params }: { params: Promise<{ id: string }>
   // Skimmed a moment ago, here or elsewhere: what came of it is shown in its place.
   const lot = await lotView(farmId, id);
   if (!lot) notFound();
-  return <LotPage key={`${id}-empty`} view={lot} />;
+  return <SkimmedAway key={`${id}-empty`} view={lot} />;
 }
