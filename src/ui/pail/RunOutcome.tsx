@@ -11,7 +11,7 @@ import { Enamel, Quiet } from '../theme/Enamel';
 import { DiscCount } from './DiscCount';
 import styles from './Pail.module.css';
 import type { ReadRun, RunDraft } from './separatorRunDraft';
-import { skimUses } from './separatorRunDraft';
+import { skimUses } from './usual';
 import type { creamGoesTo } from './usual';
 import { useNames } from './usual';
 

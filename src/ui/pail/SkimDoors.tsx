@@ -13,7 +13,7 @@ import { QuantityField } from '../quantity/QuantityField';
 import { Quiet } from '../theme/Enamel';
 import type { LotNow } from '../standing/lotNow';
 import styles from './SkimGauge.module.css';
-import { skimUses } from './separatorRunDraft';
+import { skimUses } from './usual';
 import type { SkimPlan } from './skimPlan';
 import { freeVessels, toUse, useNames } from './usual';
 

@@ -1,7 +1,6 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import LinearProgress from '@mui/material/LinearProgress';
 import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
@@ -15,6 +14,7 @@ import { Beside } from '../board/Beside';
 import { Rail } from '../board/Board';
 import { Doors } from '../board/Door';
 import { Cautions } from '../caution/Caution';
+import { laterPart } from '../frame/laterPart';
 import { useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
@@ -36,6 +36,11 @@ import { useAnswers } from './useAnswers';
 import { skimSays } from './skimSays';
 import { toUse, usualSkimUse } from './usual';
 
+/** How far the reckoning has come: mostly it is there before anybody looks. */
+const LinearProgress = laterPart(
+  () => import('@mui/material/LinearProgress').then((part) => part.default),
+  null,
+);
 const SkimChart = dynamic(() => import('./SkimChart').then((it) => it.SkimChart), {
   ssr: false,
   loading: () => <div className={styles.chart} />,

@@ -1,6 +1,7 @@
 import { byScrew } from '@/core/separating/separatorRun';
 import type { LotNow } from '../standing/lotNow';
-import { freshRun, milkOf, readRun, runInput, skimUses, usualMilk } from './separatorRunDraft';
+import { freshRun, milkOf, readRun, runInput, usualMilk } from './separatorRunDraft';
+import { skimUses } from './usual';
 import type { RunDraft } from './separatorRunDraft';
 
 const standing = (id: string, celsius: number, mass = 6000, fatShare = 0.04) =>

@@ -1,5 +1,4 @@
 import type { Use } from '@/core/byProducts/uses';
-import { mayGoTo } from '@/core/byProducts/uses';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import {
   balanceOfRun,
@@ -63,12 +62,6 @@ export function usualMilk(milk: readonly LotNow[]): LotNow[] {
   const warm = milk.filter(({ celsius }) => celsius >= coldestMilk);
   return warm.length > 0 ? warm : milk.slice(0, 1);
 }
-
-/** Where skim may go: nothing that is kept from people’s food is offered to people. */
-export const skimUses = (blocked: boolean): Use[] =>
-  (['pigs', 'hens', 'calves', 'drunk', 'yoghurt', 'curd', 'soap'] as const).filter((use) =>
-    mayGoTo(use, blocked),
-  );
 
 /**
  * What came out of the separator, as far as it was said. The balance gives the cream’s fat: all the fat, less what the

@@ -1,4 +1,5 @@
 import type { Use } from '@/core/byProducts/uses';
+import { mayGoTo } from '@/core/byProducts/uses';
 import { keepsUntil } from '@/core/keeping/keepsUntil';
 import type { Place } from '@/core/standing/places';
 import type { Milking, PailView, SeparationBefore, ShownLot, Vessel } from '@/server/pail/views';
@@ -96,6 +97,12 @@ export function creamGoesTo(
     return { vesselId: tub.vessel.id, name: tub.vessel.name, ontoCream: true };
   return free ? { vesselId: free.id, name: free.name } : { vesselId: null, name: 'a jar' };
 }
+
+/** Where skim may go: nothing that is kept from people’s food is offered to people. */
+export const skimUses = (blocked: boolean): Use[] =>
+  (['pigs', 'hens', 'calves', 'drunk', 'yoghurt', 'curd', 'soap'] as const).filter((use) =>
+    mayGoTo(use, blocked),
+  );
 
 export const useNames: Record<Use, string> = {
   eaten: 'Eaten',

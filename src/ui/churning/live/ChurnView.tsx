@@ -12,6 +12,7 @@ import type { BatchView } from '@/server/churning/views';
 import { Beside } from '../../board/Beside';
 import { Cautions } from '../../caution/Caution';
 import { useSay } from '../../frame/FarmContext';
+import { laterPart } from '../../frame/laterPart';
 import { useDraft } from '../../frame/useDraft';
 import { useNow } from '../../frame/useNow';
 import { Unseen } from '../../theme/Enamel';
@@ -21,12 +22,10 @@ import { BreakChime, Clock, HandOver, LiveStrip, LoadClock } from './Clocks';
 import type { FootHandle } from './Foot';
 import { Foot } from './Foot';
 import type { Turns } from './FootForms';
-import { ForgottenPause } from './ForgottenPause';
 import { liveWindow } from './liveWindow';
 import { MakeDayJot } from './MakeDayJot';
 import { actWords, nextWords } from '../eventWords';
 import { phaseWords } from '../batchSaid';
-import { PausePanel } from './PausePanel';
 import { inTheChurn, isDrained, likeliestMark, stageByNow } from './stageNow';
 import { OfferedActs, offersAtFirst } from '../offered';
 import { Stops } from './Stops';
@@ -37,7 +36,6 @@ import { theJudging } from '../verdict/judging';
 import { useLater } from '../../frame/useLater';
 import { useLive } from './useLive';
 import { useScreenAwake } from './useScreenAwake';
-import { WhatHappened } from './WhatHappened';
 import styles from './ChurnView.module.css';
 
 /** A panel the maker chose out of turn, and after how many events. */
@@ -49,6 +47,9 @@ interface Jump {
 const isMark = (act: string): act is MarkStage => (markStages as readonly string[]).includes(act);
 
 const theFinish = () => import('../finishing');
+const PausePanel = laterPart(() => import('./PausePanel').then((part) => part.PausePanel));
+const ForgottenPause = laterPart(() => import('./ForgottenPause').then((part) => part.ForgottenPause), null);
+const WhatHappened = laterPart(() => import('./WhatHappened').then((part) => part.WhatHappened), null);
 
 /** How often what is said of the churn is thought over again, ms; its clocks run by themselves. */
 const thinksEvery = 2000;

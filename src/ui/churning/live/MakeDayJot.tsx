@@ -4,16 +4,17 @@ import { useState } from 'react';
 import { CalculationError } from '@/core/calculationError';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { lastAct } from '@/core/churning/lastAct';
-import { readMakeDay } from '@/core/jot/readMakeDay';
 import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../../frame/FarmContext';
 import { useNotice } from '../../frame/Notices';
+import { useLater } from '../../frame/useLater';
 import { InHeader, useBeginJot } from '../../jot/HeaderJot';
 import { JotField } from '../../jot/JotField';
 import { eventWords } from '../eventWords';
-import { butterEvent, makeDayEvents, reweighedEvent } from '../makeDayEvents';
 import { useOffered } from '../offered';
 import type { LiveBatch } from '../useBatch';
+
+const theReading = () => import('./makeDayReading');
 
 /** One line for everything that happens on make day, typed or dictated, said back as a sentence with Undo. */
 export function MakeDayJot({
@@ -30,7 +31,12 @@ export function MakeDayJot({
   const [typed, setTyped] = useState('');
   const [wrong, setWrong] = useState<string>();
   useOffered({ jot: useBeginJot() });
-  function write() {
+  useLater(theReading, typed !== '');
+  async function write() {
+    const reading = await theReading().catch(() => undefined);
+    if (!reading)
+      return setWrong('The house is away, and this line was not used before: press the buttons meanwhile.');
+    const { butterEvent, makeDayEvents, readMakeDay, reweighedEvent } = reading;
     try {
       const act = readMakeDay(typed, say.system);
       if (!act)
@@ -77,7 +83,7 @@ export function MakeDayJot({
           setTyped(to);
           setWrong(undefined);
         }}
-        onWrite={write}
+        onWrite={() => void write()}
         wrong={wrong}
         example={
           say.system === 'us' ? 'broke · 60 F · butter 1 lb salted' : 'broke · 15 C · butter 612 g salted'

@@ -17,6 +17,7 @@ import { Rail } from '../../board/Board';
 import { Door, Doors } from '../../board/Door';
 import { Cautions } from '../../caution/Caution';
 import { useSay } from '../../frame/FarmContext';
+import { laterPart } from '../../frame/laterPart';
 import { useDraft } from '../../frame/useDraft';
 import { clockSeconds } from '../../frame/useNow';
 import { takenOffShelf } from '../../frame/WithoutHouse';
@@ -31,14 +32,11 @@ import { Quiet } from '../../theme/Enamel';
 import { CreamDrawing } from '../../vessel/CreamDrawing';
 import { WhyDrawer } from '../../why/Why';
 import { afterwardsWords } from '../words';
-import { Afterwards } from './Afterwards';
-import { AskChurn, AskCold, AskKind, AskRich } from './CreamAsked';
 import { foreseenWords } from './foreseenWords';
 import type { CreamInFront, PlanDraft, ReadPlan } from './planDraft';
 import type { CreamFromShelf } from './planDraft';
 import { afterwards, draftByWay, draftFromShelf, freshDraft, readPlan } from './planDraft';
 import { useAcross } from './useAcross';
-import { WhyForeseen } from './WhyForeseen';
 import styles from './PlanChurning.module.css';
 
 /** Resolves once the house was asked and did not answer; never, while it does. */
@@ -53,6 +51,12 @@ const silence = (outbox: { reachable: boolean }): Promise<undefined> =>
     }, 200);
   });
 
+const Afterwards = laterPart(() => import('./Afterwards').then((part) => part.Afterwards));
+const AskChurn = laterPart(() => import('./CreamAsked').then((part) => part.AskChurn));
+const AskCold = laterPart(() => import('./CreamAsked').then((part) => part.AskCold));
+const AskKind = laterPart(() => import('./CreamAsked').then((part) => part.AskKind));
+const AskRich = laterPart(() => import('./CreamAsked').then((part) => part.AskRich));
+const WhyForeseen = laterPart(() => import('./WhyForeseen').then((part) => part.WhyForeseen));
 // Charts come when there is something to chart: what is asked is there before.
 const TemperatureChart = dynamic(() => import('./TemperatureChart').then((it) => it.TemperatureChart), {
   ssr: false,

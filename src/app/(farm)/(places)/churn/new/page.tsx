@@ -2,7 +2,7 @@ import { planView } from '@/server/churning/views';
 import { theFarmId } from '@/server/house/theFarm';
 import { shelfView } from '@/server/shelf/views';
 import { PlanChurning } from '@/ui/churning/plan/PlanChurning';
-import { PlanFromShelf } from '@/ui/shelf/PlanFromShelf';
+import { FromShelf } from '@/ui/shelf/FromShelf';
 
 export const metadata = { title: 'What cream is it?' };
 
@@ -17,7 +17,7 @@ export default async function Page({
     const view = await shelfView(farmId);
     const ids = new Set(lots.split(',').slice(0, 60));
     const chosen = view.lots.filter((lot) => ids.has(lot.id) && lot.kind === 'cream');
-    if (chosen.length > 0) return <PlanFromShelf key={lots} view={view} lots={chosen} />;
+    if (chosen.length > 0) return <FromShelf key={lots} view={view} lots={chosen} />;
   }
   const model = like && /^[0-9a-zA-Z-]{8,64}$/.test(like) ? like : undefined;
   const known = front === 'tub' || front === 'jar' || front === 'again' ? front : undefined;
