@@ -101,7 +101,7 @@ test('what is kept beside the butter stands in its cupboard, and goes where it g
   await farm.send('lot.record', { lotId: creamId, events: [{ kind: 'placed', id: randomUUID(), atSeconds: Date.now() / 1000, place: 'freezer' }] });
   await page.goto('/larder');
   // Cream in the freezer is kept; it stands there while it still freezes.
-  await expect(page.getByRole('region', { name: 'Freezer' }).getByRole('button', { name: /cream/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Freezer' }).getByRole('button', { name: /Cream R/ })).toBeVisible();
   await page.getByRole('region', { name: 'Fridge' }).getByRole('button', { name: /Buttermilk/ }).click();
   const hand = page.getByRole('region', { name: /In hand: Buttermilk/ });
   await expect(hand.getByText(/^Use by/)).toBeVisible();
@@ -112,4 +112,20 @@ test('what is kept beside the butter stands in its cupboard, and goes where it g
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Fridge' }).getByRole('button', { name: /Buttermilk/ })).toBeVisible();
   await expect(page.getByRole('region', { name: /In hand: Buttermilk/ })).toBeVisible();
+  // Made into curd it is a piece of its own, by weight, with a day to eat it by; and it is eaten in one tap.
+  await hand.getByText('Some of it').click();
+  await hand.getByRole('button', { name: 'Curd', exact: true }).click();
+  await expect(hand.getByLabel('Heated to 185 °F first')).toBeChecked();
+  await hand.getByLabel('Curd it makes').fill('40 oz');
+  await expect(hand.getByText(/^At most/)).toBeVisible();
+  await hand.getByLabel('Curd it makes').fill('5 oz');
+  await hand.getByRole('button', { name: 'All of it for curd' }).click();
+  const curd = page.getByRole('region', { name: 'Fridge' }).getByRole('button', { name: /Curd C/ });
+  await expect(curd).toContainText('5 oz');
+  await curd.click();
+  const made = page.getByRole('region', { name: /In hand: Curd/ });
+  await expect(made.getByText(/^Use by/)).toBeVisible();
+  await expectSound(page);
+  await made.getByRole('button', { name: 'All eaten' }).click();
+  await expect(curd).toHaveCount(0);
 }); // prettier-ignore
