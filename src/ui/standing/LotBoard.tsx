@@ -50,7 +50,7 @@ export function standingLot(one: LotNow, say: ReturnType<typeof useSay>): Standi
     key: lot.id,
     name: lot.vessel?.name ?? `${kindNames[lot.kind]} ${lot.code}`,
     lines: [
-      `${sayMuch(one, say)} ${kindWord(lot.kind)}${share}`,
+      `${sayMuch(one, say)}${lot.vessel ? ` ${kindWord(lot.kind)}` : ''}${share}`,
       `${sayAge(one.ageHours)}, ${frozen ? 'frozen' : say.temperature(Math.round(one.celsius))}`,
     ].map(unbroken),
     tag: one.waiting,
