@@ -126,6 +126,8 @@ function amount(words: string, system: UnitSystem, density: number): { mass: num
 
 function butterMass(words: string, system: UnitSystem): number {
   // Grams are the only thing butter is weighed in there; pounds or ounces are said.
+  if (system !== 'metric' && !/[a-z]/.test(words))
+    throw new CalculationError(`“butter ${words}”: pounds or ounces? Say “1 lb 5 oz”.`);
   const quantity = system === 'metric' ? either(`${words} g`, words, system) : parseQuantity(words, system, 'mass');
   if (quantity.kind !== 'mass' || !(quantity.value > 0))
     throw new CalculationError(`“butter ${words}”: a weight is needed, such as ${system === 'metric' ? '612 g' : '1 lb 5 oz'}.`);

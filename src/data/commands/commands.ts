@@ -52,12 +52,12 @@ export async function storedCommand(
 export async function holdCommand(
   { farmId, transaction }: FarmScope,
   id: string,
-): Promise<{ name: string; device: string } | undefined> {
+): Promise<{ name: string; device: string; input: unknown } | undefined> {
   const row = await CommandRow.findOne({
     where: { farmId, id },
-    attributes: ['name', 'device'],
+    attributes: ['name', 'device', 'input'],
     transaction,
     lock: transaction.LOCK.NO_KEY_UPDATE,
   });
-  return row ? { name: row.name, device: row.device } : undefined;
+  return row ? { name: row.name, device: row.device, input: row.input } : undefined;
 }

@@ -9,7 +9,7 @@ import { takeBatchNumber, vesselsOf } from '@/data/house/house';
 import { makeLot, postEntry } from '@/data/ledger/ledger';
 import { park } from '@/data/ledger/movements';
 import { addLotEvents } from '@/data/ledger/standing';
-import { command } from '../commands/command';
+import { actId, command } from '../commands/command';
 import { letGo } from '../ledger/judgedLots';
 import { blendOf, momentOf, outs } from '../ledger/move';
 import { factTreatment } from '../ledger/redateButter';
@@ -127,7 +127,7 @@ export const beginBatch = command({
     await addLotEvents(
       scope,
       creamLotId,
-      [{ kind: 'poured', id: `${sender.commandId}-p0`, atSeconds: startedAtSeconds, mass: cream, fat: facts.creamFat, celsius: facts.temperature }],
+      [{ kind: 'poured', id: `${actId(sender)}-p0`, atSeconds: startedAtSeconds, mass: cream, fat: facts.creamFat, celsius: facts.temperature }],
       { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt },
     ); // prettier-ignore
     await addBatch(scope, { id: batchId, number, creamLotId, facts, startedAt });

@@ -15,6 +15,7 @@ import type { Line } from '@/data/ledger/ledger';
 import { counterEntry, linesOf, makeLot, postEntry, putLot } from '@/data/ledger/ledger';
 import { addLotEvents, changeLot, lotEventsOf, lotsById } from '@/data/ledger/standing';
 import type { Sender } from '../commands/command';
+import { actId } from '../commands/command';
 import { localDate } from '../localDate';
 import { kept, movesOf } from '../ledger/redateButter';
 import { Refusal } from '../refusal';
@@ -199,12 +200,12 @@ async function putButtermilk(
     lotId,
     [
       ...(before
-        ? [{ kind: 'undone' as const, id: `${sender.commandId}-bu`, eventId: before.id, atSeconds: before.atSeconds }]
+        ? [{ kind: 'undone' as const, id: `${actId(sender)}-bu`, eventId: before.id, atSeconds: before.atSeconds }]
         : []),
-      { kind: 'poured', id: `${sender.commandId}-bp`, ...poured },
+      { kind: 'poured', id: `${actId(sender)}-bp`, ...poured },
       ...(told.some(({ kind }) => kind === 'placed')
         ? []
-        : [{ kind: 'placed' as const, id: `${sender.commandId}-ba`, atSeconds: drainedAt + 0.001, place: 'fridge' as const, celsius: 4 }]),
+        : [{ kind: 'placed' as const, id: `${actId(sender)}-ba`, atSeconds: drainedAt + 0.001, place: 'fridge' as const, celsius: 4 }]),
     ],
     by,
   ); // prettier-ignore

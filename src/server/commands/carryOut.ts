@@ -29,6 +29,7 @@ import { creamIn } from '../shelf/creamIn';
 import { keepCulture } from '../shelf/keepCulture';
 import { pourCream } from '../shelf/pourCream';
 import { closeCalendarCommand, openCalendarCommand } from '../calendar/addresses';
+import { writeDoor } from '../door/writeDoor';
 import { answerToday } from '../today/answerToday';
 import { Refusal } from '../refusal';
 import type { Command } from './command';
@@ -61,6 +62,7 @@ const commands = new Map(
     waterCrock,
     restoreButter,
     answerToday,
+    writeDoor,
     openCalendarCommand,
     closeCalendarCommand,
   ].map((one) => [one.name, one as unknown as Command<unknown, unknown>]),

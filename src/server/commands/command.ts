@@ -7,7 +7,13 @@ export interface Sender {
   device: string;
   at: Date;
   receivedAt: Date;
+  /** Which of several acts that were sent as one. */
+  part?: number;
 }
+
+/** What the ids are made from that an act gives by itself: its command's, and which part of it it is. */
+export const actId = ({ commandId, part }: Sender): string =>
+  part === undefined ? commandId : `${commandId}-n${part}`;
 
 /** A command's name, the schema of its input, and the one use-case that carries it out. */
 export interface Command<I, R> {

@@ -8,7 +8,7 @@ import { farmOf } from '@/data/house/house';
 import { datesOf, makeLot, partsOf, postEntry } from '@/data/ledger/ledger';
 import type { StandingLot } from '@/data/ledger/standing';
 import { addLotEvents, lotEventsOf, lotsById } from '@/data/ledger/standing';
-import { command } from '../commands/command';
+import { actId, command } from '../commands/command';
 import type { Sender } from '../commands/command';
 import { draw, momentOf } from '../ledger/move';
 import type { Drawn } from '../ledger/move';
@@ -47,7 +47,7 @@ export const moveButter = command({
     await addLotEvents(
       scope,
       moved,
-      [{ kind: 'kept', id: `${sender.commandId}-k`, atSeconds: at.getTime() / 1000, storage: to }],
+      [{ kind: 'kept', id: `${actId(sender)}-k`, atSeconds: at.getTime() / 1000, storage: to }],
       { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt },
     );
     await redateButter(scope, lot.batchId!);
@@ -112,7 +112,7 @@ async function part(
 async function inheritStays(scope: FarmScope, from: string, to: string, sender: Sender): Promise<void> {
   const told = notTakenBack((await lotEventsOf(scope, [from])).get(from) ?? []);
   const stays = told.flatMap((event, i) =>
-    event.kind === 'kept' ? [{ ...event, id: `${sender.commandId}-h${i}` }] : [],
+    event.kind === 'kept' ? [{ ...event, id: `${actId(sender)}-h${i}` }] : [],
   );
   if (stays.length > 0)
     await addLotEvents(scope, to, stays, {

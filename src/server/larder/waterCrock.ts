@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { atSeconds } from '@/core/churning/batchEvents';
 import { butterIn } from '@/data/ledger/ledger';
 import { addLotEvents } from '@/data/ledger/standing';
-import { command } from '../commands/command';
+import { actId, command } from '../commands/command';
 import { momentOf } from '../ledger/move';
 import { Refusal } from '../refusal';
 
@@ -19,7 +19,7 @@ export const waterCrock = command({
       await addLotEvents(
         scope,
         lotId,
-        [{ kind: 'watered', id: `${sender.commandId}-w${i}`, atSeconds: at }],
+        [{ kind: 'watered', id: `${actId(sender)}-w${i}`, atSeconds: at }],
         by,
       );
     return { lots: stands.length };

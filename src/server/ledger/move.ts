@@ -11,6 +11,7 @@ import { lastTaken, unseenBy } from '@/data/ledger/movements';
 import type { LotDetails, StandingLot } from '@/data/ledger/standing';
 import { addLotEvents, changeLot, lotEventsOf, lotsById } from '@/data/ledger/standing';
 import type { Sender } from '../commands/command';
+import { actId } from '../commands/command';
 import { Refusal } from '../refusal';
 import { retell } from './retell';
 
@@ -284,12 +285,7 @@ export async function move(
   });
   const atSeconds = entry.at.getTime() / 1000;
   for (const [i, { lot, mass }] of from.entries())
-    await addLotEvents(
-      scope,
-      lot.id,
-      [{ kind: 'drawn', id: `${sender.commandId}-d${i}`, atSeconds, mass }],
-      by,
-    );
+    await addLotEvents(scope, lot.id, [{ kind: 'drawn', id: `${actId(sender)}-d${i}`, atSeconds, mass }], by);
   for (const [i, { lotId, mass, fat, celsius }] of into.entries())
     await addLotEvents(
       scope,
@@ -297,7 +293,7 @@ export async function move(
       [
         {
           kind: 'poured',
-          id: `${sender.commandId}-p${i}`,
+          id: `${actId(sender)}-p${i}`,
           atSeconds,
           mass,
           fat: mass > 0 ? fat / mass : 0,

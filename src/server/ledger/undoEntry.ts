@@ -8,7 +8,7 @@ import { takeAnswerBack } from '@/data/house/answered';
 import { entriesOfCommand, wasTakenBack } from '@/data/ledger/movements';
 import type { LotDetails, RecordedLotEvent } from '@/data/ledger/standing';
 import { addLotEvents, changeLot, lotEventsOf, lotEventsOfCommand, lotsById } from '@/data/ledger/standing';
-import { command } from '../commands/command';
+import { actId, command } from '../commands/command';
 import { Refusal } from '../refusal';
 import { redateButter } from './redateButter';
 import { retell } from './retell';
@@ -25,6 +25,11 @@ export const undoEntry = command({
     if (before?.name.startsWith('batch.'))
       throw new Refusal(
         'That belongs to a batch: take it back on the churn, or on its page in the ledger.',
+        'commandId',
+      );
+    if (before?.name === 'door.write' && churns(before.input))
+      throw new Refusal(
+        'There is a churning on that page: take it back on its own page in the ledger.',
         'commandId',
       );
     if (before?.name === 'today.answer')
@@ -51,7 +56,7 @@ export const undoEntry = command({
     for (const [n, { lotId, event }] of said.entries()) {
       const undone = {
         kind: 'undone' as const,
-        id: `${sender.commandId}-u${n}`,
+        id: `${actId(sender)}-u${n}`,
         eventId: event.id,
         atSeconds: event.atSeconds,
       };
@@ -62,6 +67,10 @@ export const undoEntry = command({
     return { entries: entries.length + said.length, already: false };
   },
 });
+
+/** Whether a page that was typed in holds a churning. */
+const churns = (input: unknown): boolean =>
+  ((input as { acts?: { name: string }[] } | null)?.acts ?? []).some(({ name }) => name === 'batch.begin');
 
 /** What a look or a souring had changed of the lot itself is as it was before; what heating and pouring made of it is told again. */
 async function follow(scope: FarmScope, lotId: string, event: RecordedLotEvent): Promise<void> {

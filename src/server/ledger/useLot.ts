@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { purposeOf, uses, usesOf } from '@/core/byProducts/uses';
 import { positiveMass } from '@/core/calculation';
 import { atSeconds, id } from '@/core/churning/batchEvents';
-import { command } from '../commands/command';
+import { actId, command } from '../commands/command';
 import { isMade } from '@/core/standing/lotKinds';
 import { Refusal } from '../refusal';
 import { intoMade } from './intoMade';
@@ -39,7 +39,7 @@ export const useLot = command({
     const purpose = purposeOf[to];
     const despite = purpose && (await letGo(scope, [lot], purpose, at, knowing));
     const kept = isMade(to)
-      ? intoMade(to, { ...drawn, lots: [lot] }, sender.commandId, {
+      ? intoMade(to, { ...drawn, lots: [lot] }, actId(sender), {
           weighed: made.mass,
           heated: made.heated,
           despite,

@@ -6,7 +6,7 @@ import { milkBlock, pooledMilkFat, richestMilk } from '@/core/dairy/milkIn';
 import { placeKeys, places } from '@/core/standing/places';
 import { animalsOf, farmOf } from '@/data/house/house';
 import { addLotEvents } from '@/data/ledger/standing';
-import { command } from '../commands/command';
+import { actId, command } from '../commands/command';
 import { intoVessel } from '../ledger/intoVessel';
 import { move, milligrams, momentOf } from '../ledger/move';
 import { localDate } from '../localDate';
@@ -151,7 +151,7 @@ export const milkIn = command({
         [
           {
             kind: 'placed',
-            id: `${sender.commandId}-at`,
+            id: `${actId(sender)}-at`,
             atSeconds: at.getTime() / 1000 + 0.001,
             place: input.place,
             celsius: places[input.place].celsius,

@@ -6,7 +6,7 @@ import { richestCream } from '@/core/dairy/creamFat';
 import { placeKeys, places } from '@/core/standing/places';
 import { coldestMilk } from '@/core/separating/separatorRun';
 import { addLotEvents, standingLots } from '@/data/ledger/standing';
-import { command } from '../commands/command';
+import { actId, command } from '../commands/command';
 import { isMade } from '@/core/standing/lotKinds';
 import { intoMade } from '../ledger/intoMade';
 import type { Into } from '../ledger/move';
@@ -192,7 +192,7 @@ export const separateMilk = command({
         ? intoMade(
             input.skim.use,
             { mass: skimMass, fat: skimFat, lots: drawn.map(({ lot }) => lot) },
-            sender.commandId,
+            actId(sender),
             { heated: true },
           )
         : undefined;
@@ -255,7 +255,7 @@ export const separateMilk = command({
         await addLotEvents(
           scope,
           lotId,
-          [{ kind: 'placed', id: `${sender.commandId}-a${i}`, atSeconds: at.getTime() / 1000 + 0.001, place, celsius: places[place].celsius }],
+          [{ kind: 'placed', id: `${actId(sender)}-a${i}`, atSeconds: at.getTime() / 1000 + 0.001, place, celsius: places[place].celsius }],
           by,
         ); // prettier-ignore
     return { codes, creamMass, skimMass, skimFat: skimMass > 0 ? skimFat / skimMass : 0 };

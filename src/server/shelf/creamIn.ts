@@ -4,7 +4,7 @@ import { atSeconds, id } from '@/core/churning/batchEvents';
 import { richestCream } from '@/core/dairy/creamFat';
 import { placeKeys, places } from '@/core/standing/places';
 import { addLotEvents } from '@/data/ledger/standing';
-import { command } from '../commands/command';
+import { actId, command } from '../commands/command';
 import { intoVessel } from '../ledger/intoVessel';
 import { milligrams, momentOf, move } from '../ledger/move';
 import { Refusal } from '../refusal';
@@ -75,7 +75,7 @@ export const creamIn = command({
     await addLotEvents(
       scope,
       input.lotId,
-      [{ kind: 'placed', id: `${sender.commandId}-at`, atSeconds: at.getTime() / 1000 + 0.001, place: input.place, celsius: places[input.place].celsius }],
+      [{ kind: 'placed', id: `${actId(sender)}-at`, atSeconds: at.getTime() / 1000 + 0.001, place: input.place, celsius: places[input.place].celsius }],
       { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt },
     ); // prettier-ignore
     return { lotId: input.lotId, code: codes[input.lotId] };

@@ -4,7 +4,7 @@ import { atSeconds, id } from '@/core/churning/batchEvents';
 import { placeKeys, places } from '@/core/standing/places';
 import { addLotEvents, lotsById } from '@/data/ledger/standing';
 import { isMade } from '@/core/standing/lotKinds';
-import { command } from '../commands/command';
+import { actId, command } from '../commands/command';
 import { intoVessel, refuseOverfull } from '../ledger/intoVessel';
 import { blendOf, draw, milligrams, momentOf, move, outs } from '../ledger/move';
 import { letPour } from '../ledger/judgedLots';
@@ -92,7 +92,7 @@ export const pourCream = command({
         [
           {
             kind: 'placed',
-            id: `${sender.commandId}-at`,
+            id: `${actId(sender)}-at`,
             atSeconds: at.getTime() / 1000 + 0.001,
             place: input.place,
             celsius: places[input.place].celsius,

@@ -17,6 +17,7 @@ const words: Record<string, string> = {
   'crock.water': 'fresh water in the crock',
   'calendar.open': 'an address for a calendar',
   'calendar.close': 'closing a calendar’s address',
+  'door.write': 'a page of the fridge door',
   'today.answer': 'leaving something for later',
   'cleaning.record': 'cleaning',
   'animal.put': 'an animal',

@@ -40,7 +40,7 @@ export function subjectsOf(command: QueuedCommand): {
   return made;
 }
 
-function makes({ name, input }: QueuedCommand): string[] {
+function makes({ name, input }: Pick<QueuedCommand, 'name' | 'input'>): string[] {
   const said = (input ?? {}) as Record<string, unknown>;
   const ids = (...keys: string[]) => keys.flatMap((key) => (isId(said[key]) ? [bare(said[key])] : []));
   switch (name) {
@@ -69,6 +69,8 @@ function makes({ name, input }: QueuedCommand): string[] {
       if (isId(skim?.lotId)) all.add(bare(skim.lotId));
       return [...all];
     }
+    case 'door.write':
+      return ((said.acts ?? []) as { name: string; input: unknown }[]).flatMap((act) => makes(act));
     case 'animal.put':
     case 'vessel.add':
       return ids('id');
