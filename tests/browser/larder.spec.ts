@@ -114,7 +114,7 @@ test('what is kept beside the butter stands in its cupboard, and goes where it g
   await expect(page.getByRole('region', { name: /In hand: Buttermilk/ })).toBeVisible();
   // Made into curd it is a piece of its own, by weight, with a day to eat it by; and it is eaten in one tap.
   await hand.getByText('Some of it').click();
-  await hand.getByRole('button', { name: 'Curd', exact: true }).click();
+  await hand.getByRole('radio', { name: 'Curd', exact: true }).click();
   await expect(hand.getByLabel('Heated to 185 °F first')).toBeChecked();
   await hand.getByLabel('Curd it makes').fill('40 oz');
   await expect(hand.getByText(/^At most/)).toBeVisible();

@@ -53,7 +53,7 @@ export const tooLong: TurnedAway = {
 
 /** The places there are; what is asked elsewhere is not found. */
 const pages = [
-  /^\/(?:pail|shelf|churn|larder|ledger|bench|house|handbook|offline)?$/,
+  /^\/(?:pail|shelf|churn|larder|larder\/door|ledger|bench|house|handbook|offline)?$/,
   /^\/pail\/separator$/,
   /^\/churn\/new$/,
   /^\/bench\/parts$/,

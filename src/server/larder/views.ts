@@ -11,8 +11,11 @@ import { now } from '../clock';
 import type { HouseView } from '../house/views';
 import { houseViewOf } from '../house/views';
 import { localDate } from '../localDate';
-import type { SeparationBefore, ShownLot } from '../pail/views';
-import { separationsBefore, shownLots } from '../pail/views';
+import type { PlanView } from '../churning/views';
+import { planViewOf } from '../churning/views';
+import type { PailView, SeparationBefore, ShownLot } from '../pail/views';
+import { pailViewOf, separationsBefore, shownLots } from '../pail/views';
+import { milkingsSince } from '@/data/ledger/movements';
 
 /** A pat of butter, or ghee, as screens show it: made on a day of the farm’s. */
 export interface ButterShown extends Omit<ButterOnHand, 'madeAt'> {
@@ -51,6 +54,28 @@ export const larderView = (farmId: string): Promise<LarderView> =>
       ...(await stockOf(scope, timeZone)),
       kept: (await shownLots(scope, ['skim', 'buttermilk', 'cream', ...madeKinds])).filter(isKept),
       separations: await separationsBefore(scope),
+    };
+  });
+
+/** What a page of the fridge door is read with: the farm’s animals and ways, and the days of which milk is in the books already. */
+export interface DoorView extends PlanView, PailView {
+  today: string;
+  written: string[];
+}
+
+/** A page is typed in within a season, days. */
+const looksFor = 125;
+
+export const doorView = (farmId: string): Promise<DoorView> =>
+  inFarm(farmId, async (scope) => {
+    const plan = await planViewOf(scope);
+    const { timeZone } = plan.farm;
+    const since = new Date(now().getTime() - looksFor * 86_400_000);
+    return {
+      ...plan,
+      ...(await pailViewOf(scope)),
+      today: localDate(now(), timeZone),
+      written: [...new Set((await milkingsSince(scope, since)).map(({ at }) => localDate(at, timeZone)))],
     };
   });
 

@@ -1,6 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { useMemo, useState } from 'react';
 import type { PieceForm } from '@/core/churning/batchWords';
@@ -124,6 +125,8 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
         <a href={`/api/papers/fridge-door${say.system === 'us' ? '?paper=letter' : ''}`}>
           A page for the fridge door: four weeks to write on by hand
         </a>
+        {' · '}
+        <Link href="/larder/door">What was written on it, typed in</Link>
       </Quiet>
     </div>
   );
