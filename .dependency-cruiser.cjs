@@ -14,7 +14,12 @@ module.exports = {
     from('formats', ['^src/core/']),
     from('workers', ['^src/core/']),
     from('ui', ['^src/core/', '^src/workers/', '^src/server/[^/]+/(actions|views)\\.ts$']),
-    from('app', ['^src/ui/', '^src/server/', '^src/core/calculations\\.ts$', '^src/core/calculation(Error)?\\.ts$']),
+    from('app', [
+      '^src/ui/',
+      '^src/server/',
+      '^src/core/calculations\\.ts$',
+      '^src/core/calculation(Error)?\\.ts$',
+    ]),
     from('demo', ['^src/server/', '^src/core/']),
     from('cli', ['^src/server/', '^src/demo/', '^src/core/', '^src/data/(connection|migrate)\\.ts$']),
     {
