@@ -120,7 +120,7 @@ test('what is kept beside the butter stands in its cupboard, and goes where it g
   await expect(hand.getByText(/^At most/)).toBeVisible();
   await hand.getByLabel('Curd it makes').fill('5 oz');
   await hand.getByRole('button', { name: 'All of it for curd' }).click();
-  const curd = page.getByRole('region', { name: 'Fridge' }).getByRole('button', { name: /Curd C/ });
+  const curd = page.getByRole('region', { name: 'Fridge' }).getByRole('button', { name: /Curd K/ });
   await expect(curd).toContainText('5 oz');
   await curd.click();
   const made = page.getByRole('region', { name: /In hand: Curd/ });

@@ -104,7 +104,8 @@ describe('yoghurt, curd and whipped cream', () => {
     const lotId = await milk(farm, { from: 'animals', animalIds: [cow.id], mass: 8000 });
     expect(await skim(farm, [lotId], { cuts: [{ lotId: randomUUID(), mass: 900, fat: 0.2 }], skim: { to: 'use', use: 'curd' } })).toMatchObject(done);
     const curd = (await larderView(farm)).kept.find(({ kind }) => kind === 'curd')!;
-    expect(curd).toMatchObject({ treatment: 'boiled', blockedReason: null });
+    // Its code is no batch’s: those of butter, cream and buttermilk begin with B, C and M.
+    expect(curd).toMatchObject({ treatment: 'boiled', blockedReason: null, code: expect.stringMatching(/^K\d+$/) });
     expect((await recallView(farm, lotId))!.became.map(({ id }) => id)).toContain(curd.id);
     // Medicine that comes to be known late reaches it, and heating does not take it away.
     const [from, until] = [-1, 5].map((days) => at(days).toISOString().slice(0, 10));

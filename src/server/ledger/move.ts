@@ -198,6 +198,7 @@ export interface Into {
   fresh?: Omit<NewLot, 'id' | 'code' | 'madeAt'> & { details?: LotDetails };
 }
 
+/** The first letter of a lot’s code. B, C and M are a batch’s: its butter, its cream, its buttermilk. */
 const letters: Record<LotKind, string> = {
   milk: 'W',
   cream: 'R',
@@ -207,7 +208,7 @@ const letters: Record<LotKind, string> = {
   culture: 'L',
   ghee: 'G',
   yoghurt: 'Y',
-  curd: 'C',
+  curd: 'K',
   whipped: 'P',
 };
 
