@@ -23,6 +23,9 @@ export class MilkRoom {
     diameter: number;
   }[] = [];
 
+  /** Curd that is being eaten. */
+  private curds: { lotId: string; at: Date }[] = [];
+
   constructor(
     private readonly living: Living,
     private readonly days: Days,
@@ -190,6 +193,7 @@ export class MilkRoom {
   /** Evening milk stands in the cold; yesterday’s is skimmed first, by ladle. */
   async evening(daysAgo: number, at: Date): Promise<void> {
     const { noise, vesselIds } = this.living;
+    await this.eatCurd(at);
     for (const milk of this.standing) {
       const hours = Math.round((at.getTime() - milk.at.getTime()) / 3_600_000);
       // One settling serves all: the ladle comes a day later, give or take.
@@ -209,8 +213,8 @@ export class MilkRoom {
           ),
           trueFat,
         },
-        (cut) =>
-          send(
+        async (cut) => {
+          const { codes } = (await send(
             this.living,
             'milk.separate',
             {
@@ -227,7 +231,10 @@ export class MilkRoom {
               },
             },
             at,
-          ),
+          )) as { codes: Record<string, string> };
+          const curd = Object.keys(codes).find((lotId) => lotId.endsWith('-made'));
+          if (curd) this.curds.push({ lotId: curd, at });
+        },
       );
     }
     this.standing = [];
@@ -277,6 +284,14 @@ export class MilkRoom {
         diameter,
       });
     }
+  }
+
+  /** Curd is on the table for two days. */
+  private async eatCurd(at: Date): Promise<void> {
+    const old = this.curds.filter((curd) => at.getTime() - curd.at.getTime() > 40 * 3_600_000);
+    for (const { lotId } of old)
+      await send(this.living, 'lot.use', { lotId, to: 'eaten' }, at, `${lotId.slice(0, 40)}-eaten`);
+    this.curds = this.curds.filter((curd) => !old.includes(curd));
   }
 
   private async toTub(
