@@ -168,3 +168,20 @@ test('a device that is six minutes slow writes down the right minute', async ({ 
   await expect.poll(async () => (await marks()).length).toBe(1);
   expect((await marks())[0]).toBeLessThan(30);
 });
+
+test('what is behind a door cannot be fetched: it says so in its place, and opens once it can', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('house.settle', { name: 'Larkfold' });
+  await page.goto('/house');
+  const chunks = '**/_next/static/chunks/*.js';
+  await page.route(chunks, (route) => route.abort());
+  await page.getByText('Settings', { exact: true }).click();
+  await expect(page.getByText(/this part is not on this device yet/)).toBeVisible();
+  // The page around it stays.
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await page.unroute(chunks);
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByLabel('Name of the farm')).toHaveValue('Larkfold');
+});

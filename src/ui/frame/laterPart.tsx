@@ -1,7 +1,7 @@
 'use client';
 
 import type { ComponentType, ReactNode } from 'react';
-import { lazy, Suspense, useEffect } from 'react';
+import { createContext, lazy, Suspense, useContext, useEffect, useState } from 'react';
 
 /** A page is left in peace so long after it stands, ms. */
 const peace = 2500;
@@ -20,14 +20,45 @@ export function laterPart<P extends object>(
   meanwhile: ReactNode = <p role="status">One moment…</p>,
 ): ComponentType<P> {
   behind.add(load);
-  const Part = lazy(() => load().then((part) => ({ default: part as ComponentType<object> })));
+  // A part that cannot be had is said to be away in its place: the page around it stays as it is.
+  const wanted = () =>
+    lazy(() =>
+      load().then(
+        (part) => ({ default: part as ComponentType<object> }),
+        () => ({ default: NotHere as ComponentType<object> }),
+      ),
+    );
+  let shared = wanted();
   return function Later(props: P) {
+    const [, setTries] = useState(0);
+    const Part = shared;
+    const again = () => {
+      shared = wanted();
+      setTries((tries) => tries + 1);
+    };
     return (
       <Suspense fallback={meanwhile}>
-        <Part {...props} />
+        <Again value={again}>
+          <Part {...props} />
+        </Again>
       </Suspense>
     );
   };
+}
+
+const Again = createContext<() => void>(() => undefined);
+
+/** In place of a part that could not be fetched. */
+function NotHere() {
+  const again = useContext(Again);
+  return (
+    <p role="alert">
+      The house does not answer, and this part is not on this device yet.{' '}
+      <button type="button" onClick={again} style={{ font: 'inherit', padding: '10px 16px' }}>
+        Try again
+      </button>
+    </p>
+  );
 }
 
 /** Fetches what is behind the doors of a page once it has stood for a moment. */

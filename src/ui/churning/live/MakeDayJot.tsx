@@ -67,7 +67,8 @@ export function MakeDayJot({
           undo: () => record(ids.map((eventId) => ({ kind: 'undone' as const, eventId }))),
         });
       }
-      setTyped('');
+      // What was begun meanwhile stays.
+      setTyped((now) => (now === typed ? '' : now));
       setWrong(undefined);
     } catch (error) {
       if (!(error instanceof CalculationError)) throw error;
