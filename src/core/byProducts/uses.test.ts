@@ -1,4 +1,4 @@
-import { cautionsOfUse, mayGoTo, uses, usesOf } from './uses';
+import { cautionsOfUse, mayGoTo, purposeFor, uses, usesOf } from './uses';
 
 const keys = (...of: Parameters<typeof cautionsOfUse>) => cautionsOfUse(...of).map(({ key }) => key);
 
@@ -50,4 +50,15 @@ describe('what a lot can be put to', () => {
     for (const use of ['eaten', 'given', 'whipped', 'sold', 'drunk'] as const)
       expect(cautionsOfUse(use, { raw: true, blocked: false }).map(({ key }) => key)).toEqual(['raw']);
   });
+});
+
+it('what is made of milk that was not heated asks of it what drinking does', () => {
+  for (const use of ['yoghurt', 'curd'] as const) {
+    expect(purposeFor(use)).toBe('heat');
+    expect(purposeFor(use, false)).toBe('drink');
+  }
+  // Baking heats it in any case, and animals ask nothing of this.
+  expect(purposeFor('baked', false)).toBe('heat');
+  expect(purposeFor('sold', false)).toBe('sell');
+  expect(purposeFor('pigs', false)).toBeUndefined();
 });

@@ -50,6 +50,13 @@ export const purposeOf: Partial<Record<Use, Purpose>> = {
   sold: 'sell',
 };
 
+/**
+ * {@link purposeOf}, by how it is made: only what is heated first may be of milk that is not to drink. Yoghurt and curd of milk
+ * that was not heated are eaten as it is.
+ */
+export const purposeFor = (use: Use, heated = true): Purpose | undefined =>
+  heated || purposeOf[use] !== 'heat' || use === 'baked' ? purposeOf[use] : 'drink';
+
 /** What a lot of a kind is put to by way of habit, the likely ones first; what is odd stands in none of them (nobody whips skim). */
 const made: readonly Use[] = ['eaten', 'given', 'baked', 'sold', 'pigs', 'hens', 'spilled', 'spoiled'];
 const usual: Partial<Record<LotKind, readonly Use[]>> = { yoghurt: made, curd: made, whipped: made };

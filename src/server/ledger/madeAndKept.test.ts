@@ -126,6 +126,22 @@ describe('yoghurt, curd and whipped cream', () => {
     expect((await judged(farm, whipped.id, at(2.5))).waiting.word).toBe('past its day');
   });
 
+  it('are not made unheated of milk that is not to drink, unless somebody knows; that stays with them', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm, { mass: 1000, celsius: 35, place: 'room' });
+    const late = new Date((morning + 6 * 3600) * 1000);
+    setClock(late);
+    const use = (made: object, more: object = {}) =>
+      send(farm, 'lot.use', { lotId, mass: 300, to: 'yoghurt', made, atSeconds: late.getTime() / 1000, ...more });
+    expect(await use({ heated: false })).toMatchObject({ status: 'refused', field: 'knowing' });
+    expect(await use({ heated: true })).toMatchObject(done);
+    const command = randomUUID();
+    expect(
+      await send(farm, 'lot.use', { lotId, mass: 300, to: 'yoghurt', made: { heated: false }, knowing: true, atSeconds: late.getTime() / 1000 }, command),
+    ).toMatchObject(done);
+    expect((await lot(farm, madeId(command))).details.despite).toBeTruthy();
+  });
+
   it('leave the shelf by themselves after three weeks, as skim does', async () => {
     const farm = await house.farm();
     await make(farm, await milk(farm, { mass: 1000 }), 'yoghurt');

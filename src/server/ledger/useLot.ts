@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { purposeOf, uses, usesOf } from '@/core/byProducts/uses';
+import { purposeFor, uses, usesOf } from '@/core/byProducts/uses';
 import { positiveMass } from '@/core/calculation';
 import { atSeconds, id } from '@/core/churning/batchEvents';
 import { actId, command } from '../commands/command';
@@ -36,7 +36,7 @@ export const useLot = command({
         `${kindNames[lot.kind]} is not put to that: ${usesOf(lot.kind).join(', ')} are what it can go to.`,
         'to',
       );
-    const purpose = purposeOf[to];
+    const purpose = purposeFor(to, made.heated);
     const despite = purpose && (await letGo(scope, [lot], purpose, at, knowing));
     const kept = isMade(to)
       ? intoMade(to, { ...drawn, lots: [lot] }, actId(sender), {

@@ -6,7 +6,7 @@ import Switch from '@mui/material/Switch';
 import { useState } from 'react';
 import { madeOf, mostMade } from '@/core/byProducts/madeOf';
 import type { Use } from '@/core/byProducts/uses';
-import { cautionsOfUse, mayGoTo, purposeOf, usesOf } from '@/core/byProducts/uses';
+import { cautionsOfUse, mayGoTo, purposeFor, purposeOf, usesOf } from '@/core/byProducts/uses';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { isMade, kindNames, kindWord } from '@/core/standing/lotKinds';
 import { Cautions } from '../caution/Caution';
@@ -67,7 +67,8 @@ export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use | un
   });
   const weighed = cameOf && 'quantity' in cameOf ? inGrams(cameOf.quantity, yoghurtDensity) : undefined;
   const much = quantity && mass !== undefined ? sayMuch({ lot: { ...lot, mass }, volume: mass / density }, say) : 'All of it';
-  const forbidden = purposeOf[to] && !blocked ? one.judged.mayNot[purposeOf[to]] : undefined;
+  const purpose = purposeFor(to, heated);
+  const forbidden = purpose && !blocked ? one.judged.mayNot[purpose] : undefined;
   return (
     <Enamel className={styles.stack} aria-label="Use some of it">
       <h2 style={{ margin: 0 }}>Use it</h2>
