@@ -77,3 +77,19 @@ export const sentAt = (
   device: string,
   at: Date,
 ): Promise<Answer> => carryOut(farm, { id: randomUUID(), farm, device, name, input, at: at.toISOString() });
+
+/** What one command moved: its entries’ details, and grams of mass and fat by account (below zero: out of it), in whole grams. */
+export const booked = (farm: string, commandId: string) =>
+  inFarm(farm, async ({ transaction }) => {
+    const rows = await database().query<{ account: string; mass: number; fat: number; details: object }>(
+      `SELECT coalesce(l.account, 'lots') AS account, sum(l.mass)::float8 AS mass, sum(l.fat)::float8 AS fat, e.details
+       FROM entry e JOIN entry_line l ON l.farm_id = e.farm_id AND l.entry_id = e.id
+       WHERE e.command_id = :commandId GROUP BY 1, e.id, e.details`,
+      { type: QueryTypes.SELECT, replacements: { commandId }, transaction },
+    );
+    return {
+      mass: Object.fromEntries(rows.map(({ account, mass }) => [account, Math.round(mass)])),
+      fat: Object.fromEntries(rows.map(({ account, fat }) => [account, Math.round(fat)])),
+      details: rows[0]?.details,
+    };
+  });

@@ -1,0 +1,235 @@
+import { randomUUID } from 'node:crypto';
+import { inFarm } from '@/data/farmScope';
+import { lotsById } from '@/data/ledger/standing';
+import { tapLayerFat } from '@/core/separating/tapLayer';
+import { places, vesselShape } from '@/core/standing/places';
+import { setClock } from '../clock';
+import { shelfView } from '../shelf/views';
+import { morning, send } from '../testing/aBatch';
+import { aDairy, balanced, booked, milk, sums } from '../testing/aDairy';
+import { madeId } from './intoMade';
+
+const house = aDairy();
+const done = { status: 'done' };
+const refused = { status: 'refused' };
+const hour = 3600;
+const lot = async (farm: string, id: string) =>
+  (await inFarm(farm, (scope) => lotsById(scope, [id]))).get(id)!;
+const cream = async (farm: string, change: Record<string, unknown> = {}) => {
+  const lotId = randomUUID();
+  expect(
+    await send(farm, 'cream.in', { lotId, mass: 500, fat: 0.36, fatSd: 0.01, fatMethod: 'label', treatment: 'pasteurised', ...change }),
+  ).toMatchObject(done);
+  return lotId;
+}; // prettier-ignore
+const use = async (farm: string, lotId: string, to: string, more: object = {}) => {
+  const command = randomUUID();
+  const answer = await send(farm, 'lot.use', { lotId, to, ...more }, command);
+  return { answer, command, made: madeId(command) };
+};
+
+describe('what is made of milk and cream is booked where it went', () => {
+  it('the whey of curd takes a tenth of the fat with it, and nothing is left unaccounted for', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm, { mass: 4000, fat: 0.04 });
+    const { command, made } = await use(farm, lotId, 'curd', { made: { mass: 600 } });
+    expect(await booked(farm, command)).toEqual({
+      mass: { lots: -3400, whey: 3400 },
+      fat: { lots: -16, whey: 16 },
+      details: { heated: true },
+    });
+    expect(await lot(farm, made)).toMatchObject({ mass: 600, ripened: false, treatment: 'boiled' });
+  });
+
+  it('yoghurt takes on the spoon that began it, and is soured', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm, { mass: 1000 });
+    const { command, made } = await use(farm, lotId, 'yoghurt', { made: { mass: 1040 } });
+    expect((await booked(farm, command)).mass).toEqual({ lots: 40, culture: -40 });
+    expect(await lot(farm, made)).toMatchObject({ ripened: true, treatment: 'boiled' });
+    const unheated = await use(farm, await milk(farm, { mass: 1000 }), 'yoghurt', {
+      made: { heated: false },
+    });
+    expect(await booked(farm, unheated.command)).toEqual({
+      mass: { lots: 0 },
+      fat: { lots: 0 },
+      details: { heated: false },
+    });
+  });
+
+  it('whipped cream loses what stays on the whisk and gains its sugar; heating was said of the milk, not of it', async () => {
+    const farm = await house.farm();
+    const lotId = await cream(farm, { treatment: 'raw' });
+    const lean = await use(farm, lotId, 'whipped', { mass: 250, made: { mass: 230 } });
+    expect(await booked(farm, lean.command)).toMatchObject({
+      mass: { lots: -20, smeared: 20 },
+      fat: { lots: -7, smeared: 7 },
+      details: { heated: false },
+    });
+    const sweet = await use(farm, lotId, 'whipped', { mass: 250, made: { mass: 280, heated: true } });
+    expect((await booked(farm, sweet.command)).mass).toEqual({ lots: 30, mixedIn: -30 });
+    expect(await lot(farm, sweet.made)).toMatchObject({ ripened: false, treatment: 'raw' });
+    expect(await sums(farm)).toMatchObject(balanced);
+  });
+
+  it('of cream that was sour it is sour, and carries no line of culture on', async () => {
+    const farm = await house.farm();
+    const lotId = await cream(farm);
+    for (const event of [
+      { kind: 'soured', route: 'mesophilic', generation: 0, dose: 0.02, culture: 'bought' },
+      { kind: 'looked', seen: 'thickAndTart' },
+    ])
+      expect(
+        await send(farm, 'lot.record', { lotId, events: [{ id: randomUUID(), atSeconds: morning, ...event }] }),
+      ).toMatchObject(done);
+    expect((await lot(farm, lotId)).details.line).toMatchObject({ name: 'Bought culture' });
+    const { made } = await use(farm, lotId, 'whipped');
+    expect((await lot(farm, made)).ripened).toBe(true);
+    expect((await lot(farm, made)).details.line).toBeUndefined();
+  }); // prettier-ignore
+
+  it('no more comes of it than can: curd its milk and a gram, yoghurt a third more and a gram', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm, { mass: 4000 });
+    for (const [to, mass, can] of [
+      ['curd', 1001, true],
+      ['curd', 1001.1, false],
+      ['yoghurt', 1301, true],
+      ['yoghurt', 1301.1, false],
+    ] as const)
+      expect((await use(farm, lotId, to, { mass: 1000, made: { mass } })).answer).toMatchObject(
+        can ? done : { ...refused, field: 'made.mass' },
+      );
+  });
+
+  it('is told apart however long the name of the command is', () => {
+    expect(madeId('a'.repeat(64))).toBe(`${'a'.repeat(59)}-made`);
+    expect(madeId('a'.repeat(64)).length).toBeLessThanOrEqual(64);
+  });
+});
+
+describe('a shelf that is cleared', () => {
+  it('books what is thrown out, passes over what is empty, and puts away without a gram', async () => {
+    const farm = await house.farm();
+    const [full, part, empty, kept] = [
+      await cream(farm),
+      await cream(farm),
+      await cream(farm),
+      await cream(farm),
+    ];
+    await use(farm, part, 'pigs', { mass: 200 });
+    await use(farm, empty, 'pigs');
+    const command = randomUUID();
+    const clear = (lotIds: string[], to: string, id: string = randomUUID()) =>
+      send(farm, 'lot.clear', { lotIds, to }, id);
+    expect(await clear([full, part, empty, full], 'spoiled', command)).toMatchObject({
+      ...done,
+      result: { cleared: 2 },
+    });
+    expect(await booked(farm, command)).toMatchObject({
+      mass: { lots: -800, spoiled: 800 },
+      fat: { lots: -288, spoiled: 288 },
+    });
+    // Nothing left of them: nothing is booked twice.
+    const again = randomUUID();
+    expect(await clear([full, part], 'spoiled', again)).toMatchObject({ ...done, result: { cleared: 0 } });
+    expect((await booked(farm, again)).mass).toEqual({});
+    const away = randomUUID();
+    expect(await clear([kept, full], 'putAway', away)).toMatchObject({ ...done, result: { cleared: 1 } });
+    expect((await booked(farm, away)).mass).toEqual({});
+    expect((await lot(farm, kept)).mass).toBe(500);
+    const onShelf = (await shelfView(farm)).lots.map(({ id }) => id);
+    expect(onShelf).not.toContain(kept);
+    expect(await clear([kept, randomUUID()], 'spoiled')).toMatchObject({ ...refused, field: 'lotIds' });
+    expect((await lot(farm, kept)).mass).toBe(500);
+    expect(await send(farm, 'entry.undo', { commandId: command })).toMatchObject(done);
+    expect((await lot(farm, full)).mass).toBe(500);
+    expect(await sums(farm)).toMatchObject(balanced);
+  });
+});
+
+describe('taking some of a lot', () => {
+  it('leaves what can still be poured, and counts what clings with what was taken', async () => {
+    const farm = await house.farm();
+    const left = async (had: number, taken: number) => {
+      const lotId = await milk(farm, { mass: had });
+      expect((await use(farm, lotId, 'pigs', { mass: taken })).answer).toMatchObject(done);
+      return (await lot(farm, lotId)).mass;
+    };
+    expect(await left(1000, 989)).toBe(11);
+    expect(await left(1000, 990)).toBe(10);
+    expect(await left(1000, 991)).toBe(0);
+    expect(await left(4000, 3979)).toBe(21);
+    expect(await left(4000, 3980)).toBe(20);
+    expect(await left(4000, 3981)).toBe(0);
+    // A jug that reads a little more than there is took all of it.
+    expect(await left(1000, 1061)).toBe(0);
+    const lotId = await milk(farm, { mass: 1000 });
+    expect((await use(farm, lotId, 'pigs', { mass: 1061.1 })).answer).toMatchObject({
+      ...refused,
+      field: 'mass',
+    });
+  });
+
+  it('of nothing is refused, and said is when it was emptied', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm, { mass: 1000 });
+    await use(farm, lotId, 'pigs');
+    const says = async (hours: number) => {
+      setClock(new Date((morning + hours * hour) * 1000));
+      const { answer } = await use(farm, lotId, 'pigs', { atSeconds: morning + hours * hour });
+      expect(answer).toMatchObject(refused);
+      return (answer as { message: string }).message.replace(/^.* is /, '');
+    };
+    expect(await says(0.9)).toBe('empty: it was emptied within the last hour.');
+    expect(await says(5)).toBe('empty: it was emptied 5 h ago.');
+    expect(await says(35)).toBe('empty: it was emptied 35 h ago.');
+    expect(await says(72)).toBe('empty: it was emptied 3 days ago.');
+  });
+});
+
+describe('a can with a tap', () => {
+  const drawnFat = async (farm: string, change: object, kind = 'tapCan', standHours = 12) => {
+    const vesselId = randomUUID();
+    expect(
+      await send(farm, 'vessel.add', { id: vesselId, name: `Can ${vesselId.slice(0, 4)}`, kind, tool: null, capacity: 12_000 }),
+    ).toMatchObject(done);
+    setClock(new Date(morning * 1000 + 1000));
+    const lotId = await milk(farm, { mass: 8000, fat: 0.04, celsius: 20, vesselId, atSeconds: morning, ...change });
+    const before = (await lot(farm, lotId)).fat;
+    const atSeconds = morning + standHours * hour;
+    setClock(new Date(atSeconds * 1000));
+    expect((await use(farm, lotId, 'pigs', { mass: 3000, atSeconds })).answer).toMatchObject(done);
+    return (before - (await lot(farm, lotId)).fat) / 3000;
+  }; // prettier-ignore
+  const { diameter, height } = vesselShape('tapCan', 12_000);
+  const layer = (celsius: number, heated = false, hours = 12) =>
+    tapLayerFat(
+      {
+        vessel: { bottomDiameter: diameter, topDiameter: diameter, height: 1.2 * height },
+        mass: 8000,
+        fat: 0.04,
+        temperature: celsius,
+        species: 'cow',
+        heated,
+      },
+      hours,
+      3000,
+    );
+
+  it('lets its lowest layer out, as its place let the cream rise; everything else is stirred', async () => {
+    const farm = await house.farm();
+    expect(await drawnFat(farm, { place: 'fridge' })).toBeCloseTo(layer(4), 5);
+    expect(layer(4)).toBeLessThan(0.02);
+    expect(await drawnFat(farm, { place: 'room' })).toBeCloseTo(layer(places.room.celsius), 5);
+    expect(layer(places.room.celsius)).not.toBeCloseTo(layer(4), 3);
+    expect(await drawnFat(farm, { place: 'fridge', treatment: 'pasteurised' })).toBeCloseTo(
+      layer(4, true),
+      5,
+    );
+    expect(await drawnFat(farm, { place: 'fridge', homogenised: true })).toBeCloseTo(layer(4, true), 5);
+    expect(layer(4, true)).not.toBeCloseTo(layer(4), 3);
+    expect(await drawnFat(farm, { place: 'fridge' }, 'can')).toBeCloseTo(0.04, 5);
+    expect(await drawnFat(farm, { place: 'fridge' }, 'tapCan', 3)).toBeCloseTo(layer(4, false, 3), 3);
+  });
+});
