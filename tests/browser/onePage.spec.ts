@@ -19,10 +19,10 @@ const whatIsSeen = (page: Page) =>
     return {
       sentence: box(main.querySelector('h1')),
       act: box(
-        main.querySelector('.MuiButton-contained, button[class*="big"], [class*="acts"] .MuiButton-outlined'),
+        main.querySelector('.MuiButton-contained, [data-look="main"], button[class*="big"], [class*="acts"] .MuiButton-outlined'),
       ),
       picture: box(main.querySelector('[data-picture]')),
-      blue: [...main.querySelectorAll('.MuiButton-contained:not(:disabled)')].filter((one) =>
+      blue: [...main.querySelectorAll('.MuiButton-contained:not(:disabled), [data-look="main"]')].filter((one) =>
         one.checkVisibility(),
       ).length,
       long: document.documentElement.scrollHeight / window.innerHeight,
@@ -69,7 +69,7 @@ test('sentence, main button and picture stand on the screen without scrolling, o
     await page.setViewportSize(sizes[0]!);
     await page.goto(path);
     await expect(page.locator('main h1').first()).toBeVisible();
-    if (blues > 0) await expect(page.locator('main .MuiButton-contained').first()).toBeVisible();
+    if (blues > 0) await expect(page.locator('main :is(.MuiButton-contained, [data-look="main"])').first()).toBeVisible();
     // What is worked out beside the page has its room by then.
     await expect(page.getByRole('progressbar')).toHaveCount(0);
     for (const size of sizes) {

@@ -24,14 +24,24 @@ function dateOf(days: number): string {
   return `${String(year).padStart(4, '0')}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`;
 }
 
+/** Days of an ISO date since a fixed day; undefined when it is not a real date. */
+function daysOf(iso: string): number | undefined {
+  // What the pattern would let by beside real dates, writing it back catches: loosening it changes nothing.
+  const match = /^(\d{4})-(\d{2})-(\d{2})$/.exec(iso);
+  const days = match && dayNumber(Number(match[1]), Number(match[2]), Number(match[3]));
+  return days !== null && dateOf(days) === iso ? days : undefined;
+}
+
+/** Whether it is a real date, written 2026-11-23. */
+export const isDate = (iso: string): boolean => daysOf(iso) !== undefined;
+
 /**
  * Days of an ISO date (2026-11-23) since a fixed day.
  * @throws {CalculationError} when it is not a real date
  */
 export function readDate(iso: string, path?: string): number {
-  const match = /^(\d{4})-(\d{2})-(\d{2})$/.exec(iso);
-  const days = match && dayNumber(Number(match[1]), Number(match[2]), Number(match[3]));
-  if (days === null || dateOf(days) !== iso) {
+  const days = daysOf(iso);
+  if (days === undefined) {
     throw new CalculationError(
       `${path ?? 'The date'}: “${iso}” is not a date; write year-month-day, such as 2026-11-23.`,
       path,

@@ -33,6 +33,16 @@ describe('how much butter a household eats', () => {
     expect(eatingRate([ago(1, 70), ago(7, 70), ago(8, 70)], today, addDays(today, -14))!.perWeek).toBe(105);
   });
 
+  it('counts weeks from yesterday back, seven days each', () => {
+    const of = (days: number) =>
+      eatingRate([ago(days, 700), ago(15, 700)], today, addDays(today, -21))!.sd;
+    // A week that got both stands out more than two that got one each.
+    expect(of(7)).toBe(of(1));
+    expect(of(8)).toBe(of(7));
+    expect(of(21)).toBeGreaterThan(of(14));
+    expect(of(14)).toBe(of(8));
+  });
+
   it('counts a feast as an ordinary week, and names it', () => {
     const rate = eatingRate([...weekly(8, 500), ago(17, 4000)], today, addDays(today, -56))!;
     expect(rate.perWeek).toBeLessThan(600);

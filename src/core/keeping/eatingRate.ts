@@ -34,9 +34,9 @@ export function eatingRate(left: readonly Left[], today: string, since: string):
   if (weeks < fewest) return undefined;
   const eaten = Array.from({ length: weeks }, () => 0);
   for (const { on, mass } of left) {
-    const ago = daysBetween(on, today);
-    const week = Math.floor((ago - 1) / 7);
-    if (ago >= 1 && week < weeks) eaten[week]! += mass;
+    const week = Math.floor((daysBetween(on, today) - 1) / 7);
+    // What left today is of no whole week yet, and what is older than these weeks of none of them.
+    if (eaten[week] !== undefined) eaten[week] += mass;
   }
   const sorted = eaten.toSorted((a, b) => a - b);
   const middle = (sorted[Math.floor((weeks - 1) / 2)]! + sorted[Math.ceil((weeks - 1) / 2)]!) / 2;

@@ -143,6 +143,8 @@ describe('cautions of the churn', () => {
     expect(keys('standMixer')).toEqual(['mains']);
     // A closed churn turned by hand gives off gas when its cream is ripe; an open one has no lid to lift.
     expect(keys('barrel')).toContain('lid');
+    expect(keys('rotary')).toEqual([]);
+    expect(keys('paddleMotor')).toEqual(['mains']);
     expect(keys('dasher')).not.toContain('mains');
     expect(churningCautions({ tool: 'standMixer', treatment: 'raw' })[0]!.says).toMatch(
       /^Unplug the stand mixer/,

@@ -36,6 +36,23 @@ describe('butter that is moved', () => {
     expect(keptThrough(keeps, [on('fridge', 0), on('freezer', 5), on('fridge', 5)]).days).toBe(20);
   });
 
+  it('is not past its day for having been set down where it keeps none, and off again', () => {
+    const raw = keepsOf({ ...salted, rawOrigin: true });
+    expect(raw('counter', made).days).toBe(0);
+    expect(keptThrough(raw, [on('counter', 0), on('fridge', 0)])).toEqual(raw('fridge', made));
+    const left = keptThrough(raw, [on('counter', 0), on('fridge', 1)]);
+    expect(left).toMatchObject({ until: made, days: 0 });
+    expect(left.reasons[0]).toBe('past its day before it was moved');
+  });
+
+  it('says what was used up from half of one per cent on', () => {
+    const keepsLong = (_: Storage, from: string) => ({ until: addDays(from, 200), days: 200, reasons: [] });
+    expect(keptThrough(keepsLong, [on('fridge', 0), on('freezer', 1)]).reasons).toEqual([]);
+    expect(keptThrough(keepsLong, [on('fridge', 0), on('freezer', 2)]).reasons).toEqual([
+      '1 % of its time was used up where it stood before',
+    ]);
+  });
+
   it('comes back from the counter with less than it went with, never with more', () => {
     const there = keptThrough(keeps, [on('fridge', 0), on('counter', 5)]);
     expect(there.days).toBe(1);

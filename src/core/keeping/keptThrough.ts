@@ -27,14 +27,13 @@ export function keptThrough(
   let { storage, on } = first;
   let days = now.days;
   let used = 0;
-  let frozen = 0;
   let thawed = false;
   for (const move of moves) {
     const stood = Math.max(0, daysBetween(on, move.on));
-    if (stood > 0) used = days > 0 ? used + stood / days : 1;
-    // From one freezer into another it is as frozen as it was.
-    frozen = storage === 'freezer' ? frozen + stood : 0;
-    thawed ||= thaws && move.storage !== 'freezer' && frozen > 0;
+    // Where it keeps no day at all, a day is more than all of its time.
+    if (stood > 0) used += stood / days;
+    // Into the freezer and out again on one day froze nothing; another freezer is no thaw, and nothing is halved in one.
+    thawed ||= thaws && storage === 'freezer' && stood > 0;
     const fresh = keeps(move.storage, move.on);
     const half = thawed && move.storage === 'fridge';
     days = fresh.days * (half ? thawedShare : 1);
@@ -43,7 +42,7 @@ export function keptThrough(
     now =
       used >= 1
         ? {
-            until: now.until < until ? now.until : until,
+            until: now.until,
             days: 0,
             reasons: ['past its day before it was moved', ...fresh.reasons],
           }

@@ -17,7 +17,8 @@ test('salt, washing and the freezer each give days, raw milk takes some', () => 
 
 test('a pinch of salt is for the taste and gives no days', () => {
   expect(days({ saltMass: 1.5 })).toBe(days({ saltMass: 0 }));
-  // Of what it is without its salt: two per cent of a small pat.
+  // Of the butter without its salt: 6 % brine is just reached, with the salt counted as butter it would not be.
+  expect(days({ mass: 1000, saltMass: 10.25 })).toBe(25);
   expect(days({ mass: 10, saltMass: 5 })).toBe(25);
 });
 

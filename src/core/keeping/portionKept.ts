@@ -54,10 +54,11 @@ export function portionCodes(
   ids: readonly string[],
   given: ReadonlyMap<string, string> = new Map(),
 ): string[] {
+  const alone = ids.length === 1 && given.size === 0;
   const taken = new Set(given.values());
   let place = 0;
   const next = (): string => {
-    const code = place === 0 && ids.length === 1 && taken.size === 0 ? `B${batch}` : lettered(batch, place);
+    const code = alone ? `B${batch}` : lettered(batch, place);
     place += 1;
     return taken.has(code) ? next() : code;
   };

@@ -1,8 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import * as v from 'valibot';
-import type { Breed } from '@/core/dairy/breeds';
-import { breedFat } from '@/core/dairy/breeds';
-import { readDate } from '@/core/keeping/civilDate';
+import { animalSaid } from '@/core/dairy/animalSaid';
 import { animalsOf, farmOf, putAnimal, putWithdrawal } from '@/data/house/house';
 import { milkOf } from '@/data/ledger/lineage';
 import { command } from '../commands/command';
@@ -10,37 +7,12 @@ import { retell } from '../ledger/retell';
 import { localDate } from '../localDate';
 import { Refusal } from '../refusal';
 
-const breeds = Object.keys(breedFat) as [Breed, ...Breed[]];
-const day = v.nullable(v.pipe(v.string(), v.maxLength(10, 'a date such as 2026-11-23 is needed.')));
-
 /** Adds an animal, or writes down what has changed: calved, dry, sharing with a calf, medicine. */
 export const putAnimalCommand = command({
   name: 'animal.put',
-  input: v.strictObject({
-    id: v.pipe(v.string(), v.uuid('an id is needed.')),
-    name: v.pipe(
-      v.string(),
-      v.trim(),
-      v.minLength(1, 'a name of 1 to 60 letters is needed.'),
-      v.maxLength(60, 'a name of 1 to 60 letters is needed.'),
-    ),
-    breed: v.picklist(breeds),
-    calvedOn: v.optional(day, null),
-    sharesWithCalf: v.optional(v.boolean(), false),
-    withdrawnFrom: v.optional(day, null),
-    withdrawnUntil: v.optional(day, null),
-    withdrawnReason: v.optional(
-      v.nullable(v.pipe(v.string(), v.trim(), v.maxLength(120, 'at most 120 letters.'))),
-      null,
-    ),
-    milked: v.optional(v.boolean(), true),
-  }),
+  input: animalSaid,
   carryOut: async (scope, given, sender) => {
     const { withdrawnUntil } = given;
-    if (given.calvedOn !== null) readDate(given.calvedOn, 'calvedOn');
-    if (withdrawnUntil !== null) readDate(withdrawnUntil, 'withdrawnUntil');
-    if (withdrawnUntil !== null && !given.withdrawnReason)
-      throw new Refusal('Say why the milk is withheld: the medicine, or the vet’s word.', 'withdrawnReason');
     const { timeZone } = await farmOf(scope);
     const before = (await animalsOf(scope)).find(({ id }) => id === given.id);
     // Without a first day it goes on as it was, or begins today.
@@ -50,7 +22,6 @@ export const putAnimalCommand = command({
         : (given.withdrawnFrom ??
           before?.withdrawnFrom ??
           [localDate(sender.receivedAt, timeZone), withdrawnUntil].toSorted()[0]!);
-    if (withdrawnFrom !== null) readDate(withdrawnFrom, 'withdrawnFrom');
     if (withdrawnFrom !== null && withdrawnFrom > withdrawnUntil!)
       throw new Refusal(
         `The withdrawal cannot end (${withdrawnUntil}) before it begins (${withdrawnFrom}).`,

@@ -1,7 +1,8 @@
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import type { ToolKey } from '@/core/churning/tools';
 import { toolKeys, tools } from '@/core/churning/tools';
+import { OneOf } from '../quantity/OneOf';
+
+const kinds = toolKeys.map((key) => ({ key, name: tools[key].name }));
 
 /** One kind of churn out of all of them. */
 export function ToolSelect({
@@ -13,13 +14,5 @@ export function ToolSelect({
   tool: ToolKey;
   onTool: (tool: ToolKey) => void;
 }) {
-  return (
-    <TextField select label={label} value={tool} onChange={(event) => onTool(event.target.value as ToolKey)}>
-      {toolKeys.map((key) => (
-        <MenuItem key={key} value={key}>
-          {tools[key].name}
-        </MenuItem>
-      ))}
-    </TextField>
-  );
+  return <OneOf label={label} chosen={tool} onChoose={onTool} choices={kinds} />;
 }

@@ -1,12 +1,14 @@
 'use client';
 
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useCallback, useEffect, useMemo } from 'react';
 import type { BatchEvent } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { tellBatch } from '@/core/churning/tellBatch';
 import type { Told } from './makeDayEvents';
 import type { BatchView } from '@/server/churning/views';
 import { keep, tidyKept } from '../outbox/kept';
+import { reads } from '../frame/serverReads';
 import { clockSeconds } from '../frame/useNow';
 import { houseClock } from '../outbox/houseClock';
 import { newId } from '../outbox/newId';
@@ -31,8 +33,31 @@ const ofOneLoad = new Set<BatchEvent['kind']>([
   'drained',
 ]);
 
-/** How often the house is asked what others marked, ms. */
+/** How often the house is asked what others marked, and how long it is waited for, ms. */
 const askEvery = 2500;
+const patience = 4000;
+
+/** What the house has of a batch, as of a revision. */
+interface News {
+  revision: number;
+  events: readonly BatchEvent[];
+}
+
+const newsIn = ({ revision, events }: News): News => ({ revision, events });
+const newer = (before: News | undefined, news: News): News =>
+  before && news.revision <= before.revision ? before : news;
+
+/** What others marked meanwhile; the house answers nothing when there is nothing new. */
+async function newsOf(batchId: string): Promise<News> {
+  const known = reads.getQueryData<News>(['batch', batchId])!;
+  const sentAt = Date.now();
+  const response = await fetch(`/api/batches/${batchId}?revision=${known.revision}`, {
+    signal: AbortSignal.timeout(patience),
+    cache: 'no-store',
+  });
+  houseClock.learn(response, sentAt);
+  return response.status === 200 ? ((await response.json()) as News) : known;
+}
 
 /**
  * A batch as this device knows it: what the house has, and what waits in the outbox, told as one story. A mark shows at
@@ -42,36 +67,28 @@ const askEvery = 2500;
 export function useBatch(view: BatchView, looked?: number): LiveBatch {
   const outbox = useOutbox();
   const waiting = useWaiting();
-  const [known, setKnown] = useState<{ revision: number; events: readonly BatchEvent[] }>({
-    revision: view.revision,
-    events: view.events,
-  });
+  const { data } = useQuery(
+    {
+      queryKey: ['batch', view.id],
+      queryFn: () => newsOf(view.id),
+      initialData: newsIn(view),
+      staleTime: askEvery,
+      refetchInterval: askEvery,
+      refetchOnWindowFocus: 'always',
+      structuralSharing: (before, news) => newer(before as News, news as News),
+    },
+    reads,
+  );
+  const known = useMemo(() => newer(newsIn(view), data), [view, data]);
 
-  const look = useCallback(async () => {
-    const sentAt = Date.now();
-    const response = await fetch(`/api/batches/${view.id}?revision=${known.revision}`, {
-      signal: AbortSignal.timeout(4000),
-      cache: 'no-store',
-    });
-    houseClock.learn(response, sentAt);
-    if (response.status !== 200) return;
-    const news = (await response.json()) as { revision: number; events: BatchEvent[] };
-    setKnown((before) => (news.revision >= before.revision ? news : before));
-  }, [view.id, known.revision]);
-
-  useEffect(() => {
-    const stop = outbox.onAnswered(async (command) => {
-      if ((command.input as { batchId?: string }).batchId === view.id) await look();
-    });
-    const ask = () => document.visibilityState === 'visible' && look().catch(() => undefined);
-    const timer = setInterval(ask, askEvery);
-    document.addEventListener('visibilitychange', ask);
-    return () => {
-      stop();
-      clearInterval(timer);
-      document.removeEventListener('visibilitychange', ask);
-    };
-  }, [outbox, look, view.id]);
+  useEffect(
+    () =>
+      outbox.onAnswered(async (command) => {
+        if ((command.input as { batchId?: string }).batchId === view.id)
+          await reads.refetchQueries({ queryKey: ['batch', view.id] });
+      }),
+    [outbox, view.id],
+  );
 
   useEffect(() => {
     // Kept as it is known here, so that it opens without the house. What the house has not heard of is in the outbox.

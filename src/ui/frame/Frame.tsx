@@ -1,6 +1,5 @@
 'use client';
 
-import Button from '@mui/material/Button';
 import { styled } from '@mui/material/styles';
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
@@ -14,6 +13,7 @@ import { HeaderJot, HeaderJotProvider, isLiveChurn, useBeginJot, useHeader } fro
 import { theHouseAway } from './Away';
 import { FarmProvider, useFarm } from './FarmContext';
 import styles from './Frame.module.css';
+import { Press } from '../theme/Press';
 import { Notices } from './Notices';
 import { NowProvider } from './useNow';
 import { Recent } from './Recent';
@@ -96,14 +96,9 @@ function Rail({ hasMilk }: { hasMilk: boolean }) {
         Immulgo{name && <small>{name}</small>}
       </Link>
       <HeaderJot />
-      <Button
-        className={styles.jot}
-        variant="outlined"
-        aria-expanded={open}
-        onClick={() => (open ? setOpen(false) : begin())}
-      >
+      <Press className={styles.jot} aria-expanded={open} onClick={() => (open ? setOpen(false) : begin())}>
         Jot
-      </Button>
+      </Press>
       <Unsent />
       <Recent />
       <nav className={styles.places} aria-label="Places">
@@ -123,9 +118,7 @@ function Rail({ hasMilk }: { hasMilk: boolean }) {
         <pop.Dialog open={sheet} onClose={() => setSheet(false)} aria-labelledby="jot-grammar">
           <div className={styles.sheet}>
             <pop.JotGrammar />
-            <Button variant="outlined" onClick={() => setSheet(false)}>
-              Close
-            </Button>
+            <Press onClick={() => setSheet(false)}>Close</Press>
           </div>
         </pop.Dialog>
       )}

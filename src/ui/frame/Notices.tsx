@@ -1,6 +1,5 @@
 'use client';
 
-import Button from '@mui/material/Button';
 import { useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { createContext, useCallback, useContext, useEffect, useMemo, useState } from 'react';
@@ -9,6 +8,7 @@ import { newId } from '../outbox/newId';
 import { useOutbox } from '../outbox/OutboxProvider';
 import type { Act } from './recent';
 import styles from './Frame.module.css';
+import { Press } from '../theme/Press';
 import { useLater } from './useLater';
 import { keepRecent, keptRecent, undoableFor } from './recent';
 
@@ -99,9 +99,9 @@ export function Notices({ children }: { children: ReactNode }) {
           >
             {notice?.says}{' '}
             {act && (
-              <Button size="small" sx={{ minHeight: 40, color: 'inherit' }} onClick={() => takeBack(act)}>
+              <Press look="word" style={{ color: 'inherit' }} onClick={() => takeBack(act)}>
                 Undo
-              </Button>
+              </Press>
             )}
           </p>
         )

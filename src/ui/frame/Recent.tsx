@@ -1,7 +1,7 @@
 'use client';
 
-import Button from '@mui/material/Button';
 import { useState } from 'react';
+import { Press } from '../theme/Press';
 import { useRecent } from './Notices';
 import { useLater } from './useLater';
 
@@ -15,16 +15,14 @@ export function Recent() {
   if (acts.length === 0) return null;
   return (
     <>
-      <Button
-        size="small"
-        variant="text"
-        sx={{ minHeight: 44, minWidth: 0 }}
+      <Press
+        look="word"
         aria-haspopup="menu"
         aria-expanded={at !== null}
         onClick={(event) => setAt(event.currentTarget)}
       >
         Undo…
-      </Button>
+      </Press>
       {pop && (
         <pop.Menu
           anchorEl={at}

@@ -2,8 +2,9 @@
 
 import { useEffect, useState } from 'react';
 
-/** A page is left in peace so long after it stands, ms. */
+/** A page is left in peace so long after it stands, and what is wanted comes right after it answers, ms. */
 const peace = 2500;
+const presently = 40;
 
 /**
  * A part of the page that its first picture does not need: fetched once the page has stood for a moment, so that it is at
@@ -22,7 +23,7 @@ export function useLater<T extends object>(load: () => Promise<T>, wanted = fals
         // No house: it is asked for again when it is wanted.
         () => undefined,
       );
-    const timer = setTimeout(fetched, wanted ? 0 : peace);
+    const timer = setTimeout(fetched, wanted ? presently : peace);
     return () => {
       gone = true;
       clearTimeout(timer);

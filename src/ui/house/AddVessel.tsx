@@ -1,11 +1,11 @@
 'use client';
 
+import { valibotResolver } from '@hookform/resolvers/valibot';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import type { ToolKey } from '@/core/churning/tools';
+import { Controller, useForm, useWatch } from 'react-hook-form';
+import * as v from 'valibot';
+import { toolKeys } from '@/core/churning/tools';
 import type { Vessel } from '@/server/house/views';
 import { ToolSelect } from '../churning/ToolSelect';
 import { sizeRules } from '../churning/plan/creamRules';
@@ -13,6 +13,8 @@ import { useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';
 import { useOutbox } from '../outbox/OutboxProvider';
 import { Chips } from '../quantity/Chips';
+import { Field } from '../quantity/Field';
+import { OneOf } from '../quantity/OneOf';
 import { QuantityField } from '../quantity/QuantityField';
 import { understand } from '../quantity/understand';
 import { Enamel } from '../theme/Enamel';
@@ -30,105 +32,153 @@ const kinds: Record<Vessel['kind'], string> = {
   mould: 'Mould',
   separator: 'Separator',
 };
+const kindChoices = Object.entries(kinds).map(([key, name]) => ({ key: key as Vessel['kind'], name }));
+
+const positive = v.pipe(
+  v.string(),
+  v.trim(),
+  v.regex(/^(\d+([.,]\d+)?)?$/, 'A number such as 12 or 12.5, or nothing.'),
+);
+/** As it is typed; what it holds is read in the farm’s units ({@link understand}). */
+const vesselTyped = v.object({
+  kind: v.picklist(Object.keys(kinds) as [Vessel['kind'], ...Vessel['kind'][]]),
+  tool: v.picklist(toolKeys),
+  name: v.pipe(
+    v.string(),
+    v.trim(),
+    v.minLength(1, 'A name of 1 to 60 letters is needed.'),
+    v.maxLength(60, 'A name of 1 to 60 letters is needed.'),
+  ),
+  size: v.pipe(v.string(), v.trim(), v.minLength(1, 'Its size to the brim is needed.')),
+  across: positive,
+  discs: v.pipe(v.string(), v.trim(), v.regex(/^\d*$/, 'A whole number such as 20, or nothing.')),
+  motor: v.boolean(),
+});
+const fresh: v.InferInput<typeof vesselTyped> = {
+  kind: 'churn',
+  tool: 'paddleHand',
+  name: '',
+  size: '',
+  across: '',
+  discs: '',
+  motor: false,
+};
+const numberOf = (typed: string): number => Number(typed.replace(',', '.'));
+
 /** Adds a churn or vessel of the maker's own, with its size to the brim. */
 export function AddVessel() {
   const say = useSay();
   const outbox = useOutbox();
   const router = useRouter();
-  const [kind, setKind] = useState<Vessel['kind']>('churn');
-  const [tool, setTool] = useState<ToolKey>('paddleHand');
-  const [name, setName] = useState('');
-  const [typed, setTyped] = useState('');
-  const [across, setAcross] = useState('');
-  const [discs, setDiscs] = useState('');
-  const [motor, setMotor] = useState(false);
-  const [wrong, setWrong] = useState<{ message: string; field?: string }>();
-  const size = understand(typed, sizeRules(say.system));
-  async function add() {
-    if (name.trim() === '')
-      return setWrong({ message: 'A name of 1 to 60 letters is needed.', field: 'name' });
-    if (!size || !('quantity' in size))
-      return setWrong({ message: 'Its size to the brim is needed.', field: 'capacity' });
+  const { control, handleSubmit, setError, reset, formState } = useForm({
+    resolver: valibotResolver(vesselTyped),
+    defaultValues: fresh,
+  });
+  const { errors } = formState;
+  const kind = useWatch({ control, name: 'kind' });
+  const size = understand(useWatch({ control, name: 'size' }), sizeRules(say.system));
+  const put = handleSubmit(async ({ name, tool, across, discs, motor }) => {
+    if (!size || !('quantity' in size)) return;
     const answer = await outbox.put('vessel.add', {
       id: newId(),
       name,
       kind,
       tool: kind === 'churn' ? tool : null,
       capacity: size.quantity.value,
-      ...(kind !== 'churn' && kind !== 'separator' && /^\d+([.,]\d+)?$/.test(across.trim())
-        ? { diameter: Number(across.trim().replace(',', '.')) * (say.system === 'metric' ? 10 : 25.4) }
+      ...(kind !== 'churn' && kind !== 'separator' && across !== ''
+        ? { diameter: numberOf(across) * (say.system === 'metric' ? 10 : 25.4) }
         : {}),
       ...(kind === 'separator'
-        ? { equipment: { motor, ...(/^\d+$/.test(discs.trim()) ? { discs: Number(discs) } : {}) } }
+        ? { equipment: { motor, ...(discs === '' ? {} : { discs: Number(discs) }) } }
         : {}),
     });
-    if (answer.status === 'refused') return setWrong(answer);
-    setWrong(undefined);
-    setName('');
-    setTyped('');
+    if (answer.status === 'refused') {
+      const field = { name: 'name', capacity: 'size', diameter: 'across' }[answer.field ?? ''] ?? 'name';
+      return setError(field as 'name' | 'size' | 'across', { message: answer.message });
+    }
+    reset({ ...fresh, kind, tool, motor });
     router.refresh();
-  }
-  return (
-    <Enamel className={styles.add} aria-label="Add a vessel">
-      <TextField
-        select
-        label="What"
-        value={kind}
-        onChange={(event) => setKind(event.target.value as Vessel['kind'])}
-      >
-        {Object.entries(kinds).map(([key, says]) => (
-          <MenuItem key={key} value={key}>
-            {says}
-          </MenuItem>
-        ))}
-      </TextField>
-      {kind === 'churn' && <ToolSelect label="Kind of churn" tool={tool} onTool={setTool} />}
-      <TextField
-        label="Its name"
-        value={name}
-        onChange={(event) => setName(event.target.value)}
-        error={wrong?.field === 'name'}
-        helperText={wrong?.field === 'name' ? wrong.message : 'the oak one, blue jar'}
-      />
-      <QuantityField
-        label={kind === 'separator' ? 'Milk it takes in an hour' : 'Holds, to the brim'}
-        typed={typed}
-        onTyped={setTyped}
-        understood={wrong?.field === 'capacity' && !size ? { wrong: wrong.message } : size}
-        system={say.system}
-        hint={say.system === 'metric' ? '4 L' : '4 qt'}
-        onEnter={() => void add()}
-      />
-      {kind !== 'churn' && kind !== 'separator' && kind !== 'mould' && (
-        <TextField
-          label={say.system === 'metric' ? 'Across inside, cm' : 'Across inside, inches'}
-          value={across}
-          onChange={(event) => setAcross(event.target.value)}
-          error={across.trim() !== '' && !/^\d+([.,]\d+)?$/.test(across.trim())}
-          helperText="for the skim gauge; a usual one is assumed"
+  });
+  const line = (name: 'name' | 'across' | 'discs', label: string, hint: string) => (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field: { ref, ...field } }) => (
+        <Field
+          {...field}
+          inputRef={ref}
+          label={label}
+          error={errors[name] !== undefined}
+          helperText={errors[name]?.message ?? hint}
         />
       )}
+    />
+  );
+  return (
+    <Enamel className={styles.add} aria-label="Add a vessel">
+      <Controller
+        control={control}
+        name="kind"
+        render={({ field: { value, onChange } }) => (
+          <OneOf label="What" chosen={value} onChoose={onChange} choices={kindChoices} />
+        )}
+      />
+      {kind === 'churn' && (
+        <Controller
+          control={control}
+          name="tool"
+          render={({ field: { value, onChange } }) => (
+            <ToolSelect label="Kind of churn" tool={value} onTool={onChange} />
+          )}
+        />
+      )}
+      {line('name', 'Its name', 'the oak one, blue jar')}
+      <Controller
+        control={control}
+        name="size"
+        render={({ field: { value, onChange } }) => (
+          <QuantityField
+            label={kind === 'separator' ? 'Milk it takes in an hour' : 'Holds, to the brim'}
+            typed={value}
+            onTyped={onChange}
+            understood={
+              errors.size?.message && !(size && 'wrong' in size) ? { wrong: errors.size.message } : size
+            }
+            system={say.system}
+            hint={say.system === 'metric' ? '4 L' : '4 qt'}
+            onEnter={() => void put()}
+          />
+        )}
+      />
+      {kind !== 'churn' &&
+        kind !== 'separator' &&
+        kind !== 'mould' &&
+        line(
+          'across',
+          say.system === 'metric' ? 'Across inside, cm' : 'Across inside, inches',
+          'for the skim gauge; a usual one is assumed',
+        )}
       {kind === 'separator' && (
         <>
-          <TextField
-            label="Discs in the bowl"
-            value={discs}
-            onChange={(event) => setDiscs(event.target.value)}
-            error={discs.trim() !== '' && !/^\d+$/.test(discs.trim())}
-            helperText="to count them in and out"
-          />
-          <Chips
-            legend="Turned by"
-            chosen={motor ? 'motor' : 'hand'}
-            onChoose={(key) => setMotor(key === 'motor')}
-            choices={[
-              { key: 'hand', name: 'Hand' },
-              { key: 'motor', name: 'Motor' },
-            ]}
+          {line('discs', 'Discs in the bowl', 'to count them in and out')}
+          <Controller
+            control={control}
+            name="motor"
+            render={({ field: { value, onChange } }) => (
+              <Chips
+                legend="Turned by"
+                chosen={value ? 'motor' : 'hand'}
+                onChoose={(key) => onChange(key === 'motor')}
+                choices={[
+                  { key: 'hand', name: 'Hand' },
+                  { key: 'motor', name: 'Motor' },
+                ]}
+              />
+            )}
           />
         </>
       )}
-      <Button variant="outlined" onClick={() => void add()}>
+      <Button variant="outlined" onClick={() => void put()}>
         Put it on the shelf
       </Button>
     </Enamel>

@@ -1,9 +1,10 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
+import { valibotResolver } from '@hookform/resolvers/valibot';
 import { useState } from 'react';
-import type { Breed } from '@/core/dairy/breeds';
+import { Controller, useForm, useWatch } from 'react-hook-form';
+import { animalSaid } from '@/core/dairy/animalSaid';
 import { breedFat } from '@/core/dairy/breeds';
 import { expectedMilkFat, milkBlock } from '@/core/dairy/milkIn';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
@@ -13,6 +14,8 @@ import { newId } from '../outbox/newId';
 import { useAct } from '../outbox/useAct';
 import pail from '../pail/Pail.module.css';
 import { BreedSelect } from '../quantity/BreedSelect';
+import { DayField } from '../quantity/DayField';
+import { Field } from '../quantity/Field';
 import { Enamel, Quiet } from '../theme/Enamel';
 import styles from './House.module.css';
 
@@ -79,92 +82,87 @@ export function Animals({ animals, today }: { animals: readonly Animal[]; today:
 
 function EditAnimal({ animal, today, onDone }: { animal: Animal; today: string; onDone: () => void }) {
   const { act, refused, busy } = useAct();
-  const [draft, setDraft] = useState(animal);
-  const change = (part: Partial<Animal>) => setDraft((before) => ({ ...before, ...part }));
+  const { control, handleSubmit, formState, register } = useForm({
+    resolver: valibotResolver(animalSaid),
+    defaultValues: { ...animal, withdrawnReason: animal.withdrawnReason ?? '' },
+  });
+  const withheld = useWatch({ control, name: 'withdrawnUntil' }) != null;
+  const { errors } = formState;
+  /** What is wrong with a field: by the rule both know, or because the house refused it. */
+  const wrong = (field: keyof typeof errors): string | undefined =>
+    sentence(errors[field]?.message ?? (refused?.field === field ? refused.message : undefined));
+  const day = (name: 'calvedOn' | 'withdrawnFrom' | 'withdrawnUntil', label: string, hint: string) => (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field: { value, onChange } }) => (
+        <DayField
+          label={label}
+          value={value ?? (name === 'withdrawnFrom' ? today : null)}
+          onValue={onChange}
+          hint={hint}
+          wrong={wrong(name)}
+          {...(name === 'calvedOn' ? { max: today } : {})}
+        />
+      )}
+    />
+  );
+  const text = (name: 'name' | 'withdrawnReason', label: string, hint: string) => (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field: { ref, value, ...field } }) => (
+        <Field
+          {...field}
+          inputRef={ref}
+          value={value ?? ''}
+          label={label}
+          error={wrong(name) !== undefined}
+          helperText={wrong(name) ?? hint}
+          autoFocus={name === 'name'}
+        />
+      )}
+    />
+  );
+  const keep = handleSubmit(async (said) => {
+    if (await act('animal.put', { ...said }, `${said.name} is written down.`, false)) onDone();
+  });
   return (
     <Enamel className={pail.stack} aria-label={animal.name || 'A new animal'}>
       <div className={pail.pair}>
-        <TextField
-          label="Its name"
-          value={draft.name}
-          onChange={(event) => change({ name: event.target.value })}
-          error={refused?.field === 'name'}
-          helperText={refused?.field === 'name' ? refused.message : ' '}
-          autoFocus
+        {text('name', 'Its name', 'as you call it')}
+        <Controller
+          control={control}
+          name="breed"
+          render={({ field: { value, onChange } }) => (
+            <BreedSelect label="Breed or kind" breed={value} onBreed={onChange} />
+          )}
         />
-        <BreedSelect
-          label="Breed or kind"
-          breed={draft.breed}
-          onBreed={(breed: Breed) => change({ breed })}
-        />
-        <TextField
-          type="date"
-          label="Calved on"
-          value={draft.calvedOn ?? ''}
-          onChange={(event) => change({ calvedOn: event.target.value || null })}
-          helperText="its first five days’ milk is kept from people"
-          slotProps={{ inputLabel: { shrink: true } }}
-        />
-        <TextField
-          type="date"
-          label="Milk withheld until"
-          value={draft.withdrawnUntil ?? ''}
-          onChange={(event) => change({ withdrawnUntil: event.target.value || null })}
-          helperText="after medicine, as the label or the vet says"
-          slotProps={{ inputLabel: { shrink: true } }}
-        />
-        {draft.withdrawnUntil && (
-          <TextField
-            type="date"
-            label="Withheld from"
-            value={draft.withdrawnFrom ?? today}
-            onChange={(event) => change({ withdrawnFrom: event.target.value || null })}
-            error={refused?.field === 'withdrawnFrom'}
-            helperText="what was made of her milk since then is kept from people too"
-            slotProps={{ inputLabel: { shrink: true } }}
-          />
-        )}
-        {draft.withdrawnUntil && (
-          <TextField
-            label="Because of"
-            value={draft.withdrawnReason ?? ''}
-            onChange={(event) => change({ withdrawnReason: event.target.value })}
-            error={refused?.field === 'withdrawnReason'}
-            helperText={refused?.field === 'withdrawnReason' ? refused.message : 'the medicine'}
-          />
-        )}
+        {day('calvedOn', 'Calved on', 'its first five days’ milk is kept from people')}
+        {day('withdrawnUntil', 'Milk withheld until', 'after medicine, as the label or the vet says')}
+        {withheld &&
+          day(
+            'withdrawnFrom',
+            'Withheld from',
+            'what was made of her milk since then is kept from people too',
+          )}
+        {withheld && text('withdrawnReason', 'Because of', 'the medicine')}
       </div>
       <label className={pail.check}>
-        <input
-          type="checkbox"
-          checked={draft.milked}
-          onChange={(event) => change({ milked: event.target.checked })}
-        />
+        <input type="checkbox" {...register('milked')} />
         In milk, and milked with the herd
       </label>
       <label className={pail.check}>
-        <input
-          type="checkbox"
-          checked={draft.sharesWithCalf}
-          onChange={(event) => change({ sharesWithCalf: event.target.checked })}
-        />
+        <input type="checkbox" {...register('sharesWithCalf')} />
         Shares her milk with a calf
       </label>
-      {refused && refused.field !== 'name' && refused.field !== 'withdrawnReason' && (
+      {refused && !(refused.field && refused.field in animal) && (
         <p className={pail.refused} role="alert">
           {refused.message}
         </p>
       )}
       <div className={pail.steps}>
-        <Button
-          variant="contained"
-          disabled={busy || draft.name.trim() === ''}
-          onClick={() =>
-            void act('animal.put', { ...draft }, `${draft.name.trim()} is written down.`, false).then(
-              (done) => done && onDone(),
-            )
-          }
-        >
+        <Button variant="contained" disabled={busy} onClick={() => void keep()}>
           Keep
         </Button>
         <Button variant="text" onClick={onDone}>
@@ -175,3 +173,6 @@ function EditAnimal({ animal, today, onDone }: { animal: Animal; today: string; 
     </Enamel>
   );
 }
+
+const sentence = (says: string | undefined): string | undefined =>
+  says && `${says[0]!.toUpperCase()}${says.slice(1)}`;

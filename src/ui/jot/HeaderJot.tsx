@@ -110,8 +110,18 @@ const patience = 6000;
 
 async function askTheHouse(): Promise<Offered | undefined> {
   try {
-    const answer = await fetch('/api/dairy', { cache: 'no-store', signal: AbortSignal.timeout(patience) });
-    return answer.ok ? { view: (await answer.json()) as PailView } : undefined;
+    const { reads } = await import('../frame/serverReads');
+    return await reads.fetchQuery({
+      queryKey: ['dairy'],
+      queryFn: async () => {
+        const answer = await fetch('/api/dairy', {
+          cache: 'no-store',
+          signal: AbortSignal.timeout(patience),
+        });
+        if (!answer.ok) throw new Error('The house did not say what stands in the dairy.');
+        return { view: (await answer.json()) as PailView };
+      },
+    });
   } catch {
     return undefined;
   }

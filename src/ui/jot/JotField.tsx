@@ -1,5 +1,5 @@
-import Button from '@mui/material/Button';
 import { useLayoutEffect, useRef } from 'react';
+import { Press } from '../theme/Press';
 import styles from './JotLine.module.css';
 import { jotted } from './justJotted';
 
@@ -64,9 +64,9 @@ export function JotField({
             /
           </kbd>
         ) : (
-          <Button type="submit" variant="text" disabled={busy} sx={{ minHeight: 36, px: 1 }}>
+          <Press type="submit" look="word" disabled={busy} style={{ minHeight: 36, padding: '4px 8px' }}>
             Write
-          </Button>
+          </Press>
         )}
       </span>
       <p id={`${id ?? 'jot-line'}-wrong`} className={styles.wrong} role="status">

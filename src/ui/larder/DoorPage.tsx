@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
-import { addDays, weekdayOf } from '@/core/keeping/civilDate';
+import { addDays, isDate, weekdayOf } from '@/core/keeping/civilDate';
 import { planDoor } from '@/core/jot/planDoor';
 import type { DoorDay } from '@/core/jot/readDoor';
 import { mostLines, readDoor } from '@/core/jot/readDoor';
@@ -10,6 +10,7 @@ import { list } from '@/core/quantities/list';
 import { text, spokenMinutes } from '@/core/quantities/formatQuantity';
 import { densities } from '@/core/quantities/measuring';
 import type { DoorView } from '@/server/larder/views';
+import { Door } from '../board/Door';
 import { Said, Wall } from '../board/Wall';
 import { noonOf } from '../frame/farmTime';
 import { useSay } from '../frame/FarmContext';
@@ -17,6 +18,7 @@ import { useDraft } from '../frame/useDraft';
 import { useNow } from '../frame/useNow';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
+import { DayField } from '../quantity/DayField';
 import { Field } from '../quantity/Field';
 import { Quiet } from '../theme/Enamel';
 import { doorActs } from './doorActs';
@@ -107,14 +109,18 @@ export function DoorPage({ view }: { view: DoorView }) {
       <RefusedSentence refused={refused} />
       <div className={styles.both}>
         <div className={styles.typing}>
-          <Field
-            label="First day of the page"
-            type="date"
-            value={from}
-            onChange={(event) => event.target.value !== '' && change({ from: event.target.value })}
-            slotProps={{ inputLabel: { shrink: true }, htmlInput: { max: today } }}
-            helperText="a line is the day after the one before; “Thu:” or “5 Nov:” sets another"
-          />
+          <Door name="First day of the page" value={say.day(from, today)}>
+            <div className={styles.first}>
+            <DayField
+              label="First day of the page"
+              value={from}
+              onValue={(day) => day !== null && isDate(day) && change({ from: day })}
+              hint="a line is the day after the one before; “Thu:” or “5 Nov:” sets another"
+              max={today}
+              needed
+            />
+            </div>
+          </Door>
           <Field
             label="A day a line"
             multiline

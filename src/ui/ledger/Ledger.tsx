@@ -1,6 +1,5 @@
 'use client';
 
-import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useState } from 'react';
 import { tools } from '@/core/churning/tools';
@@ -9,6 +8,7 @@ import type { LedgerView } from '@/server/ledger/views';
 import { useSay } from '../frame/FarmContext';
 import { phaseWords, verdictWords } from '../churning/batchSaid';
 import { Quiet } from '../theme/Enamel';
+import { Press, PressLink } from '../theme/Press';
 import { FatBars } from './FatBars';
 import styles from './Ledger.module.css';
 
@@ -30,14 +30,9 @@ export function Ledger({ view }: { view: LedgerView }) {
             ? 'The ledger is empty until the first butter is packed.'
             : `${judged === 1 ? 'One batch' : `${judged} batches`} made ${say.mass(butterMass)} of butter; ${text(spokenFraction(Math.min(1, fatToButter / fatIn), 0))} of the fat reached it${judged > 1 ? `, and ${good} came out good` : ''}.`}
         </h1>
-        <Button
-          component={Link}
-          href={rows.length > 0 ? '/churn/new?front=again' : '/churn/new'}
-          variant="contained"
-          size="large"
-        >
+        <PressLink look="main" href={rows.length > 0 ? '/churn/new?front=again' : '/churn/new'}>
           {rows.length > 0 ? 'Churn as last time' : 'Start with cream'}
-        </Button>
+        </PressLink>
       </section>
       {judged > 0 && <FatBars rows={rows} />}
       {rows.length < batches && (
@@ -102,14 +97,9 @@ export function Ledger({ view }: { view: LedgerView }) {
         </div>
       )}
       {rows.length > shown && (
-        <Button
-          variant="outlined"
-          size="large"
-          sx={{ justifySelf: 'start' }}
-          onClick={() => setShown(shown + furtherRows)}
-        >
+        <Press style={{ justifySelf: 'start' }} onClick={() => setShown(shown + furtherRows)}>
           {Math.min(furtherRows, rows.length - shown)} older {rows.length - shown === 1 ? 'one' : 'ones'}
-        </Button>
+        </Press>
       )}
     </div>
   );

@@ -12,6 +12,7 @@ import { Door } from '../board/Door';
 import { Said, Wall } from '../board/Wall';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
+import { laterPart } from '../frame/laterPart';
 import { useDraft } from '../frame/useDraft';
 import { useLater } from '../frame/useLater';
 import { clockSeconds, useNow } from '../frame/useNow';
@@ -25,11 +26,11 @@ import { useLotsNow } from '../standing/useLotsNow';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { DiscCount } from './DiscCount';
 import styles from './Pail.module.css';
-import { RunOutcome } from './RunOutcome';
 import type { RunDraft } from './separatorRunDraft';
 import { flows, freshRun, milkOf, readRun, runInput, screws, usualMilk } from './separatorRunDraft';
 import { skimUses } from './usual';
 import { list } from '@/core/quantities/list';
+import { densities } from '@/core/quantities/measuring';
 import { byScrew, coldestMilk } from '@/core/separating/separatorRun';
 import { useChimeAt } from './useChime';
 import { creamGoesTo, freeVessels, toUse, usualSkimUse } from './usual';
@@ -41,6 +42,9 @@ const screwWords: Record<(typeof screws)[number], string> = {
   '1': '1 in',
   '2': '2 in, richer',
 };
+
+/** What comes out of it is asked once it runs. */
+const RunOutcome = laterPart(() => import('./RunOutcome').then((part) => part.RunOutcome));
 
 /** What is learned of a separator takes some algebra, which is fetched apart. */
 const theSeparating = () => import('@/core/separating/separatorExpect');
@@ -215,7 +219,11 @@ export function SeparatorRun({ view }: { view: PailView }) {
                 ? `${say.temperature(milkCelsius)} is too cold: warm the milk to ${say.temperature(35)} to ${say.temperature(40)} first.`
                 : expected
                   ? `${say.volume(expected.creamMass / 1.0)} of cream in ${whole === undefined ? 'a while' : text(spokenMinutes(whole))}.`
-                  : 'At this screw the cream would be no richer than the milk: turn it in.'
+                  : separating && mass > 0
+                    ? 'At this screw the cream would be no richer than the milk: turn it in.'
+                    : mass > 0
+                      ? `${say.volume(mass / densities.warmMilk)} of milk for the separator.`
+                      : 'Choose the milk to separate.'
           }
           why={
             cold && started === undefined
@@ -227,7 +235,7 @@ export function SeparatorRun({ view }: { view: PailView }) {
               <Button
                 variant={cold ? 'outlined' : 'contained'}
                 size="large"
-                disabled={!expected || chosen.length === 0}
+                disabled={chosen.length === 0}
                 sx={{ minHeight: 76, fontSize: '1.35rem', px: 4 }}
                 onClick={() => change({ startedSeconds: clockSeconds() })}
               >

@@ -1,8 +1,12 @@
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import type { Breed } from '@/core/dairy/breeds';
 import { breedFat } from '@/core/dairy/breeds';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { OneOf } from './OneOf';
+
+const breeds = Object.entries(breedFat).map(([key, { name, fat }]) => ({
+  key: key as Breed,
+  name: `${name}, milk of ${text(spokenFraction(fat))}`,
+}));
 
 /** A breed or species, with the fat its milk usually has. */
 export function BreedSelect({
@@ -14,13 +18,5 @@ export function BreedSelect({
   breed: Breed;
   onBreed: (breed: Breed) => void;
 }) {
-  return (
-    <TextField select label={label} value={breed} onChange={(event) => onBreed(event.target.value as Breed)}>
-      {Object.entries(breedFat).map(([key, { name, fat }]) => (
-        <MenuItem key={key} value={key}>
-          {name}, milk of {text(spokenFraction(fat))}
-        </MenuItem>
-      ))}
-    </TextField>
-  );
+  return <OneOf label={label} chosen={breed} onChoose={onBreed} choices={breeds} />;
 }

@@ -26,7 +26,17 @@ export function Field({
   ...rest
 }: Pick<
   OutlinedInputProps,
-  'id' | 'value' | 'onChange' | 'onKeyDown' | 'autoFocus' | 'placeholder' | 'type' | 'multiline'
+  | 'id'
+  | 'value'
+  | 'onChange'
+  | 'onBlur'
+  | 'onKeyDown'
+  | 'autoFocus'
+  | 'placeholder'
+  | 'type'
+  | 'multiline'
+  | 'name'
+  | 'inputRef'
 > &
   Pick<FormControlProps, 'error' | 'fullWidth' | 'sx'> & {
     label: string;

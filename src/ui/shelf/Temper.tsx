@@ -18,7 +18,7 @@ import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
-import { Field } from '../quantity/Field';
+import { ClockField } from '../quantity/DayField';
 import styles from '../pail/Pail.module.css';
 import { useChimeAt } from '../pail/useChime';
 import { Chips } from '../quantity/Chips';
@@ -318,13 +318,11 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
             ]}
           />
           <div className={styles.pair}>
-            <Field
-              type="time"
+            <ClockField
               label="Ready by"
-              value={readyBy}
-              onChange={(event) => setReadyBy(event.target.value)}
-              slotProps={{ inputLabel: { shrink: true } }}
-              helperText="or as soon as it can be"
+              value={readyBy === '' ? null : readyBy}
+              onValue={(clock) => setReadyBy(clock ?? '')}
+              hint="or as soon as it can be"
             />
             <QuantityField
               label="Warm bath of"

@@ -1,8 +1,8 @@
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { kitchenMeasures } from '@/core/quantities/units';
 import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../../frame/FarmContext';
+import { Field } from '../../quantity/Field';
+import { OneOf } from '../../quantity/OneOf';
 import type { PortionDraft, ReadPortion } from './portionDraft';
 import styles from './PortionPanel.module.css';
 
@@ -21,7 +21,7 @@ export function ByCount({
   const say = useSay();
   return (
     <div className={styles.byCount}>
-      <TextField
+      <Field
         label="How many"
         value={count}
         onChange={(event) => change({ count: event.target.value })}
@@ -29,20 +29,16 @@ export function ByCount({
         helperText={weighed ? `= ${say.about(weighed.mass)}, give or take 8 %` : 'a number such as 2 or 1.5'}
         slotProps={{ htmlInput: { inputMode: 'decimal' } }}
       />
-      <TextField
-        select
+      <OneOf
         label="Of what"
-        value={container}
-        onChange={(event) => change({ container: event.target.value })}
-      >
-        <MenuItem value="cup">cups of {say.volume(kitchenMeasures[say.system].cup!)}</MenuItem>
-        <MenuItem value="tub">tubs of {say.volume(250)}</MenuItem>
-        {moulds.map((mould) => (
-          <MenuItem key={mould.id} value={mould.id}>
-            {mould.name}, {say.volume(mould.capacity)}
-          </MenuItem>
-        ))}
-      </TextField>
+        chosen={container}
+        onChoose={(to) => change({ container: to })}
+        choices={[
+          { key: 'cup', name: `cups of ${say.volume(kitchenMeasures[say.system].cup!)}` },
+          { key: 'tub', name: `tubs of ${say.volume(250)}` },
+          ...moulds.map(({ id, name, capacity }) => ({ key: id, name: `${name}, ${say.volume(capacity)}` })),
+        ]}
+      />
     </div>
   );
 }

@@ -1,7 +1,5 @@
 'use client';
 
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import type { Salting } from '@/core/churning/batchEvents';
 import type { UnitSystem } from '@/core/quantities/units';
@@ -15,6 +13,7 @@ import type { Understood } from '../../quantity/understand';
 import { QuantityField } from '../../quantity/QuantityField';
 import { understand } from '../../quantity/understand';
 import { Chips } from '../../quantity/Chips';
+import { OneOf } from '../../quantity/OneOf';
 import { Quiet } from '../../theme/Enamel';
 
 /** Volume of the salt table's level teaspoon, mL (handbook §6.11), so that a spoon typed in any system comes to the salt table's spoon. */
@@ -22,6 +21,11 @@ const tableTeaspoon = 4.92892159375;
 
 /** A farm's own teaspoons in one of the salt table. */
 const spoonsPer = (system: UnitSystem): number => tableTeaspoon / kitchenMeasures[system].teaspoon!;
+
+const saltKinds = Object.entries(salts).map(([key, { name, gramsPerTeaspoon }]) => ({
+  key: key as SaltKind,
+  name: `${name}, ${gramsPerTeaspoon} g a level tsp`,
+}));
 
 export interface SaltDraft {
   way: Salting['way'];
@@ -153,18 +157,12 @@ export function SaltChooser({
             system={say.system}
             hint={{ share: '1.6 %', spoon: '2 tsp', mass: '12 g' }[draft.way]}
           />
-          <TextField
-            select
+          <OneOf
             label="Kind of salt"
-            value={draft.kind}
-            onChange={(event) => onDraft({ ...draft, kind: event.target.value as SaltKind })}
-          >
-            {Object.entries(salts).map(([key, { name, gramsPerTeaspoon }]) => (
-              <MenuItem key={key} value={key}>
-                {name}, {gramsPerTeaspoon} g a level tsp
-              </MenuItem>
-            ))}
-          </TextField>
+            chosen={draft.kind}
+            onChoose={(kind) => onDraft({ ...draft, kind })}
+            choices={saltKinds}
+          />
         </div>
       )}
       {ways && draft.way !== 'none' && (

@@ -1,5 +1,6 @@
 'use client';
 
+import { useQuery } from '@tanstack/react-query';
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useState } from 'react';
 import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
@@ -7,6 +8,7 @@ import type { BatchView, PlanView, RecordedEvent } from '@/server/churning/views
 import type { ShelfView, ShownLot } from '@/server/shelf/views';
 import { useSay } from '../../frame/FarmContext';
 import { Frame } from '../../frame/Frame';
+import { reads } from '../../frame/serverReads';
 import { clockSeconds } from '../../frame/useNow';
 import type { KeptFrame, KeptShelf } from '../../frame/WithoutHouse';
 import { kept, keptUnder } from '../../outbox/kept';
@@ -101,20 +103,17 @@ function Plan({ plan, creams, asked }: { plan: PlanView; creams: ShownLot[]; ask
 
 /** Says where we are, and goes back to the house as soon as it answers. */
 function Again({ at }: { at: string }) {
-  const [answers, setAnswers] = useState(false);
-  useEffect(() => {
-    const ask = () =>
-      fetch('/api/health', { cache: 'no-store' }).then(
-        ({ ok }) => setAnswers(ok),
-        () => setAnswers(false),
-      );
-    void ask();
-    const timer = setInterval(() => void ask(), 4000);
-    return () => clearInterval(timer);
-  }, []);
+  const { data: answers = false, isError } = useQuery(
+    {
+      queryKey: ['health'],
+      queryFn: async ({ signal }) => (await fetch('/api/health', { cache: 'no-store', signal })).ok,
+      refetchInterval: 4000,
+    },
+    reads,
+  );
   return (
     <p role="status" style={{ margin: '0 0 16px', color: 'var(--quiet)' }}>
-      {answers ? (
+      {answers && !isError ? (
         <>
           The house answers again. <a href={at}>Go on there</a>
         </>
