@@ -34,8 +34,7 @@ describe('how much butter a household eats', () => {
   });
 
   it('counts weeks from yesterday back, seven days each', () => {
-    const of = (days: number) =>
-      eatingRate([ago(days, 700), ago(15, 700)], today, addDays(today, -21))!.sd;
+    const of = (days: number) => eatingRate([ago(days, 700), ago(15, 700)], today, addDays(today, -21))!.sd;
     // A week that got both stands out more than two that got one each.
     expect(of(7)).toBe(of(1));
     expect(of(8)).toBe(of(7));

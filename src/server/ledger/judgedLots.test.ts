@@ -1,0 +1,141 @@
+import { randomUUID } from 'node:crypto';
+import { inFarm } from '@/data/farmScope';
+import { lotsById } from '@/data/ledger/standing';
+import { setClock } from '../clock';
+import { facts, morning, send } from '../testing/aBatch';
+import { aDairy, animal, milk, skim } from '../testing/aDairy';
+import { judgedLots, letGo } from './judgedLots';
+
+const house = aDairy();
+const done = { status: 'done' };
+const refused = { status: 'refused' };
+const hour = 3600;
+const at = (hours: number) => new Date((morning + hours * hour) * 1000);
+const judged = (farm: string, id: string, when: Date) =>
+  inFarm(
+    farm,
+    async (scope) => (await judgedLots(scope, [(await lotsById(scope, [id])).get(id)!], when))[0]!,
+  );
+const jar = async (farm: string) => {
+  const id = randomUUID();
+  expect(
+    await send(farm, 'vessel.add', { id, name: `Jar ${id.slice(0, 4)}`, kind: 'jar', tool: null, capacity: 3000 }),
+  ).toMatchObject(done);
+  return id;
+}; // prettier-ignore
+
+describe('a lot is judged', () => {
+  it('by the oldest of what is in it, not by when it was skimmed', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm, { celsius: 4, place: 'fridge' });
+    setClock(at(96));
+    const creamId = randomUUID();
+    expect(
+      await skim(farm, [lotId], {
+        cuts: [{ lotId: creamId, mass: 900, fat: 0.2 }],
+        celsius: 4,
+        atSeconds: morning + 96 * hour,
+      }),
+    ).toMatchObject(done);
+    expect((await judged(farm, creamId, at(190))).judged.discard).toBeUndefined();
+    expect((await judged(farm, creamId, at(194))).judged.discard?.why).toMatch(/old/);
+  });
+
+  it('by what its own vessel is known to do: one that was probed, and no other', async () => {
+    const farm = await house.farm();
+    const [probed, other] = [await jar(farm), await jar(farm)];
+    const stands = (vesselId: string, atSeconds = morning) =>
+      milk(farm, { vesselId, mass: 2400, celsius: 34, place: 'fridge', atSeconds });
+    const first = await stands(probed);
+    for (const [hours, celsius] of [
+      [1, 14],
+      [2, 8],
+    ] as const)
+      expect(
+        await send(farm, 'lot.record', {
+          lotId: first,
+          events: [{ id: randomUUID(), atSeconds: morning + hours * hour, kind: 'reading', celsius }],
+        }),
+      ).toMatchObject(done);
+    expect(await send(farm, 'lot.use', { lotId: first, to: 'pigs' })).toMatchObject(done);
+    const later = morning + 4 * hour;
+    const [again, beside] = [await stands(probed, later), await stands(other, later)];
+    const celsius = async (id: string) => (await judged(farm, id, at(6))).story!.celsius;
+    // It cooled faster than a jar of its size does, and so it is foreseen to.
+    expect(await celsius(again)).toBeLessThan((await celsius(beside)) - 2);
+    const of = (id: string) => judged(farm, id, at(6)).then(({ told }) => told.vesselFactor);
+    expect(await of(again)).toBeGreaterThan(1.1);
+    expect(await of(beside)).toBe(1);
+  });
+});
+
+describe('letting a lot go', () => {
+  it('is never for people while it is kept from them, whoever says that they know', async () => {
+    const farm = await house.farm();
+    const cow = animal({
+      withdrawnFrom: '2020-01-01',
+      withdrawnUntil: '2099-01-01',
+      withdrawnReason: 'udder tubes',
+    });
+    expect(await send(farm, 'animal.put', cow)).toMatchObject(done);
+    const lotId = await milk(farm, { from: 'animals', animalIds: [cow.id] });
+    expect(await send(farm, 'lot.use', { lotId, mass: 500, to: 'baked', knowing: true })).toMatchObject({
+      ...refused,
+      field: 'lotId',
+      message: expect.stringContaining('is not used in the kitchen'),
+    });
+    const creamId = randomUUID();
+    await skim(farm, [lotId], { cuts: [{ lotId: creamId, mass: 900, fat: 0.2 }] });
+    expect(
+      await send(farm, 'batch.begin', {
+        batchId: randomUUID(),
+        creamLotId: randomUUID(),
+        startedEventId: randomUUID(),
+        startedAtSeconds: morning,
+        facts: { ...facts, creamMass: 900, creamFat: 0.2, despite: 'I know' },
+        fromLots: [{ lotId: creamId }],
+      }),
+    ).toMatchObject({ ...refused, field: 'fromLots' });
+    expect(await send(farm, 'lot.use', { lotId, mass: 500, to: 'pigs' })).toMatchObject(done);
+  });
+
+  it('says every reason once, in so many letters at most', async () => {
+    const farm = await house.farm();
+    const lots = await Promise.all([milk(farm), milk(farm), milk(farm)]);
+    const said = await inFarm(farm, async (scope) => {
+      const found = [...(await lotsById(scope, lots)).values()];
+      const [a, b, c] = found.map((lot, i) => ({
+        ...lot,
+        details: { ...lot.details, despite: i === 2 ? 'b'.repeat(200) : 'a'.repeat(200) },
+      }));
+      return [
+        await letGo(scope, [a!, b!], 'drink', at(0), true),
+        await letGo(scope, [a!, c!], 'drink', at(0), true),
+        await letGo(scope, found, 'churn', at(0), false),
+      ];
+    });
+    expect(said[0]).toBe('a'.repeat(200));
+    expect(said[1]).toHaveLength(300);
+    expect(said[2]).toBeUndefined();
+  });
+});
+
+test('a clock may run five minutes ahead of the house’s, and no further', async () => {
+  const farm = await house.farm();
+  const now = at(10);
+  const { carryOut } = await import('../commands/carryOut');
+  const sent = (secondsAhead: number) => {
+    setClock(now);
+    const lotId = randomUUID();
+    return carryOut(farm, {
+      id: randomUUID(),
+      farm,
+      device: 'tablet',
+      name: 'milk.in',
+      input: { lotId, from: 'herd', mass: 5000, massSd: 50, atSeconds: now.getTime() / 1000 + secondsAhead },
+      at: now.toISOString(),
+    });
+  };
+  expect(await sent(300)).toMatchObject(done);
+  expect(await sent(301)).toMatchObject({ ...refused, field: 'atSeconds' });
+});
