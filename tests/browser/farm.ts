@@ -70,9 +70,13 @@ async function openFarm(request: APIRequestContext, baseURL: string): Promise<Te
     id,
     bind: (context) => context.addCookies([{ name: 'immulgo_farm', value: sealed, url: baseURL }]),
     send: async (name, input, { device = 'test', at = new Date() } = {}) => {
-      const response = await request.post('/api/commands', {
-        headers: { cookie: `immulgo_farm=${sealed}` },
-        data: { id: randomUUID(), farm: id, device, name, input, at: at.toISOString() },
+      const data = { id: randomUUID(), farm: id, device, name, input, at: at.toISOString() };
+      const post = () =>
+        request.post('/api/commands', { headers: { cookie: `immulgo_farm=${sealed}` }, data });
+      // A connection the server had just let go of: sent again, as a device would. It is done once.
+      const response = await post().catch((error: Error) => {
+        if (!/ECONNRESET|socket hang up/.test(error.message)) throw error;
+        return post();
       });
       const answer = (await response.json()) as { status?: string };
       expect(answer).toMatchObject({ status: 'done' });
@@ -226,4 +230,21 @@ export async function milkStands(
     atSeconds: Date.now() / 1000 - hoursAgo * 3600,
   });
   return lotId;
+}
+
+/** Types a day (2026-11-23) into a calendar field, section by section, as a keyboard does. */
+export async function typeDay(page: Page, label: string, day: string): Promise<void> {
+  const [year, month, date] = day.split('-') as [string, string, string];
+  const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+  const field = page.getByRole('group', { name: label });
+  await field.getByRole('spinbutton').first().click();
+  await page.keyboard.type(`${date}${months[Number(month) - 1]}${year}`);
+  await expect(field).toContainText(year);
+}
+
+/** Types a time of the day (18:30) into a clock field. */
+export async function typeClock(page: Page, label: string, clock: string): Promise<void> {
+  const field = page.getByRole('group', { name: label });
+  await field.getByRole('spinbutton').first().click();
+  await page.keyboard.type(clock.replace(':', ''));
 }

@@ -19,11 +19,13 @@ const whatIsSeen = (page: Page) =>
     return {
       sentence: box(main.querySelector('h1')),
       act: box(
-        main.querySelector('.MuiButton-contained, [data-look="main"], button[class*="big"], [class*="acts"] .MuiButton-outlined'),
+        main.querySelector(
+          '.MuiButton-contained, [data-look="main"], button[class*="big"], [class*="acts"] .MuiButton-outlined',
+        ),
       ),
       picture: box(main.querySelector('[data-picture]')),
-      blue: [...main.querySelectorAll('.MuiButton-contained:not(:disabled), [data-look="main"]')].filter((one) =>
-        one.checkVisibility(),
+      blue: [...main.querySelectorAll('.MuiButton-contained:not(:disabled), [data-look="main"]')].filter(
+        (one) => one.checkVisibility(),
       ).length,
       long: document.documentElement.scrollHeight / window.innerHeight,
     };

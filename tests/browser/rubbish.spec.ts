@@ -49,7 +49,7 @@ test('rubbish typed into any field gets a clear sentence and stays as typed', as
   await page.getByLabel('Buttermilk, if you measure it').fill('');
   await page.locator('button[data-act=drained]').click();
   await page.locator('[data-act=unwashed]').click();
-  await page.getByRole('button', { name: 'Change' }).click();
+  await page.getByText('Salt, for the butter expected').click();
   await page.getByRole('radio', { name: 'By spoon' }).click();
   for (const [typed, says] of [
     ['a shovel', /shovel/],

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { expect, expectSound, milkStands, openMilkRoom, test } from './farm';
+import { expect, expectSound, milkStands, openMilkRoom, test, typeDay } from './farm';
 
 const day = (ago: number) => new Date(Date.now() - ago * 86_400_000).toISOString().slice(0, 10);
 
@@ -21,8 +21,8 @@ test('a medicine told today for last week reaches the milk that stands, the crea
   await page.goto('/house');
   await page.getByText('Animals', { exact: true }).click();
   await page.getByRole('button', { name: 'Change Tansy' }).click();
-  await page.getByLabel('Milk withheld until').fill('2099-03-04');
-  await page.getByLabel('Withheld from').fill(day(7));
+  await typeDay(page, 'Milk withheld until', '2099-03-04');
+  await typeDay(page, 'Withheld from', day(7));
   await page.getByLabel('Because of').fill('udder tubes');
   await expectSound(page);
   await page.getByRole('button', { name: 'Keep', exact: true }).first().click();

@@ -22,7 +22,7 @@ const cream = async (farm: string, change: Record<string, unknown> = {}) => {
   ).toMatchObject(done);
   return lotId;
 }; // prettier-ignore
-const use = async (farm: string, lotId: string, to: string, more: object = {}) => {
+const putTo = async (farm: string, lotId: string, to: string, more: object = {}) => {
   const command = randomUUID();
   const answer = await send(farm, 'lot.use', { lotId, to, ...more }, command);
   return { answer, command, made: madeId(command) };
@@ -32,7 +32,7 @@ describe('what is made of milk and cream is booked where it went', () => {
   it('the whey of curd takes a tenth of the fat with it, and nothing is left unaccounted for', async () => {
     const farm = await house.farm();
     const lotId = await milk(farm, { mass: 4000, fat: 0.04 });
-    const { command, made } = await use(farm, lotId, 'curd', { made: { mass: 600 } });
+    const { command, made } = await putTo(farm, lotId, 'curd', { made: { mass: 600 } });
     expect(await booked(farm, command)).toEqual({
       mass: { lots: -3400, whey: 3400 },
       fat: { lots: -16, whey: 16 },
@@ -44,10 +44,10 @@ describe('what is made of milk and cream is booked where it went', () => {
   it('yoghurt takes on the spoon that began it, and is soured', async () => {
     const farm = await house.farm();
     const lotId = await milk(farm, { mass: 1000 });
-    const { command, made } = await use(farm, lotId, 'yoghurt', { made: { mass: 1040 } });
+    const { command, made } = await putTo(farm, lotId, 'yoghurt', { made: { mass: 1040 } });
     expect((await booked(farm, command)).mass).toEqual({ lots: 40, culture: -40 });
     expect(await lot(farm, made)).toMatchObject({ ripened: true, treatment: 'boiled' });
-    const unheated = await use(farm, await milk(farm, { mass: 1000 }), 'yoghurt', {
+    const unheated = await putTo(farm, await milk(farm, { mass: 1000 }), 'yoghurt', {
       made: { heated: false },
     });
     expect(await booked(farm, unheated.command)).toEqual({
@@ -60,13 +60,13 @@ describe('what is made of milk and cream is booked where it went', () => {
   it('whipped cream loses what stays on the whisk and gains its sugar; heating was said of the milk, not of it', async () => {
     const farm = await house.farm();
     const lotId = await cream(farm, { treatment: 'raw' });
-    const lean = await use(farm, lotId, 'whipped', { mass: 250, made: { mass: 230 } });
+    const lean = await putTo(farm, lotId, 'whipped', { mass: 250, made: { mass: 230 } });
     expect(await booked(farm, lean.command)).toMatchObject({
       mass: { lots: -20, smeared: 20 },
       fat: { lots: -7, smeared: 7 },
       details: { heated: false },
     });
-    const sweet = await use(farm, lotId, 'whipped', { mass: 250, made: { mass: 280, heated: true } });
+    const sweet = await putTo(farm, lotId, 'whipped', { mass: 250, made: { mass: 280, heated: true } });
     expect((await booked(farm, sweet.command)).mass).toEqual({ lots: 30, mixedIn: -30 });
     expect(await lot(farm, sweet.made)).toMatchObject({ ripened: false, treatment: 'raw' });
     expect(await sums(farm)).toMatchObject(balanced);
@@ -83,7 +83,7 @@ describe('what is made of milk and cream is booked where it went', () => {
         await send(farm, 'lot.record', { lotId, events: [{ id: randomUUID(), atSeconds: morning, ...event }] }),
       ).toMatchObject(done);
     expect((await lot(farm, lotId)).details.line).toMatchObject({ name: 'Bought culture' });
-    const { made } = await use(farm, lotId, 'whipped');
+    const { made } = await putTo(farm, lotId, 'whipped');
     expect((await lot(farm, made)).ripened).toBe(true);
     expect((await lot(farm, made)).details.line).toBeUndefined();
   }); // prettier-ignore
@@ -97,7 +97,7 @@ describe('what is made of milk and cream is booked where it went', () => {
       ['yoghurt', 1301, true],
       ['yoghurt', 1301.1, false],
     ] as const)
-      expect((await use(farm, lotId, to, { mass: 1000, made: { mass } })).answer).toMatchObject(
+      expect((await putTo(farm, lotId, to, { mass: 1000, made: { mass } })).answer).toMatchObject(
         can ? done : { ...refused, field: 'made.mass' },
       );
   });
@@ -117,8 +117,8 @@ describe('a shelf that is cleared', () => {
       await cream(farm),
       await cream(farm),
     ];
-    await use(farm, part, 'pigs', { mass: 200 });
-    await use(farm, empty, 'pigs');
+    await putTo(farm, part, 'pigs', { mass: 200 });
+    await putTo(farm, empty, 'pigs');
     const command = randomUUID();
     const clear = (lotIds: string[], to: string, id: string = randomUUID()) =>
       send(farm, 'lot.clear', { lotIds, to }, id);
@@ -153,7 +153,7 @@ describe('taking some of a lot', () => {
     const farm = await house.farm();
     const left = async (had: number, taken: number) => {
       const lotId = await milk(farm, { mass: had });
-      expect((await use(farm, lotId, 'pigs', { mass: taken })).answer).toMatchObject(done);
+      expect((await putTo(farm, lotId, 'pigs', { mass: taken })).answer).toMatchObject(done);
       return (await lot(farm, lotId)).mass;
     };
     expect(await left(1000, 989)).toBe(11);
@@ -165,7 +165,7 @@ describe('taking some of a lot', () => {
     // A jug that reads a little more than there is took all of it.
     expect(await left(1000, 1061)).toBe(0);
     const lotId = await milk(farm, { mass: 1000 });
-    expect((await use(farm, lotId, 'pigs', { mass: 1061.1 })).answer).toMatchObject({
+    expect((await putTo(farm, lotId, 'pigs', { mass: 1061.1 })).answer).toMatchObject({
       ...refused,
       field: 'mass',
     });
@@ -174,10 +174,10 @@ describe('taking some of a lot', () => {
   it('of nothing is refused, and said is when it was emptied', async () => {
     const farm = await house.farm();
     const lotId = await milk(farm, { mass: 1000 });
-    await use(farm, lotId, 'pigs');
+    await putTo(farm, lotId, 'pigs');
     const says = async (hours: number) => {
       setClock(new Date((morning + hours * hour) * 1000));
-      const { answer } = await use(farm, lotId, 'pigs', { atSeconds: morning + hours * hour });
+      const { answer } = await putTo(farm, lotId, 'pigs', { atSeconds: morning + hours * hour });
       expect(answer).toMatchObject(refused);
       return (answer as { message: string }).message.replace(/^.* is /, '');
     };
@@ -199,7 +199,7 @@ describe('a can with a tap', () => {
     const before = (await lot(farm, lotId)).fat;
     const atSeconds = morning + standHours * hour;
     setClock(new Date(atSeconds * 1000));
-    expect((await use(farm, lotId, 'pigs', { mass: 3000, atSeconds })).answer).toMatchObject(done);
+    expect((await putTo(farm, lotId, 'pigs', { mass: 3000, atSeconds })).answer).toMatchObject(done);
     return (before - (await lot(farm, lotId)).fat) / 3000;
   }; // prettier-ignore
   const { diameter, height } = vesselShape('tapCan', 12_000);

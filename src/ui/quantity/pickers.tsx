@@ -51,7 +51,7 @@ export function ClockPicker(props: PickerProps) {
   const { given, field, us } = useGiven(props, isoClock, true);
   return (
     <Calendar us={us}>
-      <TimePicker {...given} ampm={us} minutesStep={5} slotProps={field} />
+      <TimePicker {...given} ampm={us} timeSteps={{ minutes: 5 }} slotProps={field} />
     </Calendar>
   );
 }

@@ -7,6 +7,9 @@ import { scatter } from './scatter';
 import type { Shape } from './shapes';
 import { shapes } from './shapes';
 
+/** Where a word beside the vessel begins at the latest, in the drawing’s units. */
+const widest = 178;
+
 /**
  * How the cream looks at each stage: how far air lifts it, its bubbles with fat about them, and how the rest of its fat
  * is gathered.
@@ -96,9 +99,10 @@ export const CreamDrawing = memo(function CreamDrawing({
             strokeWidth="1.8"
           />
           <text
-            x={shape.crank ? shape.left - 9 : Math.min(shape.right + 9, 178)}
+            x={shape.crank ? shape.left - 9 : Math.min(shape.right + 9, widest)}
             textAnchor={shape.crank ? 'end' : 'start'}
-            y={limitY + 4}
+            // Beside the wide bowl there is no room: above its line.
+            y={limitY + (!shape.crank && shape.right + 9 > widest ? -6 : 4)}
             fontSize="11"
             fill="var(--quiet)"
           >

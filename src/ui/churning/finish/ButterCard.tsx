@@ -8,6 +8,7 @@ import type { BatchStory } from '@/core/churning/batchStory';
 import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { butterNow, butterRemedy } from '@/core/working/butterNow';
 import type { ButterRemedy } from '@/core/working/butterNow';
+import { Door } from '../../board/Door';
 import { useSay } from '../../frame/FarmContext';
 import { useNow } from '../../frame/useNow';
 import { Chips } from '../../quantity/Chips';
@@ -23,23 +24,59 @@ import styles from './ButterCard.module.css';
 /** Butter as it stands, warmest and coldest that is not a slip, °C. */
 const [coldest, warmest] = [-5, 35];
 
-/** The butter in hand: how warm, how it feels, and only when it is too soft or too hard what brings it back, in numbers. */
-export function ButterCard({
-  facts,
-  story,
-  butterMass,
-  record,
-}: {
+interface InHand {
   facts: BatchFacts;
   story: BatchStory;
   butterMass: number;
   record: LiveBatch['record'];
-}) {
-  const say = useSay();
+}
+
+function useInHand({ facts, story, butterMass }: InHand) {
   const now = useNow(60_000);
-  const [typed, setTyped] = useState('');
   const butter = butterNow(facts, story, butterMass, now);
-  const remedy = butterRemedy(butter, butterMass, facts.hardness);
+  return { butter, remedy: butterRemedy(butter, butterMass, facts.hardness) };
+}
+
+/** Only when the butter is too soft or too hard: what brings it back, in numbers. It comes before everything else. */
+export function ButterRemedied(given: InHand) {
+  const say = useSay();
+  const { remedy } = useInHand(given);
+  const chill =
+    remedy?.kind === 'chill'
+      ? () =>
+          void given.record({
+            kind: 'paused',
+            place: 'fridge',
+            celsius: 4,
+            minutes: Math.max(1, Math.round(remedy.fridgeMinutes)),
+          })
+      : undefined;
+  useOffered({ chill });
+  if (!remedy) return null;
+  return (
+    <section className={styles.remedied} aria-label="First of all">
+      <p className={styles.remedy}>{remedyWords(remedy, say)}</p>
+      {remedy.kind === 'warm' && <Quiet>Break it up first, or only the outside warms.</Quiet>}
+      {chill && (
+        <Button
+          variant="outlined"
+          sx={{ minHeight: 56, justifySelf: 'start' }}
+          onClick={chill}
+          data-act="chill"
+        >
+          It is in the fridge <Key of="f" />
+        </Button>
+      )}
+    </section>
+  );
+}
+
+/** The butter in hand, how warm it is and how it feels; behind the door, what a hand or a probe says instead. */
+export function ButterDoor(given: InHand) {
+  const say = useSay();
+  const [typed, setTyped] = useState('');
+  const { butter } = useInHand(given);
+  const { record } = given;
   const understood = understand(typed, {
     system: say.system,
     kinds: ['temperature'],
@@ -54,61 +91,36 @@ export function ButterCard({
     record({ kind: 'felt', celsius: understood.quantity.value });
     setTyped('');
   };
-  const chill =
-    remedy?.kind === 'chill'
-      ? () =>
-          void record({
-            kind: 'paused',
-            place: 'fridge',
-            celsius: 4,
-            minutes: Math.max(1, Math.round(remedy.fridgeMinutes)),
-          })
-      : undefined;
-  useOffered({ chill });
+  const from = { churn: ', by the churn', wash: ', if the water came cold from the tap' } as Record<
+    string,
+    string
+  >;
   return (
-    <section className={styles.butter} aria-label="The butter in hand" data-feels={butter.feels}>
-      <p className={styles.says}>
-        The butter is about {say.temperature(Math.round(butter.celsius))}
-        {butter.from === 'churn' && ', by the churn'}
-        {butter.from === 'wash' && ', if the water came cold from the tap'}:{' '}
-        <strong>{feelWords[butter.feels].name.toLowerCase()}</strong>.
-      </p>
-      {remedy && <p className={styles.remedy}>{remedyWords(remedy, say)}</p>}
-      {remedy?.kind === 'chill' && (
-        <Button
-          variant="outlined"
-          sx={{ minHeight: 56, justifySelf: 'start' }}
-          onClick={chill}
-          data-act="chill"
-        >
-          It is in the fridge <Key of="f" />
+    <Door
+      name="The butter in hand"
+      value={`about ${say.temperature(Math.round(butter.celsius))}${from[butter.from] ?? ''}: ${feelWords[butter.feels].name.toLowerCase()}`}
+    >
+      <div className={styles.told}>
+        <Chips
+          legend="How it feels"
+          chosen={butter.from === 'feel' ? butter.feels : undefined}
+          onChoose={(feel) => record({ kind: 'felt', feel })}
+          choices={feels.map((key) => ({ key, ...feelWords[key] }))}
+        />
+        <QuantityField
+          label="Temperature of the butter"
+          typed={typed}
+          onTyped={setTyped}
+          understood={understood}
+          system={say.system}
+          hint={say.system === 'us' ? '57 F' : '14 C'}
+          onEnter={probe}
+        />
+        <Button variant="outlined" onClick={probe} disabled={!understood || 'wrong' in understood}>
+          Write it down
         </Button>
-      )}
-      <details>
-        <summary>It feels otherwise, or a probe says</summary>
-        <div className={styles.told}>
-          <Chips
-            legend="In the hand"
-            chosen={butter.from === 'feel' ? butter.feels : undefined}
-            onChoose={(feel) => record({ kind: 'felt', feel })}
-            choices={feels.map((key) => ({ key, ...feelWords[key] }))}
-          />
-          <QuantityField
-            label="Temperature of the butter"
-            typed={typed}
-            onTyped={setTyped}
-            understood={understood}
-            system={say.system}
-            hint={say.system === 'us' ? '57 F' : '14 C'}
-            onEnter={probe}
-          />
-          <Button variant="outlined" onClick={probe} disabled={!understood || 'wrong' in understood}>
-            Write it down
-          </Button>
-        </div>
-      </details>
-      {remedy?.kind === 'warm' && <Quiet>Break it up first, or only the outside warms.</Quiet>}
-    </section>
+      </div>
+    </Door>
   );
 }
 

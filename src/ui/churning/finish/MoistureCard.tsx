@@ -4,7 +4,6 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { CalculationError } from '@/core/calculationError';
 import { moistureTest } from '@/core/balancing/moistureTest';
-import type { BatchStory } from '@/core/churning/batchStory';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import { Cautions } from '../../caution/Caution';
 import { useSay } from '../../frame/FarmContext';
@@ -12,7 +11,6 @@ import type { Understood } from '../../quantity/understand';
 import { QuantityField } from '../../quantity/QuantityField';
 import { understand } from '../../quantity/understand';
 import { Quiet } from '../../theme/Enamel';
-import styles from './PutRight.module.css';
 import type { LiveBatch } from '../useBatch';
 
 const hotFat = [
@@ -24,7 +22,7 @@ const hotFat = [
 ];
 
 /** A moisture test by three weighings of a pan: what it says at once, and how to do it. */
-export function MoistureCard({ story, record }: { story: BatchStory; record: LiveBatch['record'] }) {
+export function MoistureCard({ record }: { record: LiveBatch['record'] }) {
   const say = useSay();
   const [typed, setTyped] = useState({ tare: '', before: '', after: '' });
   const rules = {
@@ -49,57 +47,48 @@ export function MoistureCard({ story, record }: { story: BatchStory; record: Liv
       found = { wrong: error.message.replace(/^\w+: /, '') };
     }
   }
-  const last = story.moistureTests.at(-1);
   const fields = [
     ['tare', 'The pan, empty', 'to a tenth of a gram'],
     ['before', 'Pan and butter', 'about 10 g of butter'],
     ['after', 'After the crackling stops', 'cool, solids just brown'],
   ] as const;
   return (
-    <details className={styles.right}>
-      <summary>
-        Moisture test
-        {last && `: ${text(spokenFraction(moistureTest(last).moisture))} water`}
-      </summary>
-      <div style={{ display: 'grid', gap: 12, paddingBlock: 6 }}>
-        <Cautions cautions={hotFat} />
-        <Quiet>
-          Weigh a pan, melt about 10 g of the butter in it over low heat until the crackling stops and the
-          solids just brown, let it cool, weigh again.
-        </Quiet>
-        <div
-          style={{ display: 'grid', gap: 12, gridTemplateColumns: 'repeat(auto-fit, minmax(180px, 1fr))' }}
-        >
-          {fields.map(([key, label, hint]) => (
-            <QuantityField
-              key={key}
-              label={label}
-              typed={typed[key]}
-              onTyped={(to) => setTyped((all) => ({ ...all, [key]: to }))}
-              understood={read[key]}
-              system={say.system}
-              hint={hint}
-            />
-          ))}
-        </div>
-        {found && (
-          <p role="status" style={{ margin: 0, fontSize: '1.2rem', fontWeight: 620 }}>
-            {'wrong' in found ? found.wrong : `${text(spokenFraction(found.moisture))} water.`}
-          </p>
-        )}
-        <Button
-          variant="outlined"
-          sx={{ justifySelf: 'start', minHeight: 56 }}
-          disabled={!found || 'wrong' in found}
-          onClick={() => {
-            record({ kind: 'moisture', tare: tare!, before: before!, after: after! });
-            setTyped({ tare: '', before: '', after: '' });
-          }}
-          data-act="moisture"
-        >
-          Write the test down
-        </Button>
+    <div style={{ display: 'grid', gap: 12 }}>
+      <Cautions cautions={hotFat} />
+      <Quiet>
+        Weigh a pan, melt about 10 g of the butter in it over low heat until the crackling stops and the
+        solids just brown, let it cool, weigh again.
+      </Quiet>
+      <div style={{ display: 'grid', gap: 12, gridTemplateColumns: 'repeat(auto-fit, minmax(180px, 1fr))' }}>
+        {fields.map(([key, label, hint]) => (
+          <QuantityField
+            key={key}
+            label={label}
+            typed={typed[key]}
+            onTyped={(to) => setTyped((all) => ({ ...all, [key]: to }))}
+            understood={read[key]}
+            system={say.system}
+            hint={hint}
+          />
+        ))}
       </div>
-    </details>
+      {found && (
+        <p role="status" style={{ margin: 0, fontSize: '1.2rem', fontWeight: 620 }}>
+          {'wrong' in found ? found.wrong : `${text(spokenFraction(found.moisture))} water.`}
+        </p>
+      )}
+      <Button
+        variant="outlined"
+        sx={{ justifySelf: 'start', minHeight: 56 }}
+        disabled={!found || 'wrong' in found}
+        onClick={() => {
+          record({ kind: 'moisture', tare: tare!, before: before!, after: after! });
+          setTyped({ tare: '', before: '', after: '' });
+        }}
+        data-act="moisture"
+      >
+        Write the test down
+      </Button>
+    </div>
   );
 }

@@ -2,12 +2,16 @@ import Button from '@mui/material/Button';
 import type { Addition } from '@/core/churning/batchWords';
 import { additions as additionNames, pieceForms } from '@/core/churning/batchWords';
 import type { BatchStory } from '@/core/churning/batchStory';
+import { list } from '@/core/quantities/list';
+import { Door, Doors } from '../../board/Door';
 import { useSay } from '../../frame/FarmContext';
 import { Chips } from '../../quantity/Chips';
 import { QuantityField } from '../../quantity/QuantityField';
 import { Key } from '../Key';
 import type { PortionDraft, ReadPortion } from './portionDraft';
 import type { LiveBatch } from '../useBatch';
+import { ButterDoor } from './ButterCard';
+import { workWords } from '../words';
 import { WorkRow } from './WorkRow';
 import { pieceWords } from '../pieceWords';
 import { Field } from '../../quantity/Field';
@@ -23,6 +27,7 @@ export function PortionOptions({
   story,
   record,
   onPutBy,
+  inHand,
 }: {
   draft: PortionDraft;
   read: ReadPortion;
@@ -30,91 +35,126 @@ export function PortionOptions({
   story: BatchStory;
   record: LiveBatch['record'];
   onPutBy: () => void;
+  inHand: Parameters<typeof ButterDoor>[0];
 }) {
   const say = useSay();
   const { mixed, form, dividing } = draft;
   const { pieces, gheeForeseen } = read;
+  const worked = story.worked.at(-1);
+  const mixedSaid = list([
+    ...mixed.map((key) => additionNames[key].name.toLowerCase()),
+    ...(draft.ghee ? ['ghee made of it'] : []),
+  ]);
   const tick = (label: string, checked: boolean, onTick: (to: boolean) => void) => (
     <label>
       <input type="checkbox" checked={checked} onChange={(event) => onTick(event.target.checked)} /> {label}
     </label>
   );
   return (
-    <details className={styles.more} open={dividing || undefined}>
-      <summary>Working, pieces, something mixed in, ghee, no scale</summary>
-      <div className={styles.options}>
-        <WorkRow story={story} record={record} />
-        {tick('No scale: by mould, cup or tub', draft.noScale, (noScale) => change({ noScale }))}
-        {tick('Weighed before the salt went in', !draft.saltIn, (before) => change({ saltIn: !before }))}
-        <fieldset className={styles.mixed}>
-          <legend>Mixed in</legend>
-          {(Object.keys(additionNames) as Addition[]).map((key) => (
-            <label key={key}>
-              <input
-                type="checkbox"
-                checked={mixed.includes(key)}
-                onChange={(event) =>
-                  change({
-                    mixed: event.target.checked ? [...mixed, key] : mixed.filter((one) => one !== key),
-                  })
-                }
-              />{' '}
-              {additionNames[key].name}
-            </label>
-          ))}
-        </fieldset>
-        {mixed.length > 0 && (
-          <QuantityField
-            label="What is mixed in weighs"
-            typed={draft.mixedTyped ?? ''}
-            onTyped={(to) => change({ mixedTyped: to })}
-            understood={read.mixedRead}
-            system={say.system}
-            hint="part of what the butter weighs; may be left, and then counts as butter"
+    <Doors>
+      <Door name="Worked" value={worked ? workWords[worked.way].toLowerCase() : 'not said'}>
+        <div className={styles.options}>
+          <WorkRow story={story} record={record} />
+        </div>
+      </Door>
+      <ButterDoor {...inHand} />
+      <Door
+        name="Weighed"
+        value={
+          draft.noScale ? 'without a scale' : draft.saltIn ? 'with its salt in it' : 'before the salt went in'
+        }
+      >
+        <div className={styles.options}>
+          {tick('No scale: by mould, cup or tub', draft.noScale, (noScale) => change({ noScale }))}
+          {tick('Weighed before the salt went in', !draft.saltIn, (before) => change({ saltIn: !before }))}
+        </div>
+      </Door>
+      <Door name="Mixed in, or made into ghee" value={mixedSaid === '' ? 'nothing' : mixedSaid}>
+        <div className={styles.options}>
+          <fieldset className={styles.mixed}>
+            <legend>Mixed in</legend>
+            {(Object.keys(additionNames) as Addition[]).map((key) => (
+              <label key={key}>
+                <input
+                  type="checkbox"
+                  checked={mixed.includes(key)}
+                  onChange={(event) =>
+                    change({
+                      mixed: event.target.checked ? [...mixed, key] : mixed.filter((one) => one !== key),
+                    })
+                  }
+                />{' '}
+                {additionNames[key].name}
+              </label>
+            ))}
+          </fieldset>
+          {mixed.length > 0 && (
+            <QuantityField
+              label="What is mixed in weighs"
+              typed={draft.mixedTyped ?? ''}
+              onTyped={(to) => change({ mixedTyped: to })}
+              understood={read.mixedRead}
+              system={say.system}
+              hint="part of what the butter weighs; may be left, and then counts as butter"
+            />
+          )}
+          {tick('Made into ghee', draft.ghee, (ghee) => change({ ghee }))}
+          {draft.ghee && (
+            <QuantityField
+              label="Ghee it gave"
+              typed={draft.gheeTyped}
+              onTyped={(to) => change({ gheeTyped: to })}
+              understood={read.gheeRead}
+              system={say.system}
+              hint={`${say.massRange(gheeForeseen.ghee.low, gheeForeseen.ghee.high)} to expect; may be left`}
+            />
+          )}
+        </div>
+      </Door>
+      <Door
+        name="Pieces, portions and their name"
+        value={
+          pieces
+            ? `${pieces.count} ${pieceWords[form][pieces.count === 1 ? 'one' : 'many']} of ${say.mass(pieces.each)}`
+            : dividing
+              ? 'another portion'
+              : 'one portion, in one piece'
+        }
+        open={dividing}
+      >
+        <div className={styles.options}>
+          <Chips
+            legend="Shaped into"
+            chosen={form}
+            onChoose={(to) => change({ form: to })}
+            choices={pieceForms.map((key) => ({ key, name: capital(pieceWords[key].many) }))}
           />
-        )}
-        {tick('Made into ghee', draft.ghee, (ghee) => change({ ghee }))}
-        {draft.ghee && (
           <QuantityField
-            label="Ghee it gave"
-            typed={draft.gheeTyped}
-            onTyped={(to) => change({ gheeTyped: to })}
-            understood={read.gheeRead}
+            label="Into pieces of"
+            typed={draft.piece}
+            onTyped={(text) => change({ piece: text })}
+            understood={read.pieceRead}
             system={say.system}
-            hint={`${say.massRange(gheeForeseen.ghee.low, gheeForeseen.ghee.high)} to expect; may be left`}
+            hint={`${say.system === 'metric' ? '250 g' : '4 oz'}, as a mould or a wrapper takes`}
+            says={
+              pieces
+                ? `${pieces.count} ${pieceWords[form][pieces.count === 1 ? 'one' : 'many']} of ${say.mass(pieces.each)}${pieces.left > 1 ? `, and ${say.mass(pieces.left)} over` : ''}`
+                : undefined
+            }
           />
-        )}
-        <Chips
-          legend="Shaped into"
-          chosen={form}
-          onChoose={(to) => change({ form: to })}
-          choices={pieceForms.map((key) => ({ key, name: capital(pieceWords[key].many) }))}
-        />
-        <QuantityField
-          label="Into pieces of"
-          typed={draft.piece}
-          onTyped={(text) => change({ piece: text })}
-          understood={read.pieceRead}
-          system={say.system}
-          hint={`${say.system === 'metric' ? '250 g' : '4 oz'}, as a mould or a wrapper takes`}
-          says={
-            pieces
-              ? `${pieces.count} ${pieceWords[form][pieces.count === 1 ? 'one' : 'many']} of ${say.mass(pieces.each)}${pieces.left > 1 ? `, and ${say.mass(pieces.left)} over` : ''}`
-              : undefined
-          }
-        />
-        <Field
-          label="Name of this portion"
-          value={draft.name}
-          onChange={(event) => change({ name: event.target.value })}
-          slotProps={{ htmlInput: { maxLength: 60 } }}
-        />
-        {!read.toCome && (
-          <Button variant="outlined" onClick={onPutBy} disabled={!read.ready} data-act="portion">
-            Put this by as one portion, more to come <Key of="z" />
-          </Button>
-        )}
-      </div>
-    </details>
+          <Field
+            label="Name of this portion"
+            value={draft.name}
+            onChange={(event) => change({ name: event.target.value })}
+            slotProps={{ htmlInput: { maxLength: 60 } }}
+          />
+          {!read.toCome && (
+            <Button variant="outlined" onClick={onPutBy} disabled={!read.ready} data-act="portion">
+              Put this by as one portion, more to come <Key of="z" />
+            </Button>
+          )}
+        </div>
+      </Door>
+    </Doors>
   );
 }

@@ -8,17 +8,19 @@ import { allergensOf } from '@/core/keeping/allergens';
 import { keepingCautions } from '@/core/keeping/cautions';
 import type { Storage } from '@/core/keeping/keepingDate';
 import { portionKept } from '@/core/keeping/portionKept';
+import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import { usualMoisture } from '@/core/salting/salts';
 import type { BatchView } from '@/server/churning/views';
 import { Cautions } from '../../caution/Caution';
+import { Door } from '../../board/Door';
 import { useSay } from '../../frame/FarmContext';
 import { useDraft } from '../../frame/useDraft';
 import { useNow } from '../../frame/useNow';
 import { newId } from '../../outbox/newId';
 import { Chips } from '../../quantity/Chips';
 import { QuantityField } from '../../quantity/QuantityField';
-import { Enamel, Quiet } from '../../theme/Enamel';
-import { ButterCard } from './ButterCard';
+import { Quiet } from '../../theme/Enamel';
+import { ButterRemedied } from './ButterCard';
 import { ByCount } from './ByCount';
 import { useOffered } from '../offered';
 import { Key } from '../Key';
@@ -70,8 +72,17 @@ export function PortionPanel({
     clear();
   }
   useOffered({ pack: ready || allPutBy ? pack : undefined, portion: ready ? putBy : undefined });
+  const inHand = { facts, story, butterMass: foreseen.butter.mass, record };
+  const salted = salting !== undefined && salting.way !== 'none';
+  const saltSaid =
+    salted && ways
+      ? `${say.mass(ways.salt)}, ${text(spokenFraction(ways.share))} of the butter, ${ways.teaspoons.toFixed(1)} level tsp`
+      : 'none';
+  // As the scale reads it: with the salt, where it is weighed after it went in.
+  const saltIn = draft.saltIn && salted && ways ? ways.salt : 0;
   return (
-    <Enamel className={styles.panel} aria-label="Salt, weigh, pack">
+    <section className={styles.panel} aria-label="Salt, weigh, pack">
+      <ButterRemedied {...inHand} />
       {story.portions.length > 0 && (
         <Portions view={view} story={story} water={usualMoisture} record={record} />
       )}
@@ -83,49 +94,45 @@ export function PortionPanel({
           </button>
         </p>
       )}
-      {draft.changing ? (
-        <SaltChooser draft={draft.salt} onDraft={(to) => change({ salt: to })} ways={ways} early={early} />
-      ) : (
-        <p className={styles.salt}>
-          <span>
-            <strong>Salt: {salting?.way === 'none' || !ways ? 'none' : say.mass(ways.salt)}</strong>
-            {ways && salting && salting.way !== 'none' && (
-              <>
-                , {(ways.share * 100).toFixed(1)} % of the butter, {ways.teaspoons.toFixed(1)} level tsp
-              </>
-            )}
-            {!weighed && salting?.way !== 'none' && ' for the butter expected'}
-            {early && salting?.way !== 'none' && <em> △ {early}</em>}
-          </span>
-          <Button variant="outlined" onClick={() => change({ changing: true })}>
-            Change
-          </Button>
-        </p>
-      )}
-      {draft.noScale ? (
-        <ByCount draft={draft} read={read} change={change} moulds={moulds} />
-      ) : (
-        <QuantityField
-          label={draft.dividing ? 'This portion weighs' : 'The butter weighs'}
-          typed={typed}
-          onTyped={(text) => change({ typed: text })}
-          understood={
-            tooMuch
-              ? {
-                  wrong: `That is more butter than there was cream (${say.mass(facts.creamMass)}): check the unit, or the scale's tare.`,
-                }
-              : typedMass
-          }
-          system={say.system}
-          hint={low > 0 ? `the scale should read ${say.massRange(low, high)}` : 'what is left'}
-          onEnter={pack}
-          says={
-            typedMass && 'quantity' in typedMass && typedMass.quantity.kind === 'volume' && weighed
-              ? `= ${say.about(weighed.mass)} at 0.95 g/mL, give or take 8 %`
-              : undefined
-          }
-        />
-      )}
+      <div className={styles.first}>
+        <Door name={weighed ? 'Salt' : 'Salt, for the butter expected'} value={saltSaid}>
+          <SaltChooser
+            draft={draft.salt}
+            onDraft={(to) => change({ salt: to })}
+            ways={ways}
+            early={undefined}
+          />
+        </Door>
+        {draft.noScale ? (
+          <ByCount draft={draft} read={read} change={change} moulds={moulds} />
+        ) : (
+          <QuantityField
+            label={draft.dividing ? 'This portion weighs' : 'The butter weighs'}
+            typed={typed}
+            onTyped={(text) => change({ typed: text })}
+            understood={
+              tooMuch
+                ? {
+                    wrong: `That is more butter than there was cream (${say.mass(facts.creamMass)}): check the unit, or the scale's tare.`,
+                  }
+                : typedMass
+            }
+            system={say.system}
+            hint={
+              low <= 0
+                ? 'what is left'
+                : `the scale should read ${say.massRange(low + saltIn, high + saltIn)}${saltIn > 0 ? ', its salt in it' : ''}`
+            }
+            onEnter={pack}
+            says={
+              typedMass && 'quantity' in typedMass && typedMass.quantity.kind === 'volume' && weighed
+                ? `= ${say.about(weighed.mass)} at 0.95 g/mL, give or take 8 %`
+                : undefined
+            }
+          />
+        )}
+      </div>
+      {early && salted && <p className={styles.early}>△ {early}</p>}
       {read.odd !== undefined ? (
         <p className={styles.note} role="status">
           Is it really {say.mass(read.weighed!.mass)}? About {say.about(read.odd)} was to be expected: look at
@@ -173,6 +180,7 @@ export function PortionPanel({
         story={story}
         record={record}
         onPutBy={putBy}
+        inHand={inHand}
       />
       {(storage === 'crock' || read.pieces || moulds.length > 0) && (
         <Quiet>
@@ -181,9 +189,8 @@ export function PortionPanel({
             : 'Wooden moulds and hands are scalded, then soaked cold, or the butter sticks; press out every pocket of air.'}
         </Quiet>
       )}
-      <ButterCard facts={facts} story={story} butterMass={foreseen.butter.mass} record={record} />
       <Quiet>Hands in ice water before they touch it. On the label: {allergensOf(mixed, ghee)}</Quiet>
-    </Enamel>
+    </section>
   );
 }
 

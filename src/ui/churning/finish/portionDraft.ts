@@ -31,7 +31,6 @@ export interface PortionDraft {
   container: string;
   saltIn: boolean;
   salt: SaltDraft;
-  changing: boolean;
   mixed: Addition[];
   /** Typed: what it all weighs that is mixed in; not in drafts kept from before it was asked. */
   mixedTyped?: string;
@@ -63,7 +62,6 @@ export function freshPortion(
     container: moulds[0]?.id ?? 'cup',
     saltIn: true,
     salt: saltDraftOf(facts.usualSalt, system),
-    changing: false,
     mixed: [],
     mixedTyped: '',
     storage: facts.usualStorage,

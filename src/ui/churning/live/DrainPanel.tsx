@@ -8,13 +8,14 @@ import type { Foreseen } from '@/core/churning/foresee';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { trapped } from '@/core/working/butterMoisture';
 import { weighed } from '@/core/quantities/measuring';
+import { Door, Doors } from '../../board/Door';
 import { useSay } from '../../frame/FarmContext';
 import { useDraft } from '../../frame/useDraft';
 import { Chips } from '../../quantity/Chips';
 import { QuantityField } from '../../quantity/QuantityField';
 import { understand } from '../../quantity/understand';
-import { Enamel, Quiet } from '../../theme/Enamel';
-import { ButterCard } from '../finish/ButterCard';
+import { Quiet } from '../../theme/Enamel';
+import { ButterDoor, ButterRemedied } from '../finish/ButterCard';
 import styles from './DrainPanel.module.css';
 import { amountRules } from '../plan/creamRules';
 import { useOffered } from '../offered';
@@ -68,61 +69,69 @@ export function DrainPanel({
     record({ kind: 'drained', measured, ...weighed(quantity, density), ...wash });
   }
   useOffered({ drained: wrong ? undefined : drain });
+  const inHand = { facts, story, butterMass: foreseen.butter.mass, record };
   return (
-    <Enamel className={styles.drain} aria-label="Draining">
-      <QuantityField
-        label={again ? 'Buttermilk of this pour alone' : 'Buttermilk, if you measure it'}
-        typed={typed}
-        onTyped={(text) => change({ typed: text })}
-        understood={understood}
-        system={say.system}
-        hint={
-          again
-            ? `${before > 0 ? `${say.volume(before / density)} was drained before` : 'the first was not measured'}; ${expected > 20 ? `about ${say.volume(expected / density)} more to expect` : 'little is left'}`
-            : `about ${say.volume(expected / density)} to expect; may be skipped`
-        }
-        onEnter={drain}
-      />
-      <Button
-        variant="contained"
-        onClick={drain}
-        disabled={wrong}
-        sx={{ minHeight: 96, fontSize: '1.5rem' }}
-        data-act="drained"
-      >
-        {typed.trim() === '' ? 'Drained, not measured' : 'Drained'} <Key of="d" />
-      </Button>
+    <section className={styles.drain} aria-label="Draining">
+      <ButterRemedied {...inHand} />
+      <div className={styles.first}>
+        <QuantityField
+          label={again ? 'Buttermilk of this pour alone' : 'Buttermilk, if you measure it'}
+          typed={typed}
+          onTyped={(text) => change({ typed: text })}
+          understood={understood}
+          system={say.system}
+          hint={
+            again
+              ? `${before > 0 ? `${say.volume(before / density)} was drained before` : 'the first was not measured'}; ${expected > 20 ? `about ${say.volume(expected / density)} more to expect` : 'little is left'}`
+              : `about ${say.volume(expected / density)} to expect; may be skipped`
+          }
+          onEnter={drain}
+        />
+        <Button
+          variant="contained"
+          onClick={drain}
+          disabled={wrong}
+          sx={{ minHeight: 96, fontSize: '1.5rem' }}
+          data-act="drained"
+        >
+          {typed.trim() === '' ? 'Drained, not measured' : 'Drained'} <Key of="d" />
+        </Button>
+      </div>
       {story.addedWater > 0 && (
         <Quiet>{say.volume(story.addedWater)} of it is the water you added; it is taken off again.</Quiet>
       )}
-      <ButterCard facts={facts} story={story} butterMass={foreseen.butter.mass} record={record} />
-      <details className={styles.more} open={story.gathered !== undefined || undefined}>
-        <summary>Lumps or one mass, wash water in it</summary>
-        <div className={styles.told}>
-          <Chips
-            legend="It was stopped at"
-            chosen={story.gathered ?? 'grains'}
-            onChoose={(size) => record({ kind: 'gathered', size })}
-            choices={grainSizes.map((key) => ({ key, ...grainWords[key] }))}
-          />
-          {shutIn > 0 && (
-            <Quiet role="status">
-              About {say.about(shutIn)} of buttermilk is shut in: cut it up, wash it once more, and work it{' '}
-              {story.gathered === 'mass' ? 'about five' : 'a couple of'} minutes longer.
-            </Quiet>
-          )}
-          <QuantityField
-            label="Wash water that went in with it"
-            typed={washTyped}
-            onTyped={(text) => change({ washTyped: text })}
-            understood={washIn}
-            system={say.system}
-            hint="none; otherwise it is taken off again"
-            onEnter={drain}
-          />
-        </div>
-      </details>
-      <Quiet>Keep the first drain apart: it is buttermilk, what comes after is wash water.</Quiet>
-    </Enamel>
+      <Doors>
+        <ButterDoor {...inHand} />
+        <Door
+          name="It was stopped at"
+          value={`${grainWords[story.gathered ?? 'grains'].name.toLowerCase()}, ${washIn && 'quantity' in washIn ? `${say.volume(washIn.quantity.value)} of wash water in it` : 'no wash water in it'}`}
+          open={story.gathered !== undefined}
+        >
+          <div className={styles.told}>
+            <Chips
+              legend="How far it had gathered"
+              chosen={story.gathered ?? 'grains'}
+              onChoose={(size) => record({ kind: 'gathered', size })}
+              choices={grainSizes.map((key) => ({ key, ...grainWords[key] }))}
+            />
+            {shutIn > 0 && (
+              <Quiet role="status">
+                About {say.about(shutIn)} of buttermilk is shut in: cut it up, wash it once more, and work it{' '}
+                {story.gathered === 'mass' ? 'about five' : 'a couple of'} minutes longer.
+              </Quiet>
+            )}
+            <QuantityField
+              label="Wash water that went in with it"
+              typed={washTyped}
+              onTyped={(text) => change({ washTyped: text })}
+              understood={washIn}
+              system={say.system}
+              hint="none; otherwise it is taken off again"
+              onEnter={drain}
+            />
+          </div>
+        </Door>
+      </Doors>
+    </section>
   );
 }

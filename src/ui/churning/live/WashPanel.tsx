@@ -9,14 +9,15 @@ import type { Foreseen } from '@/core/churning/foresee';
 import { washesLeft } from '@/core/washing/washesLeft';
 import { butterNow, butterRemedy, coldTap } from '@/core/working/butterNow';
 import { warmestWash } from '@/core/working/butterWorkability';
+import { Door, Doors } from '../../board/Door';
 import { useSay } from '../../frame/FarmContext';
 import { useDraft } from '../../frame/useDraft';
 import { useNow } from '../../frame/useNow';
 import { Chips } from '../../quantity/Chips';
 import { QuantityField } from '../../quantity/QuantityField';
 import { understand } from '../../quantity/understand';
-import { Enamel, Quiet } from '../../theme/Enamel';
-import { ButterCard } from '../finish/ButterCard';
+import { Quiet } from '../../theme/Enamel';
+import { ButterDoor, ButterRemedied } from '../finish/ButterCard';
 import type { Body } from '../makeDayEvents';
 import { amountRules } from '../plan/creamRules';
 import { useOffered } from '../offered';
@@ -100,8 +101,10 @@ export function WashPanel({
     'washed-usual': asUsual && (() => void asUsual()),
     unwashed: onSkip,
   });
+  const inHand = { facts, story, butterMass: foreseen.butter.mass, record };
   return (
-    <Enamel className={styles.wash} aria-label="Washing">
+    <section className={styles.wash} aria-label="Washing">
+      <ButterRemedied {...inHand} />
       <p className={styles.plan}>
         {last
           ? `${washWordsSoFar(story.washes.length)}, ${last.clarity}: `
@@ -138,37 +141,50 @@ export function WashPanel({
           {story.washes.length > 0 ? 'Enough washing' : 'Not washing, press only'} <Key of="e" />
         </Button>
       </div>
-      <ButterCard facts={facts} story={story} butterMass={foreseen.butter.mass} record={record} />
-      <div className={styles.fields}>
-        <QuantityField
-          label="Water for each wash"
-          typed={typed}
-          onTyped={(text) => change({ typed: text })}
-          understood={understood}
-          system={say.system}
-          hint={`assumed ${say.volume(grains)}, as much as there is butter`}
-        />
-        <QuantityField
-          label="How cold it is"
-          typed={coldTyped}
-          onTyped={(text) => change({ coldTyped: text })}
-          understood={coldRead}
-          system={say.system}
-          hint={`assumed ${say.temperature(coldTap)}, cold from the tap`}
-        />
-      </div>
-      <Chips
-        legend="Where"
-        chosen={where}
-        onChoose={(to) => change({ where: to })}
-        choices={washPlaces.map((key) => ({ key, name: washWords[key].name }))}
-      />
+      <Doors>
+        <ButterDoor {...inHand} />
+        <Door
+          name="Water of each wash"
+          value={[
+            say.volume(water ?? grains),
+            celsius === undefined ? 'cold from the tap' : say.temperature(celsius),
+            ...(where === undefined ? [] : [washWords[where].inSentence]),
+          ].join(', ')}
+        >
+          <div className={styles.told}>
+            <div className={styles.fields}>
+              <QuantityField
+                label="Water for each wash"
+                typed={typed}
+                onTyped={(text) => change({ typed: text })}
+                understood={understood}
+                system={say.system}
+                hint={`assumed ${say.volume(grains)}, as much as there is butter`}
+              />
+              <QuantityField
+                label="How cold it is"
+                typed={coldTyped}
+                onTyped={(text) => change({ coldTyped: text })}
+                understood={coldRead}
+                system={say.system}
+                hint={`assumed ${say.temperature(coldTap)}, cold from the tap`}
+              />
+            </div>
+            <Chips
+              legend="Where"
+              chosen={where}
+              onChoose={(to) => change({ where: to })}
+              choices={washPlaces.map((key) => ({ key, name: washWords[key].name }))}
+            />
+          </div>
+        </Door>
+      </Doors>
       <Quiet>
         Water and ice that touch butter are ingredients: drinking quality, or boiled and cooled. Beaten long
         in the water, butter turns dull: fewer, shorter washes, and rest it cold. Unwashed butter keeps days,
         not weeks.
       </Quiet>
-    </Enamel>
+    </section>
   );
 }
 

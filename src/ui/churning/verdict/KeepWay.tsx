@@ -23,36 +23,31 @@ export function KeepWay({ view, story }: { view: BatchView; story: BatchStory })
       false,
     );
   return (
-    <details>
-      <summary style={{ cursor: 'pointer', color: 'var(--rim)', fontWeight: 600, padding: '10px 0' }}>
-        Keep this way of working
-      </summary>
-      <div style={{ display: 'grid', gap: 12, maxWidth: 560, paddingBlock: 6 }}>
-        <Field
-          label="Call it"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-          placeholder="Sunday cultured"
-          error={refused !== undefined}
-          helperText={
-            refused?.message ??
-            (known
-              ? 'It takes the place of the one of that name.'
-              : 'Churn, temperature, washes, salt, shaping and place.')
-          }
-          slotProps={{ htmlInput: { maxLength: 40 } }}
-        />
-        <Button
-          variant="outlined"
-          sx={{ justifySelf: 'start', minHeight: 56 }}
-          disabled={name.trim() === '' || busy}
-          onClick={() => void keep()}
-          data-act="keep-way"
-        >
-          Keep it
-        </Button>
-        <Quiet>Each batch may still differ.</Quiet>
-      </div>
-    </details>
+    <div style={{ display: 'grid', gap: 12, maxWidth: 560 }}>
+      <Field
+        label="Call it"
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        placeholder="Sunday cultured"
+        error={refused !== undefined}
+        helperText={
+          refused?.message ??
+          (known
+            ? 'It takes the place of the one of that name.'
+            : 'Churn, temperature, washes, salt, shaping and place.')
+        }
+        slotProps={{ htmlInput: { maxLength: 40 } }}
+      />
+      <Button
+        variant="outlined"
+        sx={{ justifySelf: 'start', minHeight: 56 }}
+        disabled={name.trim() === '' || busy}
+        onClick={() => void keep()}
+        data-act="keep-way"
+      >
+        Keep it
+      </Button>
+      <Quiet>Each batch may still differ.</Quiet>
+    </div>
   );
 }

@@ -24,82 +24,79 @@ export function TasteCard({ story, record }: { story: BatchStory; record: LiveBa
   const chosen = new Set(said.tastes);
   const paler = said.feed && said.colour !== undefined ? against(said.colour, said.feed) : undefined;
   return (
-    <details className={styles.taste}>
-      <summary>Colour and taste</summary>
-      <div className={styles.told}>
-        <fieldset className={styles.scale}>
-          <legend>Colour</legend>
-          {depths.map((depth, i) => (
-            <button
-              key={depth}
-              type="button"
-              aria-pressed={said.colour === i + 1}
-              aria-label={`Colour ${i + 1} of 6, ${i === 0 ? 'white' : i === 5 ? 'deep yellow' : 'between'}`}
-              onClick={() => record({ kind: 'tasted', colour: i + 1 })}
-            >
-              <span
-                style={{ background: `color-mix(in srgb, var(--fat) ${depth}%, var(--enamel))` }}
-                aria-hidden
-              />
-              {i + 1}
-            </button>
-          ))}
-        </fieldset>
-        <Chips
-          legend="They ate"
-          chosen={said.feed}
-          onChoose={(feed) => record({ kind: 'tasted', feed })}
-          choices={feeds.map((key) => ({
-            key,
-            name: feedWords[key],
-            small: `usually ${usual[key][0]} to ${usual[key][1]}`,
-          }))}
-        />
-        {paler && <Quiet role="status">{paler}</Quiet>}
-        <fieldset className={styles.words}>
-          <legend>It tastes</legend>
-          {tastes.map((taste) => (
-            <button
-              key={taste}
-              type="button"
-              aria-pressed={chosen.has(taste)}
-              onClick={() =>
-                record({
-                  kind: 'tasted',
-                  tastes: chosen.has(taste) ? [...chosen].filter((one) => one !== taste) : [...chosen, taste],
-                })
-              }
-            >
-              {tasteWords[taste]}
-            </button>
-          ))}
-        </fieldset>
-        {chosen.has('soapy') || chosen.has('bitter') || chosen.has('cheesy') ? (
-          <Quiet role="status">
-            Soapy, bitter or cheesy comes of old raw cream, of foaming, or of buttermilk left in: churn
-            sooner, wash till clear, keep it cold.
-          </Quiet>
-        ) : null}
-        <Field
-          label="A note"
-          value={note ?? said.note ?? ''}
-          onChange={(event) => setNote(event.target.value)}
-          slotProps={{ htmlInput: { maxLength: 500 } }}
-          multiline
-        />
-        <Button
-          variant="outlined"
-          sx={{ justifySelf: 'start', minHeight: 56 }}
-          disabled={note === undefined || note === (said.note ?? '')}
-          onClick={() => {
-            record({ kind: 'tasted', note: note!.trim() });
-            setNote(undefined);
-          }}
-        >
-          Write the note down
-        </Button>
-      </div>
-    </details>
+    <div className={styles.told}>
+      <fieldset className={styles.scale}>
+        <legend>Colour</legend>
+        {depths.map((depth, i) => (
+          <button
+            key={depth}
+            type="button"
+            aria-pressed={said.colour === i + 1}
+            aria-label={`Colour ${i + 1} of 6, ${i === 0 ? 'white' : i === 5 ? 'deep yellow' : 'between'}`}
+            onClick={() => record({ kind: 'tasted', colour: i + 1 })}
+          >
+            <span
+              style={{ background: `color-mix(in srgb, var(--fat) ${depth}%, var(--enamel))` }}
+              aria-hidden
+            />
+            {i + 1}
+          </button>
+        ))}
+      </fieldset>
+      <Chips
+        legend="They ate"
+        chosen={said.feed}
+        onChoose={(feed) => record({ kind: 'tasted', feed })}
+        choices={feeds.map((key) => ({
+          key,
+          name: feedWords[key],
+          small: `usually ${usual[key][0]} to ${usual[key][1]}`,
+        }))}
+      />
+      {paler && <Quiet role="status">{paler}</Quiet>}
+      <fieldset className={styles.words}>
+        <legend>It tastes</legend>
+        {tastes.map((taste) => (
+          <button
+            key={taste}
+            type="button"
+            aria-pressed={chosen.has(taste)}
+            onClick={() =>
+              record({
+                kind: 'tasted',
+                tastes: chosen.has(taste) ? [...chosen].filter((one) => one !== taste) : [...chosen, taste],
+              })
+            }
+          >
+            {tasteWords[taste]}
+          </button>
+        ))}
+      </fieldset>
+      {chosen.has('soapy') || chosen.has('bitter') || chosen.has('cheesy') ? (
+        <Quiet role="status">
+          Soapy, bitter or cheesy comes of old raw cream, of foaming, or of buttermilk left in: churn sooner,
+          wash till clear, keep it cold.
+        </Quiet>
+      ) : null}
+      <Field
+        label="A note"
+        value={note ?? said.note ?? ''}
+        onChange={(event) => setNote(event.target.value)}
+        slotProps={{ htmlInput: { maxLength: 500 } }}
+        multiline
+      />
+      <Button
+        variant="outlined"
+        sx={{ justifySelf: 'start', minHeight: 56 }}
+        disabled={note === undefined || note === (said.note ?? '')}
+        onClick={() => {
+          record({ kind: 'tasted', note: note!.trim() });
+          setNote(undefined);
+        }}
+      >
+        Write the note down
+      </Button>
+    </div>
   );
 }
 

@@ -1,28 +1,34 @@
 'use client';
 
-import Button from '@mui/material/Button';
-import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { Judgement } from '@/core/balancing/judgeBatch';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
+import { moistureTest } from '@/core/balancing/moistureTest';
 import { ninety } from '@/core/quantities/estimate';
+import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { BatchView } from '@/server/churning/views';
+import { Board } from '../../board/Board';
+import { Door, Doors } from '../../board/Door';
+import { Said, Wall } from '../../board/Wall';
 import { Cautions } from '../../caution/Caution';
 import { rawCaution } from '@/core/keeping/cautions';
 import { useSay } from '../../frame/FarmContext';
+import { laterPart } from '../../frame/laterPart';
 import { useLater } from '../../frame/useLater';
 import { sayFigure, Why } from '../../why/Why';
-import { Enamel } from '../../theme/Enamel';
+import { Press, PressLink } from '../../theme/Press';
 import { FatTrail } from './FatTrail';
-import { KeepWay } from './KeepWay';
 import { theJudging } from './judging';
-import { MoistureCard } from '../finish/MoistureCard';
 import { Portions } from '../finish/Portions';
-import { TasteCard } from './TasteCard';
+import { standingOf } from './standingOf';
 import type { LiveBatch } from '../useBatch';
 import styles from './VerdictPanel.module.css';
 import { verdictWords } from '../batchSaid';
+
+const MoistureCard = laterPart(() => import('../finish/MoistureCard').then((part) => part.MoistureCard));
+const TasteCard = laterPart(() => import('./TasteCard').then((part) => part.TasteCard));
+const KeepWay = laterPart(() => import('./KeepWay').then((part) => part.KeepWay));
 
 /** What a batch came to: as the house judged it, and as soon as something is told of it here, as this device does. */
 function useJudged(view: BatchView, story: BatchStory): Judgement | undefined | 'coming' {
@@ -55,22 +61,50 @@ export function VerdictPanel({
   const judged = useJudged(view, story);
   if (judged === 'coming') return <p role="status">One moment…</p>;
   if (!judged) return <p>No butter was weighed, so there is nothing to say of it yet.</p>;
-  const within =
-    Math.abs(judged.butterMass - judged.saltMass - foreseen.butter.mass) <= ninety * foreseen.butter.sd;
+  const tested = story.moistureTests.at(-1);
+  const standing = standingOf(view, story, judged, say);
   const over =
     judged.verdict === 'wet'
       ? `, about ${say.about(Math.max(0, judged.excessMass))} more than the fat makes`
       : '';
   return (
     <div className={styles.verdict}>
-      <p className={styles.which}>Batch {view.number}</p>
-      <h1>
-        {say.mass(judged.butterMass)} of butter: {verdictWords[judged.verdict]}.
-      </h1>
-      <p className={styles.meaning}>
-        {say.words(judged.meaning).replace(/\.$/, '')}
-        {over}. <strong>{judged.advice}</strong>
-      </p>
+      <Wall boardFirst>
+        <Said
+          says={`${say.mass(judged.butterMass)} of butter: ${verdictWords[judged.verdict]}.`}
+          why={
+            <>
+              {say.words(judged.meaning).replace(/\.$/, '')}
+              {over}. <strong>{judged.advice}</strong>
+            </>
+          }
+          acts={
+            <>
+              {inLedger ? (
+                <PressLink look="main" href={`/churn/new?like=${view.id}`} className={styles.main}>
+                  Churn as this time
+                </PressLink>
+              ) : (
+                <PressLink look="main" href="/" className={styles.main} data-act="done">
+                  Done
+                </PressLink>
+              )}
+              {onUnpack && (
+                <Press onClick={onUnpack} data-act="unpack">
+                  Not packed after all
+                </Press>
+              )}
+              {!inLedger && (
+                <PressLink look="word" href={`/ledger/${view.id}`}>
+                  Its page in the Books
+                </PressLink>
+              )}
+            </>
+          }
+          label={`Batch ${view.number}`}
+        />
+        <Board things={standing} label={`Butter of batch ${view.number}`} />
+      </Wall>
       {judged.findings
         .filter(({ about }) => about === 'mass')
         .map(({ says }) => (
@@ -81,38 +115,6 @@ export function VerdictPanel({
       {(judged.withAScale ?? judged.unsure) && (
         <p className={styles.scale}>{judged.withAScale ?? judged.unsure}</p>
       )}
-      <div className={styles.acts} data-two={inLedger}>
-        {inLedger ? (
-          <Button
-            component={Link}
-            href={`/churn/new?like=${view.id}`}
-            variant="contained"
-            sx={{ minHeight: 76, fontSize: '1.35rem', px: 5 }}
-          >
-            Churn as this time
-          </Button>
-        ) : (
-          <Button
-            component={Link}
-            href="/"
-            variant="contained"
-            sx={{ minHeight: 76, fontSize: '1.5rem', minWidth: 260 }}
-            data-act="done"
-          >
-            Done
-          </Button>
-        )}
-        {onUnpack && (
-          <Button variant="outlined" onClick={onUnpack} data-act="unpack">
-            Not packed after all
-          </Button>
-        )}
-        {!inLedger && (
-          <Button component={Link} href={`/ledger/${view.id}`} variant="text">
-            Its page in the ledger
-          </Button>
-        )}
-      </div>
       <FatTrail judged={judged} />
       <dl className={styles.figures}>
         {judged.figures.map((figure) => (
@@ -127,25 +129,46 @@ export function VerdictPanel({
         ))}
         <div>
           <dt>Against what was expected</dt>
-          <dd className={styles.plain}>
-            {say.massRange(
-              foreseen.butter.mass - ninety * foreseen.butter.sd,
-              foreseen.butter.mass + ninety * foreseen.butter.sd,
-            )}{' '}
-            unsalted: {within ? 'as foreseen' : 'outside the range'}
-          </dd>
+          <dd className={styles.plain}>{expectedWords(judged.unsaltedMass, foreseen.butter, say)}</dd>
         </div>
       </dl>
       {view.facts.treatment === 'raw' && <Cautions cautions={[rawCaution]} />}
       {judged.water.disagree && (
         <Cautions cautions={judged.water.cautions.filter(({ key }) => key === 'disagree')} />
       )}
-      <Enamel aria-label="What else can be said of it">
+      <section className={styles.said} aria-label="What else can be said of it">
         <Portions view={view} story={story} water={judged.water.moisture.mid} record={record} />
-        <MoistureCard story={story} record={record} />
-        <TasteCard story={story} record={record} />
-        <KeepWay view={view} story={story} />
-      </Enamel>
+        <Doors>
+          <Door
+            name="Moisture test"
+            value={tested ? `${text(spokenFraction(moistureTest(tested).moisture))} water` : 'not done'}
+          >
+            <MoistureCard record={record} />
+          </Door>
+          <Door name="Colour and taste" value={story.tasted ? 'said' : 'not said'}>
+            <TasteCard story={story} record={record} />
+          </Door>
+          <Door name="Keep this way of working" value={view.facts.way ?? 'under a name, for the next time'}>
+            <KeepWay view={view} story={story} />
+          </Door>
+        </Doors>
+      </section>
     </div>
   );
+}
+
+/** What it weighs without its salt and what was mixed in, against what was to be expected of its cream. */
+function expectedWords(
+  unsalted: number,
+  { mass, sd }: Foreseen['butter'],
+  say: ReturnType<typeof useSay>,
+): string {
+  const [low, high] = [mass - ninety * sd, mass + ninety * sd];
+  const against =
+    unsalted < low
+      ? `${say.about(low - unsalted)} less`
+      : unsalted > high
+        ? `${say.about(unsalted - high)} more`
+        : 'as foreseen';
+  return `${say.massRange(low, high)} without salt: ${say.mass(unsalted)}, ${against}`;
 }
