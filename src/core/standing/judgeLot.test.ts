@@ -391,6 +391,11 @@ describe('what was made and is kept', () => {
   const of = (kind: JudgedLot['kind'], ageHours: number, story: Partial<LotStory> | null = {}) =>
     judged({ kind, treatment: 'boiled', ripened: kind === 'yoghurt', ageHours, story });
 
+  it('is eaten on its last day to the hour, and is past it right after', () => {
+    const word = (ageHours: number) => of('curd', ageHours).waiting.word;
+    expect([72, 72.1, 96, 96.1].map(word)).toEqual(['to eat', 'eat today', 'eat today', 'past its day']);
+  });
+
   it('has its days, sour or not: ten for yoghurt, four for curd, two for whipped cream', () => {
     for (const [kind, keeps, out] of [
       ['yoghurt', 240, 504],

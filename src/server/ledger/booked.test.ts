@@ -6,7 +6,7 @@ import { places, vesselShape } from '@/core/standing/places';
 import { setClock } from '../clock';
 import { shelfView } from '../shelf/views';
 import { morning, send } from '../testing/aBatch';
-import { aDairy, balanced, booked, milk, sums } from '../testing/aDairy';
+import { aDairy, animal, balanced, booked, milk, sums } from '../testing/aDairy';
 import { madeId } from './intoMade';
 
 const house = aDairy();
@@ -182,8 +182,10 @@ describe('taking some of a lot', () => {
       return (answer as { message: string }).message.replace(/^.* is /, '');
     };
     expect(await says(0.9)).toBe('empty: it was emptied within the last hour.');
+    expect(await says(1)).toBe('empty: it was emptied 1 h ago.');
     expect(await says(5)).toBe('empty: it was emptied 5 h ago.');
     expect(await says(35)).toBe('empty: it was emptied 35 h ago.');
+    expect(await says(36)).toBe('empty: it was emptied 2 days ago.');
     expect(await says(72)).toBe('empty: it was emptied 3 days ago.');
   });
 });
@@ -203,14 +205,14 @@ describe('a can with a tap', () => {
     return (before - (await lot(farm, lotId)).fat) / 3000;
   }; // prettier-ignore
   const { diameter, height } = vesselShape('tapCan', 12_000);
-  const layer = (celsius: number, heated = false, hours = 12) =>
+  const layer = (celsius: number, heated = false, hours = 12, species: 'cow' | 'goat' = 'cow', mass = 8000) =>
     tapLayerFat(
       {
         vessel: { bottomDiameter: diameter, topDiameter: diameter, height: 1.2 * height },
-        mass: 8000,
+        mass,
         fat: 0.04,
         temperature: celsius,
-        species: 'cow',
+        species,
         heated,
       },
       hours,
@@ -230,6 +232,128 @@ describe('a can with a tap', () => {
     expect(await drawnFat(farm, { place: 'fridge', homogenised: true })).toBeCloseTo(layer(4, true), 5);
     expect(layer(4, true)).not.toBeCloseTo(layer(4), 3);
     expect(await drawnFat(farm, { place: 'fridge' }, 'can')).toBeCloseTo(0.04, 5);
+    const goat = animal({ name: 'Sorrel', breed: 'goat' });
+    expect(await send(farm, 'animal.put', goat)).toMatchObject(done);
+    expect(await drawnFat(farm, { place: 'fridge', from: 'animals', animalIds: [goat.id] })).toBeCloseTo(
+      layer(4, false, 12, 'goat'),
+      5,
+    );
+    expect(layer(4, false, 12, 'goat')).not.toBeCloseTo(layer(4), 3);
     expect(await drawnFat(farm, { place: 'fridge' }, 'tapCan', 3)).toBeCloseTo(layer(4, false, 3), 3);
+  });
+
+  it('goes by when the milk was poured and where it was put, whatever was said of it since', async () => {
+    const farm = await house.farm();
+    const vesselId = randomUUID();
+    expect(
+      await send(farm, 'vessel.add', { id: vesselId, name: 'Tall can', kind: 'tapCan', tool: null, capacity: 12_000 }),
+    ).toMatchObject(done);
+    // Filled to over its brim, as a can may be.
+    const lotId = await milk(farm, { mass: 13_100, fat: 0.04, celsius: 20, vesselId, place: 'room' });
+    for (const [hours, event] of [
+      [1, { kind: 'placed', place: 'room', celsius: 15 }],
+      [6, { kind: 'reading', celsius: 15.5 }],
+    ] as const)
+      expect(
+        await send(farm, 'lot.record', {
+          lotId,
+          events: [{ id: randomUUID(), atSeconds: morning + hours * hour, ...event }],
+        }),
+      ).toMatchObject(done);
+    setClock(new Date((morning + 12 * hour) * 1000));
+    const before = (await lot(farm, lotId)).fat;
+    expect(
+      (await putTo(farm, lotId, 'pigs', { mass: 3000, atSeconds: morning + 12 * hour })).answer,
+    ).toMatchObject(done);
+    expect((before - (await lot(farm, lotId)).fat) / 3000).toBeCloseTo(layer(15, false, 12, 'cow', 13_100), 5);
+    // Cream in such a can is stirred before it is drawn.
+    const other = randomUUID();
+    await send(farm, 'vessel.add', { id: other, name: 'Small can', kind: 'tapCan', tool: null, capacity: 3000 });
+    const creamId = await cream(farm, { mass: 2000, vesselId: other, place: 'fridge' });
+    setClock(new Date((morning + 24 * hour) * 1000));
+    await putTo(farm, creamId, 'pigs', { mass: 1000, atSeconds: morning + 24 * hour });
+    expect((await lot(farm, creamId)).fat).toBeCloseTo(360, 1);
+  }); // prettier-ignore
+});
+
+describe('what is poured together', () => {
+  const pour = async (farm: string, lotIds: string[], more: object = {}) => {
+    const lotId = randomUUID();
+    const answer = await send(farm, 'lot.pour', {
+      from: lotIds.map((id) => ({ lotId: id, mass: 400 })),
+      lotId,
+      kind: 'milk',
+      celsius: 5,
+      ...more,
+    });
+    return { lotId, answer };
+  };
+
+  it('is of every animal that gave to it, and of one species only where all were', async () => {
+    const farm = await house.farm();
+    const [tansy, quill, sorrel] = [
+      animal({}),
+      animal({ name: 'Quill' }),
+      animal({ name: 'Sorrel', breed: 'goat' }),
+    ];
+    const of = async (one: { id: string }) => {
+      expect(await send(farm, 'animal.put', one)).toMatchObject(done);
+      return milk(farm, { from: 'animals', animalIds: [one.id], mass: 4000 });
+    };
+    const [a, b, c, bought] = [
+      await of(tansy),
+      await of(quill),
+      await of(sorrel),
+      await milk(farm, { from: 'bought', mass: 4000 }),
+    ];
+    const details = async (lotIds: string[]) => {
+      const { lotId, answer } = await pour(farm, lotIds);
+      expect(answer).toMatchObject(done);
+      return (await lot(farm, lotId)).details;
+    };
+    expect(await details([a, b, a].slice(0, 2))).toMatchObject({
+      animals: ['Tansy', 'Quill'],
+      species: 'cow',
+    });
+    expect(await details([c])).toMatchObject({ animals: ['Sorrel'], species: 'goat' });
+    expect((await details([c, bought])).species).toBe('cow');
+    expect(await details([a, c])).toMatchObject({ animals: ['Tansy', 'Sorrel'], species: 'cow' });
+    expect((await details([bought])).animals).toBeUndefined();
+  });
+
+  it('keeps what speaks against each part of it, once', async () => {
+    const farm = await house.farm();
+    const bad = async (seen: string) => {
+      const lotId = await milk(farm, { mass: 4000 });
+      await send(farm, 'lot.record', {
+        lotId,
+        events: [{ id: randomUUID(), atSeconds: morning, kind: 'looked', seen }],
+      });
+      return lotId;
+    };
+    const [pink, foul, alsoPink] = [await bad('pink'), await bad('foul'), await bad('pink')];
+    expect((await pour(farm, [pink])).answer).toMatchObject({ ...refused, field: 'knowing' });
+    const { lotId, answer } = await pour(farm, [pink, foul, alsoPink], { knowing: true });
+    expect(answer).toMatchObject(done);
+    expect((await lot(farm, lotId)).details.despite).toBe('it turned pink or orange; it smelled foul');
+  });
+
+  it('is not the same lot twice', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm, { mass: 4000 });
+    expect((await pour(farm, [lotId, lotId])).answer).toMatchObject({ ...refused, field: 'from' });
+    expect((await lot(farm, lotId)).mass).toBe(4000);
+  });
+
+  it('to and fro at once waits for nothing for ever', async () => {
+    const farm = await house.farm();
+    const [a, b] = [await cream(farm, { mass: 4000 }), await cream(farm, { mass: 4000 })];
+    const answers = await Promise.all(
+      Array.from({ length: 8 }, (_, i) =>
+        pour(farm, [i % 2 ? a : b], { kind: 'cream', intoLotId: i % 2 ? b : a }),
+      ),
+    );
+    expect(answers.map(({ answer }) => answer.status)).toEqual(Array(8).fill('done'));
+    expect(await sums(farm)).toMatchObject(balanced);
   });
 });

@@ -69,20 +69,16 @@ export async function draw(
   scope: FarmScope,
   asked: readonly { lotId: string; mass?: number | undefined }[],
   sender: Sender,
-  also: readonly (string | undefined)[] = [],
+  also: readonly string[] = [],
 ): Promise<Drawn[]> {
-  const lots = await lotsById(
-    scope,
-    [...asked.map(({ lotId }) => lotId), ...also.filter((lotId) => lotId !== undefined)],
-    true,
-  );
+  const lots = await lotsById(scope, [...asked.map(({ lotId }) => lotId), ...also], true);
   if (new Set(asked.map(({ lotId }) => lotId)).size < asked.length)
     throw new Refusal('The same lot was named twice.', 'from');
   const drawn: Drawn[] = [];
   for (const { lotId, mass } of asked) {
     const lot = lots.get(lotId);
     if (!lot) throw new Refusal('There is no such lot on this farm.', 'lotId');
-    const over = mass !== undefined && mass > lot.mass * jugOver + 1;
+    const over = (mass ?? 0) > lot.mass * jugOver + 1;
     if (lot.mass <= 0 || over) {
       const unseen = await unseenBy(scope, lotId, sender.device, sender.at);
       const asks = mass === undefined ? 'all of it' : `${Math.round(mass)} g of it`;
@@ -101,13 +97,13 @@ export async function draw(
       throw new Refusal(`${nameOf(lot)} holds ${Math.round(lot.mass)} g; ${asks} cannot be taken.`, 'mass');
     }
     const left = lot.mass - (mass ?? lot.mass);
-    const all = left <= 0 || (left < clings.grams && left < clings.share * lot.mass);
+    const all = left < clings.grams && left < clings.share * lot.mass;
     const taken = all ? lot.mass : milligrams(mass!);
-    const share = all ? lot.fat / lot.mass : await fatOfDrawn(scope, lot, taken, sender.receivedAt);
+    const fat = all ? lot.fat : taken * (await fatOfDrawn(scope, lot, taken, sender.receivedAt));
     drawn.push({
       lot,
       mass: taken,
-      fat: all ? lot.fat : Math.min(lot.fat, taken, milligrams(taken * share)),
+      fat: Math.min(lot.fat, taken, milligrams(fat)),
       all,
     });
   }

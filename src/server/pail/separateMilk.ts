@@ -110,7 +110,12 @@ export const separateMilk = command({
     // Cream put into a vessel that holds cream is poured onto it: a tub that is topped up keeps the age of its oldest part.
     const tubOf = ({ intoLotId, vesselId }: (typeof input.cuts)[number]) =>
       intoLotId ?? (vesselId === null ? undefined : held.get(vesselId));
-    const drawn = await draw(scope, input.from, sender, input.cuts.map(tubOf));
+    const drawn = await draw(
+      scope,
+      input.from,
+      sender,
+      input.cuts.flatMap((cut) => tubOf(cut) ?? []),
+    );
     const notMilk = drawn.find(({ lot }) => lot.kind !== 'milk');
     if (notMilk) throw new Refusal(`${notMilk.lot.code} is ${notMilk.lot.kind}, not milk.`, 'from');
     const milkMass = drawn.reduce((sum, one) => sum + one.mass, 0);

@@ -32,7 +32,7 @@ export const pourCream = command({
     const at = momentOf(input.atSeconds, sender);
     if (input.from.some(({ lotId }) => lotId === input.intoLotId))
       throw new Refusal('A lot cannot be poured into itself.', 'intoLotId');
-    const drawn = await draw(scope, input.from, sender, [input.intoLotId]);
+    const drawn = await draw(scope, input.from, sender, input.intoLotId ? [input.intoLotId] : []);
     const odd = drawn.find(({ lot }) => lot.kind === 'butter' || lot.kind === 'ghee' || isMade(lot.kind));
     if (odd) throw new Refusal(`${odd.lot.code} is ${odd.lot.kind}: it does not pour.`, 'from');
     const emptied = new Set(drawn.filter(({ all }) => all).map(({ lot }) => lot.id));
