@@ -123,7 +123,7 @@ test('cream of the Shelf is churned with no signal, and though it was used at ho
   // It is in the churn: nobody is offered it a second time.
   await page.goto('/churn/new');
   await expect(page.getByRole('heading', { name: 'How much cream is there?' })).toBeVisible();
-  await expect(page.getByText('On the Shelf')).toHaveCount(0);
+  await expect(page.getByRole('link', { name: 'Churn it' })).toHaveCount(0);
   await context.setOffline(false);
   await page.getByRole('link', { name: 'Go on there' }).click();
   await expect(page.getByText(/not sent yet/)).toHaveCount(0);

@@ -1,5 +1,7 @@
 import type { Judgement } from '@/core/balancing/judgeBatch';
 import { judgeBatch } from '@/core/balancing/judgeBatch';
+import type { BatchStory } from '@/core/churning/batchStory';
+import { foreseenOf } from '@/core/churning/foreseenOf';
 import type { ChurnPace } from '@/core/churning/churnPace';
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import { learnPace, paceOf } from '@/core/churning/learnPace';
@@ -60,6 +62,8 @@ export interface BatchView extends HouseView {
   codes: Record<string, string>;
   /** What it came to by these events, once it is packed. */
   judged: Judgement | undefined;
+  /** Butter that was to be expected of its cream, by what was marked, once it is packed; g, with its standard deviation. */
+  expected?: { mass: number; sd: number } | undefined;
 }
 
 /** Most recent batches that say what the cream's fat usually is. */
@@ -129,6 +133,7 @@ export async function batchViewOf(scope: FarmScope, batchId: string): Promise<Ba
   const vessels = await vesselsOf(scope);
   const events = (await eventsOf(scope, [batchId])).get(batchId) ?? [];
   const story = tellBatch(batch.facts, events);
+  const pace = (await pacesOf(scope, batch.startedAt))[batch.facts.tool];
   return {
     ...(await houseViewOf(scope)),
     id: batch.id,
@@ -138,7 +143,8 @@ export async function batchViewOf(scope: FarmScope, batchId: string): Promise<Ba
     events,
     judged: story.phase === 'packed' ? judgeBatch(batch.facts, story) : undefined,
     revision: batch.revision,
-    pace: (await pacesOf(scope, batch.startedAt))[batch.facts.tool],
+    pace,
+    ...(story.phase === 'packed' ? { expected: expectedOf(batch.facts, story, pace) } : {}),
     moulds: vessels.filter((vessel) => vessel.kind === 'mould' || vessel.kind === 'tub'),
     churns: vessels.filter((vessel) => vessel.kind === 'churn'),
     ways: await waysOf(scope),
@@ -168,4 +174,13 @@ export async function batchNews(
     revision,
     events: (await eventsOf(scope, [batchId])).get(batchId) ?? [],
   }));
+}
+
+function expectedOf(
+  facts: BatchFacts,
+  story: BatchStory,
+  pace: ChurnPace | undefined,
+): { mass: number; sd: number } {
+  const { mass, sd } = foreseenOf(facts, story, pace).butter;
+  return { mass, sd };
 }

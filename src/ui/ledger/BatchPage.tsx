@@ -1,17 +1,15 @@
 'use client';
 
-import Button from '@mui/material/Button';
-import Link from 'next/link';
 import { elapsedAt } from '@/core/churning/batchStory';
 import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { BatchView } from '@/server/churning/views';
 import { Door } from '../board/Door';
 import { useBatch } from '../churning/useBatch';
-import { useForeseen } from '../churning/plan/useForeseen';
 import { VerdictPanel } from '../churning/verdict/VerdictPanel';
 import { phaseWords } from '../churning/batchSaid';
 import { laterPart } from '../frame/laterPart';
 import { useSay } from '../frame/FarmContext';
+import { PressLink } from '../theme/Press';
 import styles from './BatchPage.module.css';
 
 const HowItWent = laterPart(() => import('./HowItWent').then((part) => part.HowItWent));
@@ -19,9 +17,8 @@ const HowItWent = laterPart(() => import('./HowItWent').then((part) => part.HowI
 /** A batch's page in the ledger: the verdict, the cream it came from, and all that happened, to be put right if need be. */
 export function BatchPage({ view }: { view: BatchView }) {
   const say = useSay();
-  const { facts, pace } = view;
+  const { facts } = view;
   const { story, unsent, record } = useBatch(view);
-  const foreseen = useForeseen(facts, story, pace);
   const broke = story.marks.find(({ stage }) => stage === 'break');
   const packed = story.events.findLast((event) => event.kind === 'packed');
   const elapsed =
@@ -34,7 +31,7 @@ export function BatchPage({ view }: { view: BatchView }) {
         <VerdictPanel
           view={view}
           story={story}
-          foreseen={foreseen}
+          expected={view.expected}
           record={record}
           inLedger
           onUnpack={packed && (() => record({ kind: 'undone', eventId: packed.id }))}
@@ -44,9 +41,9 @@ export function BatchPage({ view }: { view: BatchView }) {
           <h1>
             Batch {view.number}: {phaseWords[story.phase].toLowerCase()}.
           </h1>
-          <Button component={Link} href={`/churn/${view.id}`} variant="contained">
+          <PressLink look="main" href={`/churn/${view.id}`}>
             To the churn
-          </Button>
+          </PressLink>
         </section>
       )}
       <Door
@@ -57,14 +54,7 @@ export function BatchPage({ view }: { view: BatchView }) {
         ].join(', ')}
         open={story.phase !== 'packed'}
       >
-        <HowItWent
-          view={view}
-          story={story}
-          unsent={unsent}
-          record={record}
-          foreseen={foreseen}
-          elapsed={elapsed}
-        />
+        <HowItWent view={view} story={story} unsent={unsent} record={record} elapsed={elapsed} />
       </Door>
     </article>
   );

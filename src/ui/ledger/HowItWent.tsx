@@ -2,11 +2,11 @@
 
 import Link from 'next/link';
 import type { BatchStory } from '@/core/churning/batchStory';
-import type { Foreseen } from '@/core/churning/foresee';
 import { tools } from '@/core/churning/tools';
 import { fatMethods } from '@/core/dairy/creamFat';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { BatchView } from '@/server/churning/views';
+import { useForeseen } from '../churning/plan/useForeseen';
 import { ChurnStrip } from '../churning/live/strip/ChurnStrip';
 import { WhatHappened } from '../churning/live/WhatHappened';
 import type { LiveBatch } from '../churning/useBatch';
@@ -15,20 +15,19 @@ import styles from './BatchPage.module.css';
 
 /** The cream it came from, the strip as it ran, and all that happened, to be put right if need be. */
 export function HowItWent({
-  view: { facts, creamLotId },
+  view: { facts, creamLotId, pace },
   story,
   unsent,
   record,
-  foreseen,
   elapsed,
 }: Pick<LiveBatch, 'unsent' | 'record'> & {
   view: BatchView;
   story: BatchStory;
-  foreseen: Foreseen;
   /** s on the batch's clock. */
   elapsed: number;
 }) {
   const say = useSay();
+  const foreseen = useForeseen(facts, story, pace);
   return (
     <div className={styles.went}>
       <p className={styles.facts}>

@@ -83,9 +83,7 @@ export function PortionPanel({
   return (
     <section className={styles.panel} aria-label="Salt, weigh, pack">
       <ButterRemedied {...inHand} />
-      {story.portions.length > 0 && (
-        <Portions view={view} story={story} water={usualMoisture} record={record} />
-      )}
+      {story.portions.length > 0 && <Portions story={story} water={usualMoisture} record={record} />}
       {story.washes.length === 0 && (
         <p className={styles.note}>
           Not washed yet.{' '}

@@ -107,99 +107,87 @@ export function PutRight({
     setSalt('');
   }
   return (
-    <details className={styles.right}>
-      <summary>Weigh again, too salty, too fresh</summary>
-      <div className={styles.told}>
-        <QuantityField
-          label={`${portion.name} weighs now`}
-          typed={weighTyped}
-          onTyped={setWeigh}
-          understood={weighed}
-          system={say.system}
-          hint={`${say.mass(portion.mass)} before; pour off what weeps first`}
-          onEnter={weigh}
-        />
-        <Button
-          variant="outlined"
-          onClick={weigh}
-          disabled={!weighed || 'wrong' in weighed}
-          data-act="reweigh"
-        >
-          Weighed again
-        </Button>
-        <QuantityField
-          label="Salt it should have"
-          typed={saltTyped}
-          onTyped={setSalt}
-          understood={target}
-          system={say.system}
-          hint={`it has ${text(spokenFraction(portion.saltMass / portion.mass))} now`}
-        />
-        {fix && wanted !== undefined && (
-          <div className={styles.fix} role="status">
-            {fix.act === 'none' && <p>It is as salty as you want it, as near as anyone tastes.</p>}
-            {fix.rinse && (
-              <p>
-                Rinse it with {say.volume(fix.rinse.waterMass)} of cold water for {fix.rinse.minutes} minutes,
-                broken up: {text(spokenFraction(fix.rinse.saltFraction.low))} to{' '}
-                {text(spokenFraction(fix.rinse.saltFraction.high))} is left.{' '}
-                <Button
-                  variant="outlined"
-                  onClick={() => {
-                    record(again('rinsed', portion.mass, wanted * portion.mass));
-                    setSalt('');
-                  }}
-                  data-act="rinsed"
-                >
-                  Rinsed
+    <div className={styles.told}>
+      <QuantityField
+        label={`${portion.name} weighs now`}
+        typed={weighTyped}
+        onTyped={setWeigh}
+        understood={weighed}
+        system={say.system}
+        hint={`${say.mass(portion.mass)} before; pour off what weeps first`}
+        onEnter={weigh}
+      />
+      <Button variant="outlined" onClick={weigh} disabled={!weighed || 'wrong' in weighed} data-act="reweigh">
+        Weighed again
+      </Button>
+      <QuantityField
+        label="Salt it should have"
+        typed={saltTyped}
+        onTyped={setSalt}
+        understood={target}
+        system={say.system}
+        hint={`it has ${text(spokenFraction(portion.saltMass / portion.mass))} now`}
+      />
+      {fix && wanted !== undefined && (
+        <div className={styles.fix} role="status">
+          {fix.act === 'none' && <p>It is as salty as you want it, as near as anyone tastes.</p>}
+          {fix.rinse && (
+            <p>
+              Rinse it with {say.volume(fix.rinse.waterMass)} of cold water for {fix.rinse.minutes} minutes,
+              broken up: {text(spokenFraction(fix.rinse.saltFraction.low))} to{' '}
+              {text(spokenFraction(fix.rinse.saltFraction.high))} is left.{' '}
+              <Button
+                variant="outlined"
+                onClick={() => {
+                  record(again('rinsed', portion.mass, wanted * portion.mass));
+                  setSalt('');
+                }}
+                data-act="rinsed"
+              >
+                Rinsed
+              </Button>
+            </p>
+          )}
+          {fix.blend && (
+            <p>
+              Or work in {say.mass(fix.blend.unsaltedMass)} of unsalted butter:{' '}
+              {say.mass(fix.blend.totalMass)} in all.{' '}
+              {!fix.blend.enoughAtHand &&
+                (atHand > 0
+                  ? `Of this batch ${say.mass(atHand)} is unsalted, and leaves it at ${text(spokenFraction(fix.blend.saltFraction.mid))}. `
+                  : 'None of this batch is unsalted any more.')}
+              {atHand > 0 && (
+                <Button variant="outlined" onClick={() => blend(fix.blend!.unsaltedMass)} data-act="blended">
+                  Blended
                 </Button>
-              </p>
-            )}
-            {fix.blend && (
-              <p>
-                Or work in {say.mass(fix.blend.unsaltedMass)} of unsalted butter:{' '}
-                {say.mass(fix.blend.totalMass)} in all.{' '}
-                {!fix.blend.enoughAtHand &&
-                  (atHand > 0
-                    ? `Of this batch ${say.mass(atHand)} is unsalted, and leaves it at ${text(spokenFraction(fix.blend.saltFraction.mid))}. `
-                    : 'None of this batch is unsalted any more.')}
-                {atHand > 0 && (
-                  <Button
-                    variant="outlined"
-                    onClick={() => blend(fix.blend!.unsaltedMass)}
-                    data-act="blended"
-                  >
-                    Blended
-                  </Button>
-                )}
-              </p>
-            )}
-            {fix.add && (
-              <p>
-                Work in {fix.add.salt.toFixed(fix.add.salt < 10 ? 1 : 0)} g more salt
-                {fix.add.gritty ? '; it will grit, the water in it cannot dissolve so much' : ''}.{' '}
-                <Button
-                  variant="outlined"
-                  onClick={() => {
-                    const salt = fix.add!.salt * (1 - weeps);
-                    record(again('added', portion.mass + salt, portion.saltMass + salt));
-                    setSalt('');
-                  }}
-                  data-act="salted-more"
-                >
-                  It is in
-                </Button>
-              </p>
-            )}
-            <Cautions cautions={fix.cautions} />
-          </div>
-        )}
-        {portion.reweighed.length > 0 && (
-          <Quiet>
-            Put right {portion.reweighed.length === 1 ? 'once' : `${portion.reweighed.length} times`} so far.
-          </Quiet>
-        )}
-      </div>
-    </details>
+              )}
+            </p>
+          )}
+          {fix.add && (
+            <p>
+              Work in {fix.add.salt.toFixed(fix.add.salt < 10 ? 1 : 0)} g more salt
+              {fix.add.gritty ? '; it will grit, the water in it cannot dissolve so much' : ''}.{' '}
+              <Button
+                variant="outlined"
+                onClick={() => {
+                  const salt = fix.add!.salt * (1 - weeps);
+                  record(again('added', portion.mass + salt, portion.saltMass + salt));
+                  setSalt('');
+                }}
+                data-act="salted-more"
+              >
+                It is in
+              </Button>
+            </p>
+          )}
+          <Cautions cautions={fix.cautions} />
+        </div>
+      )}
+      {portion.reweighed.length > 0 && (
+        <Quiet>
+          Put right {portion.reweighed.length === 1 ? 'once' : `${portion.reweighed.length} times`} so far.
+        </Quiet>
+      )}
+    </div>
   );
 }

@@ -157,7 +157,7 @@ export function ChurnView({ view }: { view: BatchView }) {
         <finish.VerdictPanel
           view={view}
           story={story}
-          foreseen={foreseen}
+          expected={foreseen.butter}
           record={record}
           onUnpack={packed && (() => record({ kind: 'undone', eventId: packed.id }))}
         />

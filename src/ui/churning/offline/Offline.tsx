@@ -6,6 +6,8 @@ import { useEffect, useMemo, useState } from 'react';
 import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
 import type { BatchView, PlanView, RecordedEvent } from '@/server/churning/views';
 import type { ShelfView, ShownLot } from '@/server/shelf/views';
+import { tellBatch } from '@/core/churning/tellBatch';
+import { Said, Wall } from '../../board/Wall';
 import { useSay } from '../../frame/FarmContext';
 import { Frame } from '../../frame/Frame';
 import { reads } from '../../frame/serverReads';
@@ -18,9 +20,10 @@ import { list } from '@/core/quantities/list';
 import { churnable, nextCapacity, nextOnes } from '../../shelf/nextOnes';
 import { PlanFromShelf } from '../../shelf/PlanFromShelf';
 import { lotNow } from '../../standing/lotNow';
-import { Enamel } from '../../theme/Enamel';
+import { LotBoard } from '../../standing/LotBoard';
 import { ChurnView } from '../live/ChurnView';
 import { PlanChurning } from '../plan/PlanChurning';
+import styles from './Offline.module.css';
 
 interface Known {
   frame: KeptFrame;
@@ -66,6 +69,8 @@ export function Offline() {
 function Plan({ plan, creams, asked }: { plan: PlanView; creams: ShownLot[]; asked: string }) {
   const say = useSay();
   const [now] = useState(clockSeconds);
+  const [picked, setPicked] = useState<ReadonlySet<string>>();
+  const [other, setOther] = useState(false);
   const view = useMemo(
     (): ShelfView => ({ ...plan, lots: creams, parked: [], nowSeconds: now }),
     [plan, creams, now],
@@ -78,25 +83,54 @@ function Plan({ plan, creams, asked }: { plan: PlanView; creams: ShownLot[]; ask
   const standing = creams.map((lot) => lotNow(lot, now));
   const proposed = new Set(nextOnes(standing, nextCapacity(plan)).chosen);
   const next = standing.filter(({ lot }) => proposed.has(lot.id));
+  const taken = standing.filter(({ lot }) => (picked ?? proposed).has(lot.id));
+  const planOfOther = <PlanChurning plan={plan} front={plan.last ? 'again' : 'tub'} />;
+  if (next.length === 0 || !churnable(next)) return planOfOther;
+  const toggled = (id: string) => {
+    const ids = new Set(taken.map(({ lot }) => lot.id));
+    if (!ids.delete(id)) ids.add(id);
+    return ids;
+  };
   return (
     <>
-      {next.length > 0 && churnable(next) && (
-        <Enamel style={{ marginBottom: 20 }} aria-label="On the Shelf">
-          <p style={{ margin: '0 0 12px', fontSize: '1.15rem' }}>
-            On the Shelf: {list(next.map(({ lot }) => lot.vessel?.name ?? lot.code))},{' '}
-            {say.volume(next.reduce((sum, { volume }) => sum + volume, 0))} of cream.
-          </p>
-          <Button
-            href={`/offline?at=${encodeURIComponent(`/churn/new?lots=${next.map(({ lot }) => lot.id).join(',')}`)}`}
-            variant="outlined"
-            size="large"
-            sx={{ minHeight: 72 }}
-          >
-            Churn {next.length === 1 ? 'it' : `these ${next.length}`}
-          </Button>
-        </Enamel>
-      )}
-      <PlanChurning plan={plan} front={plan.last ? 'again' : 'tub'} />
+      <div className={styles.under}>
+        <Wall boardFirst>
+          <Said
+            says={
+              taken.length === 0
+                ? 'Choose the cream to churn.'
+                : `${list(taken.map(({ lot }) => lot.vessel?.name ?? lot.code))}: ${say.volume(taken.reduce((sum, { volume }) => sum + volume, 0))} of cream to churn.`
+            }
+            why="As it stood on the Shelf when the house last answered."
+            acts={
+              <>
+                {taken.length > 0 && (
+                  <Button
+                    href={`/offline?at=${encodeURIComponent(`/churn/new?lots=${taken.map(({ lot }) => lot.id).join(',')}`)}`}
+                    variant={other ? 'outlined' : 'contained'}
+                    size="large"
+                    sx={{ minHeight: 76, fontSize: '1.35rem', px: 5 }}
+                  >
+                    Churn {taken.length === 1 ? 'it' : `these ${taken.length}`}
+                  </Button>
+                )}
+                {!other && (
+                  <Button variant="outlined" size="large" onClick={() => setOther(true)}>
+                    Other cream
+                  </Button>
+                )}
+              </>
+            }
+          />
+          <LotBoard
+            lots={standing}
+            label="Cream on the Shelf"
+            chosen={new Set(taken.map(({ lot }) => lot.id))}
+            onChoose={(id) => setPicked(toggled(id))}
+          />
+        </Wall>
+      </div>
+      {other && planOfOther}
     </>
   );
 }
@@ -125,30 +159,47 @@ function Again({ at }: { at: string }) {
 }
 
 function Elsewhere({ plan, batches }: { plan: PlanView | undefined; batches: readonly BatchView[] }) {
+  const going = batches.filter((batch) => !isOver(batch));
   return (
-    <div style={{ display: 'grid', gap: 16, maxWidth: 640 }}>
-      <h1>Only the churn opens without the house.</h1>
-      <div style={{ display: 'flex', flexWrap: 'wrap', gap: 12 }}>
-        {batches.slice(0, 3).map(({ id, number, facts }) => (
-          <Button
-            key={id}
-            href={`/offline?at=/churn/${id}`}
-            variant="contained"
-            size="large"
-            sx={{ minHeight: 84 }}
-          >
-            {number > 0 ? `Batch ${number}` : 'The new batch'}, {facts.amountTyped}
-          </Button>
-        ))}
-        {plan && (
-          <Button href="/offline?at=/churn/new" variant="outlined" size="large" sx={{ minHeight: 84 }}>
-            Begin a churning
-          </Button>
-        )}
-      </div>
+    <div className={styles.under}>
+      <Wall>
+        <Said
+          says="Only the churn opens without the house."
+          why="What stands elsewhere is in the house’s books, and there again as soon as it answers."
+          acts={
+            <>
+              {going.slice(0, 3).map(({ id, number, facts }, i) => (
+                <Button
+                  key={id}
+                  href={`/offline?at=/churn/${id}`}
+                  variant={i === 0 ? 'contained' : 'outlined'}
+                  size="large"
+                  sx={{ minHeight: 76, fontSize: '1.25rem' }}
+                >
+                  {number > 0 ? `Batch ${number}` : 'The new batch'}, {facts.amountTyped}
+                </Button>
+              ))}
+              {plan && (
+                <Button
+                  href="/offline?at=/churn/new"
+                  variant={going.length === 0 ? 'contained' : 'outlined'}
+                  size="large"
+                  sx={{ minHeight: 76, fontSize: '1.25rem' }}
+                >
+                  Begin a churning
+                </Button>
+              )}
+            </>
+          }
+        />
+      </Wall>
     </div>
   );
 }
+
+/** Packed or given up, and so not to be gone on with. */
+const isOver = ({ facts, events }: BatchView): boolean =>
+  ['packed', 'abandoned'].includes(tellBatch(facts, events).phase);
 
 async function read(): Promise<Known | undefined> {
   const frame = await kept<KeptFrame>('frame');

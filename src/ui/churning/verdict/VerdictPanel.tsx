@@ -3,7 +3,6 @@
 import { useMemo, useState } from 'react';
 import type { Judgement } from '@/core/balancing/judgeBatch';
 import type { BatchStory } from '@/core/churning/batchStory';
-import type { Foreseen } from '@/core/churning/foresee';
 import { moistureTest } from '@/core/balancing/moistureTest';
 import { ninety } from '@/core/quantities/estimate';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
@@ -44,14 +43,15 @@ function useJudged(view: BatchView, story: BatchStory): Judgement | undefined | 
 export function VerdictPanel({
   view,
   story,
-  foreseen,
+  expected,
   record,
   onUnpack,
   inLedger = false,
 }: {
   view: BatchView;
   story: BatchStory;
-  foreseen: Foreseen;
+  /** Butter that was to be expected, g. */
+  expected: { mass: number; sd: number } | undefined;
   record: LiveBatch['record'];
   onUnpack: (() => void) | undefined;
   /** Read on its page in the ledger, not at the end of the day. */
@@ -79,7 +79,7 @@ export function VerdictPanel({
             </>
           }
           acts={
-            <>
+            <div className={inLedger ? styles.two : styles.acts}>
               {inLedger ? (
                 <PressLink look="main" href={`/churn/new?like=${view.id}`} className={styles.main}>
                   Churn as this time
@@ -99,7 +99,7 @@ export function VerdictPanel({
                   Its page in the Books
                 </PressLink>
               )}
-            </>
+            </div>
           }
           label={`Batch ${view.number}`}
         />
@@ -127,17 +127,19 @@ export function VerdictPanel({
             </dd>
           </div>
         ))}
-        <div>
-          <dt>Against what was expected</dt>
-          <dd className={styles.plain}>{expectedWords(judged.unsaltedMass, foreseen.butter, say)}</dd>
-        </div>
+        {expected && (
+          <div>
+            <dt>Against what was expected</dt>
+            <dd className={styles.plain}>{expectedWords(judged.unsaltedMass, expected, say)}</dd>
+          </div>
+        )}
       </dl>
       {view.facts.treatment === 'raw' && <Cautions cautions={[rawCaution]} />}
       {judged.water.disagree && (
         <Cautions cautions={judged.water.cautions.filter(({ key }) => key === 'disagree')} />
       )}
       <section className={styles.said} aria-label="What else can be said of it">
-        <Portions view={view} story={story} water={judged.water.moisture.mid} record={record} />
+        <Portions story={story} water={judged.water.moisture.mid} record={record} />
         <Doors>
           <Door
             name="Moisture test"
@@ -148,7 +150,7 @@ export function VerdictPanel({
           <Door name="Colour and taste" value={story.tasted ? 'said' : 'not said'}>
             <TasteCard story={story} record={record} />
           </Door>
-          <Door name="Keep this way of working" value={view.facts.way ?? 'under a name, for the next time'}>
+          <Door name="Keep this way of working" value={view.facts.way ?? 'not kept'}>
             <KeepWay view={view} story={story} />
           </Door>
         </Doors>
@@ -160,7 +162,7 @@ export function VerdictPanel({
 /** What it weighs without its salt and what was mixed in, against what was to be expected of its cream. */
 function expectedWords(
   unsalted: number,
-  { mass, sd }: Foreseen['butter'],
+  { mass, sd }: { mass: number; sd: number },
   say: ReturnType<typeof useSay>,
 ): string {
   const [low, high] = [mass - ninety * sd, mass + ninety * sd];
