@@ -36,6 +36,19 @@ describe('what stays with a lot from everything that went into it', () => {
     expect([...natures].map(([id, { treatment }]) => [id, treatment])).toEqual([['a', 'pasteurised'], ['b', 'raw'], ['pool', 'raw']]);
   });
 
+  it('raw stays raw under what is heated and poured onto it', () => {
+    const pasteurised = { outside: milk({ treatment: 'pasteurised' }) };
+    expect(told(lot('can', [flow(1, [], { outside: milk() }), flow(2, [], pasteurised)])).get('can')!.treatment).toBe('raw');
+    // What went through a vessel in one second came out of it as it went in.
+    const through = told(lot('jar', [flow(5, [], { outside: milk() })]), lot('can', [flow(5, ['jar'])]), lot('tub', [flow(5, ['can'])]));
+    expect([...through.values()].map(({ treatment }) => treatment)).toEqual(['raw', 'raw', 'raw']);
+    // To and fro in one second it ends as well.
+    const fro = told(lot('a', [flow(5, [], { outside: milk() }), flow(6, ['b'])]), lot('b', [flow(6, ['a'])]));
+    expect(fro.get('b')).toMatchObject({ treatment: 'raw', oldestSeconds: 100 });
+    // Heated empty, nothing is in it.
+    expect(told(lot('pan', [], { heatings: [{ atSeconds: 3, how: 'boiled' }] })).size).toBe(0);
+  });
+
   it('heating lifts what is in the vessel then, and nothing that comes later or went before', () => {
     const jar = (heatedAt: number) => lot('jar', [flow(10, [], { outside: milk() })], { heatings: [{ atSeconds: heatedAt, how: 'pasteurised' }] });
     const from = (takenAt: number, heatedAt: number) => told(jar(heatedAt), lot('tub', [flow(takenAt, ['jar'])])).get('tub')!.treatment;

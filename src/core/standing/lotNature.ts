@@ -3,7 +3,7 @@ export const treatments = ['raw', 'pasteurised', 'boiled'] as const;
 export type Treatment = (typeof treatments)[number];
 
 /** What of several treatments holds for all of them together: raw stays raw. */
-export const leastTreated = (given: readonly Treatment[]): Treatment | undefined =>
+export const leastTreated = (given: readonly (Treatment | undefined)[]): Treatment | undefined =>
   treatments.find((one) => given.includes(one));
 
 /** Why something is kept from people's food, and the last day that asks for it. */
@@ -50,6 +50,8 @@ export interface TracedLot {
  */
 export function naturesOf(lots: ReadonlyMap<string, TracedLot>): Map<string, LotNature> {
   const told = new Map<string, LotNature | undefined>();
+  const working = new Set<string>();
+  let cuts = 0;
   const natureAt = (id: string, atSeconds: number): LotNature | undefined => {
     const lot = lots.get(id);
     if (!lot) return undefined;
@@ -58,15 +60,21 @@ export function naturesOf(lots: ReadonlyMap<string, TracedLot>): Map<string, Lot
     const heated = lot.heatings.filter((one) => one.atSeconds <= atSeconds);
     const key = `${id} ${steps.length} ${heated.length}`;
     if (told.has(key)) return told.get(key);
-    // Poured to and fro: what is being worked out already adds nothing to itself.
-    told.set(key, undefined);
+    // Poured to and fro in one second: what is being worked out already adds nothing to itself.
+    if (working.has(key)) {
+      cuts += 1;
+      return undefined;
+    }
+    working.add(key);
+    const cutsBefore = cuts;
     let treatment: Treatment | undefined;
     let oldestSeconds = Infinity;
     const blocks = new Map<string, Block>();
+    // In order; what flowed in at the moment of a heating was in it (equal ones stay as they stand).
     const all = [
       ...steps.map((step) => ({ atSeconds: step.atSeconds, step, how: undefined })),
       ...heated.map(({ atSeconds: at, how }) => ({ atSeconds: at, step: undefined, how })),
-    ].sort((a, b) => a.atSeconds - b.atSeconds || Number(a.how !== undefined) - Number(b.how !== undefined));
+    ].sort((a, b) => a.atSeconds - b.atSeconds);
     for (const { step, how } of all) {
       if (how !== undefined) {
         if (treatment !== undefined) treatment = how;
@@ -74,13 +82,10 @@ export function naturesOf(lots: ReadonlyMap<string, TracedLot>): Map<string, Lot
       }
       const from = step.sources.flatMap((source) => {
         const nature = natureAt(source, step.atSeconds);
-        return nature ? [{ nature, culture: lots.get(source)?.kind === 'culture' }] : [];
+        return nature ? [{ nature, culture: lots.get(source)!.kind === 'culture' }] : [];
       });
       const parts = [...from.map(({ nature }) => nature), ...(step.outside ? [step.outside] : [])];
-      treatment = leastTreated([
-        ...(treatment ? [treatment] : []),
-        ...parts.map((one) => step.heated ?? one.treatment),
-      ]);
+      treatment = leastTreated([treatment, ...parts.map((one) => step.heated ?? one.treatment)]);
       for (const { nature, culture } of [
         ...from,
         ...(step.outside ? [{ nature: step.outside, culture: false }] : []),
@@ -93,10 +98,12 @@ export function naturesOf(lots: ReadonlyMap<string, TracedLot>): Map<string, Lot
         ? undefined
         : {
             treatment,
-            oldestSeconds: Number.isFinite(oldestSeconds) ? oldestSeconds : (steps[0]?.atSeconds ?? 0),
+            oldestSeconds: Number.isFinite(oldestSeconds) ? oldestSeconds : steps[0]!.atSeconds,
             blocks: [...blocks.values()].sort((a, b) => a.reason.localeCompare(b.reason)),
           };
-    told.set(key, nature);
+    working.delete(key);
+    // What was cut short on the way of another is worked out anew by itself.
+    if (cuts === cutsBefore || working.size === 0) told.set(key, nature);
     return nature;
   };
   const natures = new Map<string, LotNature>();
