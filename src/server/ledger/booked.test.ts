@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { inFarm } from '@/data/farmScope';
-import { lotsById } from '@/data/ledger/standing';
+import { lotEventsOf, lotsById } from '@/data/ledger/standing';
 import { tapLayerFat } from '@/core/separating/tapLayer';
 import { places, vesselShape } from '@/core/standing/places';
 import { setClock } from '../clock';
@@ -8,6 +8,7 @@ import { shelfView } from '../shelf/views';
 import { morning, send } from '../testing/aBatch';
 import { aDairy, animal, balanced, booked, milk, sums } from '../testing/aDairy';
 import { madeId } from './intoMade';
+import { draw, move } from './move';
 
 const house = aDairy();
 const done = { status: 'done' };
@@ -336,6 +337,160 @@ describe('what is poured together', () => {
     const { lotId, answer } = await pour(farm, [pink, foul, alsoPink], { knowing: true });
     expect(answer).toMatchObject(done);
     expect((await lot(farm, lotId)).details.despite).toBe('it turned pink or orange; it smelled foul');
+  });
+
+  it('is kept from people for every reason and till the last day of all, as old as its oldest, sour only where all is', async () => {
+    const farm = await house.farm();
+    const withheld = async (name: string, withdrawnUntil: string) => {
+      const one = animal({ name, withdrawnFrom: '2020-01-01', withdrawnUntil, withdrawnReason: 'tubes' });
+      expect(await send(farm, 'animal.put', one)).toMatchObject(done);
+      return milk(farm, { from: 'animals', animalIds: [one.id], mass: 4000 });
+    };
+    setClock(new Date((morning - 20 * hour) * 1000));
+    const old = await milk(farm, { mass: 4000, atSeconds: morning - 20 * hour });
+    const kept = [
+      await withheld('Fern', '2098-01-02'),
+      await withheld('Quill', '2099-05-06'),
+      await withheld('Tansy', '2097-03-04'),
+    ];
+    const { lotId, answer } = await pour(farm, [...kept, old]);
+    expect(answer).toMatchObject(done);
+    const poured = await lot(farm, lotId);
+    expect(poured.blockedReason!.split('; ').toSorted()).toEqual([
+      'Fern: tubes',
+      'Quill: tubes',
+      'Tansy: tubes',
+    ]);
+    expect(poured.blockedUntil).toBe('2099-05-06');
+    expect(poured.oldestAt.getTime() / 1000).toBe(morning - 20 * hour);
+    // Onto what is kept from people already it may go, and not onto what is not.
+    expect((await pour(farm, [kept[0]!], { intoLotId: kept[1] })).answer).toMatchObject(done);
+    expect((await lot(farm, kept[1]!)).blockedReason).toBe('Fern: tubes; Quill: tubes');
+    const clean = await milk(farm, { from: 'bought', mass: 4000 });
+    expect((await pour(farm, [kept[0]!], { intoLotId: clean })).answer).toMatchObject({
+      ...refused,
+      field: 'intoLotId',
+    });
+    const [ripe, sweet] = [await cream(farm), await cream(farm)];
+    await send(farm, 'lot.record', {
+      lotId: ripe,
+      events: [
+        {
+          id: randomUUID(),
+          atSeconds: morning,
+          kind: 'soured',
+          route: 'mesophilic',
+          generation: 0,
+          dose: 0.02,
+          culture: 'bought',
+        },
+        { id: randomUUID(), atSeconds: morning, kind: 'looked', seen: 'thickAndTart' },
+      ],
+    });
+    const mixed = await pour(farm, [ripe, sweet], { kind: 'cream' });
+    expect(await lot(farm, mixed.lotId)).toMatchObject({ ripened: false });
+  });
+
+  it('poured onto what stands tells it what came, and what speaks against that', async () => {
+    const farm = await house.farm();
+    const [into, from] = [
+      await milk(farm, { mass: 4000, fat: 0.04 }),
+      await milk(farm, { mass: 4000, fat: 0.03 }),
+    ];
+    await send(farm, 'lot.record', {
+      lotId: from,
+      events: [{ id: randomUUID(), atSeconds: morning, kind: 'looked', seen: 'foul' }],
+    });
+    expect((await pour(farm, [from], { intoLotId: into, knowing: true })).answer).toMatchObject(done);
+    expect((await lot(farm, into)).details).toMatchObject({ despite: 'it smelled foul', species: 'cow' });
+    const events = await inFarm(farm, (scope) => lotEventsOf(scope, [into, from]));
+    const came = events.get(into)!.filter(({ kind }) => kind === 'poured');
+    expect(
+      came
+        .map((event) => [(event as { mass: number }).mass, (event as { fat: number }).fat])
+        .toSorted(([a], [b]) => a! - b!),
+    ).toEqual([
+      [400, 0.03],
+      [4000, 0.04],
+    ]);
+    expect(events.get(from)!.filter(({ kind }) => kind === 'drawn')).toMatchObject([{ mass: 400 }]);
+  });
+
+  it('a spoon of culture brings its line, and makes nobody else’s milk of it', async () => {
+    const farm = await house.farm();
+    const [tansy, quill] = [animal({}), animal({ name: 'Quill' })];
+    for (const one of [tansy, quill]) expect(await send(farm, 'animal.put', one)).toMatchObject(done);
+    const of = (one: { id: string }) =>
+      milk(farm, { from: 'animals', animalIds: [one.id], mass: 4000, treatment: 'pasteurised' });
+    const [mother, cold] = [await of(quill), await of(tansy)];
+    await send(farm, 'lot.record', {
+      lotId: mother,
+      events: [
+        {
+          id: randomUUID(),
+          atSeconds: morning,
+          kind: 'soured',
+          route: 'mesophilic',
+          generation: 0,
+          dose: 0.02,
+          culture: 'bought',
+        },
+        { id: randomUUID(), atSeconds: morning, kind: 'looked', seen: 'thickAndTart' },
+      ],
+    });
+    const culture = randomUUID();
+    expect(
+      await send(farm, 'culture.keep', { lotId: culture, fromLotId: mother, mass: 200, name: 'Blue line' }),
+    ).toMatchObject(done);
+    expect(
+      await send(farm, 'lot.record', {
+        lotId: cold,
+        events: [
+          {
+            id: randomUUID(),
+            atSeconds: morning,
+            kind: 'soured',
+            route: 'mesophilic',
+            generation: 1,
+            dose: 0.02,
+          },
+        ],
+        culture: { lotId: culture, mass: 80 },
+      }),
+    ).toMatchObject(done);
+    const { details } = await lot(farm, cold);
+    expect(details.animals).toEqual(['Tansy']);
+    expect(details.line).toMatchObject({ name: 'Blue line' });
+  });
+
+  it('what does not add up stands under its own name, never hidden', async () => {
+    const farm = await house.farm();
+    const from = await cream(farm);
+    const [commandId, lotId] = [randomUUID(), randomUUID()];
+    const at = new Date(morning * 1000);
+    // An entry is always of a command that is written down.
+    await send(
+      farm,
+      'lot.record',
+      { lotId: from, events: [{ id: randomUUID(), atSeconds: morning, kind: 'placed', place: 'fridge' }] },
+      commandId,
+    );
+    const sender = { commandId, device: 'tablet', at, receivedAt: at };
+    await inFarm(farm, async (scope) => {
+      const drawn = await draw(scope, [{ lotId: from }], sender);
+      const fresh = { kind: 'cream', treatment: 'raw', ripened: false } as const;
+      await move(scope, sender, {
+        kind: 'poured',
+        at,
+        from: drawn,
+        into: [{ lotId, mass: 470, fat: 171, celsius: 4, fresh }],
+      });
+    });
+    expect(await booked(farm, commandId)).toMatchObject({
+      mass: { lots: -30, unaccounted: 30 },
+      fat: { lots: -9, unaccounted: 9 },
+    });
+    expect(await sums(farm)).toMatchObject(balanced);
   });
 
   it('is not the same lot twice', async () => {

@@ -233,7 +233,7 @@ export async function move(
   const by = { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt };
   const standing = await lotsById(
     scope,
-    into.filter(({ fresh }) => !fresh).map(({ lotId }) => lotId),
+    into.map(({ lotId }) => lotId),
     true,
   );
   for (const { lotId, fresh } of into) {
