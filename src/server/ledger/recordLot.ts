@@ -74,7 +74,12 @@ async function follow(
   sender: Parameters<typeof momentOf>[1],
 ): Promise<LotDetails['line']> {
   if (event.kind === 'heated') {
-    if (event.how === 'pasteurised' && !pasteurises(event))
+    if (event.how === 'boiled' && event.celsius < boilsFrom)
+      throw new Refusal(
+        `${event.celsius} °C is not boiled: say that it was heated, with how long it was held.`,
+        'celsius',
+      );
+    if (!pasteurises(event))
       throw new Refusal(
         `${event.celsius} °C for ${event.minutes} min does not pasteurise: 66 °C for 30 min or 75 °C for 15 s throughout are common figures; your local code decides.`,
         'celsius',
@@ -140,6 +145,9 @@ async function follow(
   await changeLot(scope, lot.id, { details: { ...poured.details, ...(kept ? { line: kept } : {}) } });
   return kept;
 }
+
+/** Milk rises in the pan from here on, on a high farm too, °C (engineering estimate: water at 3,000 m). */
+const boilsFrom = 90;
 
 /** Common code figures for cream of 10 % fat and more: 66 °C for 30 min or 75 °C for 15 s, and between them (handbook §7). */
 const pasteurises = ({ celsius, minutes }: { celsius: number; minutes: number }): boolean =>

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { inFarm } from '@/data/farmScope';
 import { lotEventsOf, lotsById } from '@/data/ledger/standing';
 import { setClock } from '../clock';
-import { morning, send } from '../testing/aBatch';
+import { begin, event, morning, portion, send } from '../testing/aBatch';
 import { aDairy, animal, balanced, milk, skim, sums } from '../testing/aDairy';
 
 const house = aDairy();
@@ -59,6 +59,75 @@ describe('heating', () => {
     const answer = await said(farm, lotId, { kind: 'heated', how: 'pasteurised', celsius, minutes });
     expect(answer).toMatchObject(does ? done : { ...refused, field: 'celsius' });
     expect((await lot(farm, lotId)).treatment).toBe(does ? 'pasteurised' : 'raw');
+  });
+});
+
+describe('what is said of a lot', () => {
+  it('boiled is what boils', async () => {
+    const farm = await house.farm();
+    const lotId = await cream(farm, { treatment: 'raw' });
+    const boiled = (celsius: number) =>
+      said(farm, lotId, { kind: 'heated', how: 'boiled', celsius, minutes: 1 });
+    expect(await boiled(89.9)).toMatchObject({ ...refused, field: 'celsius' });
+    expect((await lot(farm, lotId)).treatment).toBe('raw');
+    expect(await boiled(90)).toMatchObject({ ...done, result: { lotId } });
+    expect((await lot(farm, lotId)).treatment).toBe('boiled');
+  });
+
+  it('is done once, whatever it is said together with, and in whichever command it comes again', async () => {
+    const farm = await house.farm();
+    const lotId = await cream(farm, { treatment: 'raw' });
+    const told = (...events: object[]) => send(farm, 'lot.record', { lotId, events });
+    const id = randomUUID();
+    const heated = { id, atSeconds: morning, kind: 'heated', how: 'pasteurised', celsius: 75, minutes: 1 };
+    const placed = { id: randomUUID(), atSeconds: morning, kind: 'placed', place: 'fridge' };
+    expect(await told(placed, heated)).toMatchObject(done);
+    expect((await lot(farm, lotId)).treatment).toBe('pasteurised');
+    const soured = {
+      id: randomUUID(), atSeconds: morning, kind: 'soured', route: 'mesophilic', generation: 0, dose: 0.02, culture: 'culturedButtermilk',
+    };
+    expect(await told(soured)).toMatchObject(done);
+    const { mass } = await lot(farm, lotId);
+    expect(mass).toBeGreaterThan(2000);
+    expect(
+      await told(soured, { id: randomUUID(), atSeconds: morning, kind: 'reading', celsius: 19 }),
+    ).toMatchObject(done);
+    expect((await lot(farm, lotId)).mass).toBe(mass);
+  }); // prettier-ignore
+
+  it('only thick and tart is ripe, and butter is not soured', async () => {
+    const farm = await house.farm();
+    const lotId = await cream(farm);
+    for (const event of [
+      { kind: 'soured', route: 'mesophilic', generation: 0, dose: 0.02, culture: 'bought' },
+      { kind: 'looked', seen: 'notYet' },
+      { kind: 'reading', celsius: 20 },
+    ])
+      expect(await said(farm, lotId, event)).toMatchObject(done);
+    expect(await lot(farm, lotId)).toMatchObject({ ripened: false });
+    expect(await said(farm, lotId, { kind: 'looked', seen: 'gas' })).toMatchObject(done);
+    expect(await lot(farm, lotId)).toMatchObject({ ripened: false });
+    const batchId = await begin(farm);
+    const butter = randomUUID();
+    expect(
+      await send(farm, 'batch.record', {
+        batchId,
+        events: [
+          event(8, { kind: 'mark', stage: 'break' }),
+          event(9, portion(butter, 700)),
+          event(10, { kind: 'packed' }),
+        ],
+      }),
+    ).toMatchObject(done);
+    expect(
+      await said(farm, butter, {
+        kind: 'soured',
+        route: 'mesophilic',
+        generation: 0,
+        dose: 0.02,
+        culture: 'bought',
+      }),
+    ).toMatchObject({ ...refused, field: 'lotId', message: 'Butter is not soured.' });
   });
 });
 
