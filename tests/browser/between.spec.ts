@@ -126,6 +126,38 @@ test('a page left open through a night wakes up right', async ({ page, farm }) =
   await expect(page.getByRole('button', { name: 'Start churning' })).toBeDisabled();
 }); // prettier-ignore
 
+test('the Larder left open: the crock’s water comes due on it by itself, day by day', async ({ page, farm }) => {
+  const now = Date.now() / 1000;
+  const day = 86_400;
+  const butter = randomUUID();
+  await farm.send('house.settle', { unitSystem: 'metric', timeZone: 'Europe/Dublin' });
+  const batchId = await beginBatch(farm, 60 * 24 * 2 + 60);
+  await farm.send('batch.record', {
+    batchId,
+    events: [
+      { id: randomUUID(), atSeconds: now - 2 * day - 3000, kind: 'mark', stage: 'break' },
+      { id: randomUUID(), atSeconds: now - 2 * day - 2000, kind: 'washed', clarity: 'clear' },
+      { id: randomUUID(), atSeconds: now - 2 * day - 1000, kind: 'portion', portionId: butter, name: 'Salted', mass: 600, massSd: 2, measured: 'scale', saltMass: 10, salting: { way: 'share', share: 0.016, kind: 'fine' }, additions: [], storage: 'fridge' },
+      { id: randomUUID(), atSeconds: now - 2 * day - 500, kind: 'packed' },
+    ],
+  });
+  await farm.send('butter.move', { lotId: butter, to: 'crock', atSeconds: now - 2 * day });
+  await ownTime(page);
+  await page.clock.install();
+  await page.goto('/larder');
+  const crock = page.getByRole('region', { name: /Crock/ }).or(page.locator('section', { hasText: 'water: day 2 of 5' })).first();
+  await expect(crock).toContainText('water: day 2 of 5');
+  const water = page.getByRole('button', { name: 'Fresh water in the crock' });
+  await expect(water).toHaveCount(0);
+  await page.clock.fastForward('24:00:00');
+  await page.clock.runFor(61_000);
+  await expect(page.getByText('water: day 3 of 5')).toBeVisible();
+  await expect(water).toBeVisible();
+  await page.clock.fastForward('48:00:00');
+  await page.clock.runFor(61_000);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The crock wants fresh water.');
+}); // prettier-ignore
+
 test('butter chosen for the counter that may not stand there says why, and is never carried over', async ({
   page,
   farm,
@@ -175,6 +207,8 @@ test('what is behind a door cannot be fetched: it says so in its place, and open
 }) => {
   await farm.send('house.settle', { name: 'Larkfold' });
   await page.goto('/house');
+  // What stands open from the start is there.
+  await expect(page.getByLabel('Its name')).toBeVisible();
   const chunks = '**/_next/static/chunks/*.js';
   await page.route(chunks, (route) => route.abort());
   await page.getByText('Settings', { exact: true }).click();

@@ -15,7 +15,7 @@ import { Chips } from '../../quantity/Chips';
 import { QuantityField } from '../../quantity/QuantityField';
 import { understand } from '../../quantity/understand';
 import { Quiet } from '../../theme/Enamel';
-import { ButterDoor, ButterRemedied } from '../finish/ButterCard';
+import { ButterDoor, ButterRemedied } from './ButterCard';
 import styles from './DrainPanel.module.css';
 import { amountRules } from '../plan/creamRules';
 import { useOffered } from '../offered';
