@@ -1,9 +1,9 @@
-import { CalculationError } from '../calculationError';
 import type { Caution } from '../keeping/cautions';
 import { ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
 import { renewAfter } from './cultureLine';
+import { refuseSouring } from './refuseSouring';
 import type { RipenInput } from './ripenPredict.calc';
 import { cultureHarm, safetyLimit } from './safetyClock';
 import type { Culture, Spell } from './ripenCream';
@@ -45,7 +45,7 @@ const widest = 3;
  * @throws {CalculationError} for souring that is refused: natural souring of what has no flora, sweet buttermilk as a culture
  */
 export function ripenPredict(input: RipenInput): Ripening {
-  refuse(input);
+  refuseSouring(input);
   const natural = input.route === 'natural';
   const start = input.dose ?? usualDose[input.route];
   const lively = 1 - Math.min(0.4, tiring * input.generation);
@@ -114,24 +114,6 @@ export function ripenPredict(input: RipenInput): Ripening {
 /** Thick and tart, or at pH 5.0 and under, as somebody saw before the limit. */
 const seenInTime = ({ readings }: RipenInput, limit: number): boolean =>
   readings.some((one) => one.atHours <= limit && (one.kind === 'ph' ? one.ph <= safePh : one.seen));
-
-function refuse({ route, treatment, culture, dose: given }: RipenInput): void {
-  if (route === 'natural' && treatment !== 'raw')
-    throw new CalculationError(
-      `treatment: ${treatment} was given; heat has killed what would sour it, so it would only spoil. Add a culture.`,
-      'treatment',
-    );
-  if (route === 'natural' && given !== undefined)
-    throw new CalculationError(
-      'dose: natural souring takes no culture; leave the dose out, or choose a route with one.',
-      'dose',
-    );
-  if (route !== 'natural' && culture === 'sweetButtermilk')
-    throw new CalculationError(
-      'culture: buttermilk of sweet cream is no culture; nothing lives in it that sours. Use cultured buttermilk, live yoghurt or a bought culture.',
-      'culture',
-    );
-}
 
 function culturesOf(route: RipenInput['route'], start: number, logStart: number): Culture[] {
   switch (route) {

@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { positiveMass } from '@/core/calculation';
 import { id } from '@/core/churning/batchEvents';
 import { cultureFat, cultureWeighs } from '@/core/ripening/cultureLine';
-import { ripenPredict } from '@/core/ripening/ripenPredict';
+import { refuseSouring } from '@/core/ripening/refuseSouring';
 import type { SaidLotEvent } from '@/core/standing/lotEvents';
 import { saidLotEvent } from '@/core/standing/lotEvents';
 import { lotStory, vesselFactor } from '@/core/standing/lotStory';
@@ -17,7 +17,8 @@ import {
   lotsById,
   shownFactors,
 } from '@/data/ledger/standing';
-import { isMade, kindNames } from '@/core/standing/lotKinds';
+import { kindNames } from '@/core/standing/lotKinds';
+import type { LotKind } from '@/core/standing/lotKinds';
 import { command } from '../commands/command';
 import { judgedLots } from './judgedLots';
 import { draw, milligrams, momentOf, move } from './move';
@@ -65,6 +66,8 @@ export const recordLot = command({
   },
 });
 
+const sours = new Set<LotKind>(['milk', 'cream', 'skim', 'buttermilk']);
+
 /** What an event changes beside being remembered, and what is refused. Returns the line of culture it brings in. */
 async function follow(
   scope: FarmScope,
@@ -91,9 +94,9 @@ async function follow(
     if (!found!.judged.discard) await changeLot(scope, lot.id, { ripened: true });
   }
   if (event.kind !== 'soured') return undefined;
-  if (lot.kind === 'butter' || lot.kind === 'ghee' || lot.kind === 'culture')
-    throw new Refusal(`${lot.kind === 'culture' ? 'A culture' : 'Butter'} is not soured.`, 'lotId');
-  if (isMade(lot.kind)) throw new Refusal(`${kindNames[lot.kind]} is not soured: it is made.`, 'lotId');
+  if (!sours.has(lot.kind)) throw new Refusal(`${kindNames[lot.kind]} is not soured.`, 'lotId');
+  // What was spooned in from a pot or a packet weighs what it weighs.
+  const spooned = event.culture !== undefined && cultureWeighs[event.culture] ? (event.dose ?? 0) : 0;
   let line = lot.details.line;
   if (culture) {
     const [drawn] = await draw(scope, [culture], sender);
@@ -106,32 +109,18 @@ async function follow(
       from: [drawn!],
       into: [{ lotId: lot.id, mass: drawn!.mass, fat: drawn!.fat, celsius: 8 }],
     });
-  } else if (event.dose !== undefined && event.culture !== undefined) {
-    // What was spooned in from a pot or a packet weighs what it weighs.
-    const mass = milligrams((event.dose * lot.mass) / (1 - event.dose));
-    const fat = milligrams(mass * cultureFat[event.culture]);
-    if (cultureWeighs[event.culture] && mass > 0)
-      await move(scope, sender, {
-        kind: 'poured',
-        at: momentOf(event.atSeconds, sender),
-        from: [],
-        sources: [{ account: 'culture', mass, fat }],
-        into: [{ lotId: lot.id, mass, fat, celsius: 8 }],
-      });
+  } else if (spooned > 0) {
+    const mass = milligrams((spooned * lot.mass) / (1 - spooned));
+    const fat = milligrams(mass * cultureFat[event.culture!]);
+    await move(scope, sender, {
+      kind: 'poured',
+      at: momentOf(event.atSeconds, sender),
+      from: [],
+      sources: [{ account: 'culture', mass, fat }],
+      into: [{ lotId: lot.id, mass, fat, celsius: 8 }],
+    });
   }
-  // The core refuses what cannot sour: natural souring of heated cream, a dose for wild flora.
-  ripenPredict({
-    of: lot.kind,
-    route: event.route,
-    ...(event.dose === undefined ? {} : { dose: event.dose }),
-    treatment: lot.treatment,
-    ...(event.culture === undefined ? {} : { culture: event.culture }),
-    generation: event.generation,
-    temperatures: [{ hours: 1, celsius: 20 }],
-    elapsedHours: 0,
-    readings: [],
-    readyPh: 5,
-  });
+  refuseSouring({ ...event, treatment: lot.treatment });
   const kept =
     event.route === 'natural'
       ? undefined

@@ -3,7 +3,7 @@ import { inFarm } from '@/data/farmScope';
 import { lotEventsOf, lotsById } from '@/data/ledger/standing';
 import { setClock } from '../clock';
 import { begin, event, morning, portion, send } from '../testing/aBatch';
-import { aDairy, animal, balanced, milk, skim, sums } from '../testing/aDairy';
+import { aDairy, animal, balanced, booked, milk, skim, sums } from '../testing/aDairy';
 
 const house = aDairy();
 const done = { status: 'done' };
@@ -137,9 +137,21 @@ describe('souring', () => {
   it('weighs what was spooned in, and knows what sours it', async () => {
     const farm = await house.farm();
     const lotId = await cream(farm);
-    expect(await said(farm, lotId, { ...soured, dose: 0.02, culture: 'culturedButtermilk' })).toMatchObject(
-      done,
-    );
+    const command = randomUUID();
+    expect(
+      await send(
+        farm,
+        'lot.record',
+        {
+          lotId,
+          events: [
+            { id: randomUUID(), atSeconds: morning, ...soured, dose: 0.02, culture: 'culturedButtermilk' },
+          ],
+        },
+        command,
+      ),
+    ).toMatchObject(done);
+    expect((await booked(farm, command)).mass).toEqual({ lots: 41, culture: -41 });
     const told = await lot(farm, lotId);
     expect(told.mass).toBeCloseTo(2000 / 0.98, 1);
     expect(told.details.line).toMatchObject({
@@ -153,7 +165,19 @@ describe('souring', () => {
     const other = await cream(farm);
     await said(farm, other, { ...soured, dose: 0.02, culture: 'bought' });
     expect((await lot(farm, other)).mass).toBe(2000);
-    expect((await lot(farm, other)).details.line).toMatchObject({ name: 'Bought culture' });
+    expect((await lot(farm, other)).details.line).toMatchObject({
+      name: 'Bought culture',
+      kind: 'mesophilic',
+      culture: 'bought',
+    });
+    // It is poured by nobody, and neither is one of which nobody said what it is.
+    const unsaid = await cream(farm);
+    await said(farm, unsaid, { ...soured, dose: 0.02 });
+    expect((await lot(farm, unsaid)).details.line).toMatchObject({ name: 'Culture', culture: 'bought' });
+    const pours = await inFarm(farm, (scope) => lotEventsOf(scope, [other, unsaid, lotId]));
+    expect(
+      [other, unsaid, lotId].map((id) => pours.get(id)!.filter(({ kind }) => kind === 'poured').length),
+    ).toEqual([1, 1, 2]);
   });
 
   it('is refused for what does not sour that way, and changes nothing', async () => {
@@ -196,7 +220,7 @@ describe('souring', () => {
     });
     expect(await said(farm, cultureId, { ...soured, dose: 0.02, culture: 'bought' })).toMatchObject({
       ...refused,
-      message: 'A culture is not soured.',
+      message: 'Culture is not soured.',
     });
     expect(await sums(farm)).toMatchObject(balanced);
   });
