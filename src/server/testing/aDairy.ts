@@ -13,7 +13,9 @@ import { morning, send } from './aBatch';
  * A database for the tests of one file, with the clock at the morning they begin. Slow and busy machines are given a minute a
  * test: a sound run never waits this long.
  */
-export function aDairy(): Pick<TestDatabase, 'farm'> {
+export function aDairy(): Pick<TestDatabase, 'farm'> & {
+  asOwner: (farm: string, sql: string) => Promise<void>;
+} {
   jest.setTimeout(60_000);
   let house: TestDatabase;
   beforeAll(async () => {
@@ -27,7 +29,15 @@ export function aDairy(): Pick<TestDatabase, 'farm'> {
     setClock(undefined);
     return house.close();
   });
-  return { farm: () => house.farm() };
+  return {
+    farm: () => house.farm(),
+    // What no command can do: books as an older version wrote them.
+    asOwner: (farm, sql) =>
+      house.owner.transaction(async (transaction) => {
+        await house.owner.query(`SELECT set_config('immulgo.farm', '${farm}', true)`, { transaction });
+        await house.owner.query(sql, { transaction });
+      }),
+  };
 }
 
 /** Milk that comes in: eleven litres of the herd unless something else is said. Returns its lot. */

@@ -1,0 +1,172 @@
+import { randomUUID } from 'node:crypto';
+import { inFarm } from '@/data/farmScope';
+import { butterOnHand } from '@/data/ledger/ledger';
+import { lotsById } from '@/data/ledger/standing';
+import { setClock } from '../clock';
+import { event, facts, morning, portion, send } from '../testing/aBatch';
+import { aDairy, animal, milk, skim } from '../testing/aDairy';
+
+const house = aDairy();
+const done = { status: 'done' };
+const day = 86_400;
+const date = (offset: number) => new Date((morning + offset * day) * 1000).toISOString().slice(0, 10);
+const lot = async (farm: string, id: string) =>
+  (await inFarm(farm, (scope) => lotsById(scope, [id]))).get(id)!;
+const butter = (farm: string) => inFarm(farm, butterOnHand);
+const withheld = (one: object, from: number, until: number) => ({
+  ...one,
+  withdrawnFrom: date(from),
+  withdrawnUntil: date(until),
+  withdrawnReason: 'udder tubes',
+});
+const heat = async (farm: string, lotId: string) => {
+  const command = randomUUID();
+  expect(
+    await send(farm, 'lot.record', { lotId, events: [{ id: randomUUID(), atSeconds: morning, kind: 'heated', how: 'pasteurised', celsius: 75, minutes: 1 }] }, command),
+  ).toMatchObject(done);
+  return command;
+}; // prettier-ignore
+const churnedOf = async (farm: string, creamId: string, portions: Record<string, number>) => {
+  const batchId = randomUUID();
+  const { mass } = await lot(farm, creamId);
+  expect(
+    await send(farm, 'batch.begin', {
+      batchId, creamLotId: randomUUID(), startedEventId: randomUUID(), startedAtSeconds: morning,
+      facts: { ...facts, creamMass: mass, creamFat: 0.36 },
+      fromLots: [{ lotId: creamId }],
+    }),
+  ).toMatchObject(done);
+  expect(
+    await send(farm, 'batch.record', {
+      batchId,
+      events: [
+        event(8, { kind: 'mark', stage: 'break' }),
+        event(9, { kind: 'mark', stage: 'stopped' }),
+        event(10, { kind: 'drained', measured: 'skipped' }),
+        event(11, { kind: 'washed', clarity: 'clear' }),
+        ...Object.entries(portions).map(([id, grams]) => event(12, portion(id, grams, 0.016 * grams))),
+        event(13, { kind: 'packed' }),
+      ],
+    }),
+  ).toMatchObject(done);
+  return batchId;
+}; // prettier-ignore
+
+describe('butter already packed', () => {
+  it('is dated anew with its cream: each portion, and each part of it that was moved', async () => {
+    const farm = await house.farm();
+    const creamId = randomUUID();
+    expect(
+      await send(farm, 'cream.in', { lotId: creamId, mass: 2000, fat: 0.36, fatSd: 0.01, fatMethod: 'label', treatment: 'raw' }),
+    ).toMatchObject(done);
+    const heating = await heat(farm, creamId);
+    const [first, second, part] = [randomUUID(), randomUUID(), randomUUID()];
+    await churnedOf(farm, creamId, { [first]: 400, [second]: 300 });
+    expect(
+      await send(farm, 'butter.move', { lotId: first, to: 'freezer', mass: 150, partId: part, atSeconds: morning + 2 * day }),
+    ).toMatchObject(done);
+    const dates = async () => new Map((await butter(farm)).map((pat) => [pat.lotId, [pat.keepUntil, pat.storage]]));
+    const before = await dates();
+    expect([...before.keys()].toSorted()).toEqual([first, second, part].toSorted());
+    expect(before.get(part)![1]).toBe('freezer');
+    // The heating was a slip: it is raw, and all of it keeps shorter, in its own place.
+    expect(await send(farm, 'entry.undo', { commandId: heating })).toMatchObject(done);
+    const after = await dates();
+    for (const id of [first, second, part]) {
+      expect(after.get(id)![0]! < before.get(id)![0]!).toBe(true);
+      expect(after.get(id)![1]).toBe(before.get(id)![1]);
+    }
+    expect(after.get(part)![0]! > after.get(first)![0]!).toBe(true);
+    // Heated after all: as before.
+    await heat(farm, creamId);
+    expect(await dates()).toEqual(before);
+  }); // prettier-ignore
+});
+
+describe('books that an older version wrote', () => {
+  const older = (farm: string, lotId: string, without = `- 'milkedIds' - 'treatment' - 'block'`) =>
+    house.asOwner(
+      farm,
+      `ALTER TABLE entry DISABLE TRIGGER USER;
+       UPDATE entry SET details = details ${without} WHERE id IN (SELECT entry_id FROM entry_line WHERE lot_id = '${lotId}' AND mass > 0);
+       ALTER TABLE entry ENABLE TRIGGER USER;`,
+    );
+
+  it('name the animals of their milk: medicine that comes to be known late reaches it by name', async () => {
+    const farm = await house.farm();
+    const [tansy, quill] = [animal({}), animal({ name: 'Quill' })];
+    for (const one of [tansy, quill]) expect(await send(farm, 'animal.put', one)).toMatchObject(done);
+    const of = (one: { id: string }) => milk(farm, { from: 'animals', animalIds: [one.id], mass: 5000 });
+    const [hers, others] = [await of(tansy), await of(quill)];
+    for (const lotId of [hers, others]) await older(farm, lotId);
+    const creamId = randomUUID();
+    await skim(farm, [hers], { cuts: [{ lotId: creamId, mass: 800, fat: 0.2 }] });
+    expect(await send(farm, 'animal.put', withheld(tansy, -1, 3))).toMatchObject(done);
+    expect((await lot(farm, hers)).blockedReason).toBe('Tansy: udder tubes');
+    expect(await lot(farm, creamId)).toMatchObject({ blockedReason: 'Tansy: udder tubes', treatment: 'raw' });
+    expect((await lot(farm, others)).blockedReason).toBeNull();
+  });
+
+  it('keep what they said when it came in: its treatment, its age, and why it was kept from people', async () => {
+    const farm = await house.farm();
+    const fern = animal({ name: 'Fern', calvedOn: date(-1) });
+    expect(await send(farm, 'animal.put', fern)).toMatchObject(done);
+    const first = await milk(farm, {
+      from: 'animals',
+      animalIds: [fern.id],
+      mass: 5000,
+      treatment: 'pasteurised',
+    });
+    const said = await lot(farm, first);
+    expect(said.blockedReason).toMatch(/Fern/);
+    await older(farm, first);
+    // Something is told of it, and so everything of it is told again.
+    const heating = await heat(farm, first);
+    expect(await send(farm, 'entry.undo', { commandId: heating })).toMatchObject(done);
+    expect(await lot(farm, first)).toMatchObject({
+      blockedReason: said.blockedReason,
+      blockedUntil: said.blockedUntil,
+      treatment: 'pasteurised',
+      oldestAt: said.oldestAt,
+    });
+  });
+});
+
+describe('a withdrawal', () => {
+  it('that ends, or is taken back, leaves each other reason where it was', async () => {
+    const farm = await house.farm();
+    const fern = animal({ name: 'Fern', calvedOn: date(-2) });
+    expect(await send(farm, 'animal.put', fern)).toMatchObject(done);
+    const lotId = await milk(farm, { from: 'animals', animalIds: [fern.id], mass: 5000 });
+    const { blockedReason, blockedUntil } = await lot(farm, lotId);
+    expect(blockedReason).toMatch(/Fern/);
+    expect(await send(farm, 'animal.put', withheld(fern, -1, 30))).toMatchObject(done);
+    const both = await lot(farm, lotId);
+    expect(both.blockedReason!.split('; ')).toHaveLength(2);
+    expect(both.blockedUntil).toBe(date(30));
+    expect(await send(farm, 'animal.put', fern)).toMatchObject(done);
+    expect(await lot(farm, lotId)).toMatchObject({ blockedReason, blockedUntil });
+  });
+
+  it('reaches milk that was poured onto milk: by the day of each pour', async () => {
+    const farm = await house.farm();
+    const [tansy, quill] = [animal({}), animal({ name: 'Quill' })];
+    for (const one of [tansy, quill]) expect(await send(farm, 'animal.put', one)).toMatchObject(done);
+    const vesselId = randomUUID();
+    expect(
+      await send(farm, 'vessel.add', { id: vesselId, name: 'Can', kind: 'can', tool: null, capacity: 20_000 }),
+    ).toMatchObject(done);
+    const pour = (one: { id: string }, offset: number) => {
+      setClock(new Date((morning + offset * day) * 1000));
+      return milk(farm, { from: 'animals', animalIds: [one.id], mass: 4000, vesselId, atSeconds: morning + offset * day });
+    };
+    const can = await pour(quill, 0);
+    await pour(tansy, 1);
+    expect((await lot(farm, can)).oldestAt.getTime() / 1000).toBe(morning);
+    // Hers of the day before it was given: not in there.
+    expect(await send(farm, 'animal.put', withheld(tansy, -3, 0))).toMatchObject(done);
+    expect((await lot(farm, can)).blockedReason).toBeNull();
+    expect(await send(farm, 'animal.put', withheld(tansy, 1, 4))).toMatchObject(done);
+    expect((await lot(farm, can)).blockedReason).toBe('Tansy: udder tubes');
+  }); // prettier-ignore
+});
