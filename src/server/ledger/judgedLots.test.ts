@@ -96,7 +96,7 @@ describe('letting a lot go', () => {
         fromLots: [{ lotId: creamId }],
       }),
     ).toMatchObject({ ...refused, field: 'fromLots' });
-    expect(await send(farm, 'lot.use', { lotId, mass: 500, to: 'pigs' })).toMatchObject(done);
+    expect(await send(farm, 'lot.use', { lotId: creamId, mass: 500, to: 'pigs' })).toMatchObject(done);
   });
 
   it('says every reason once, in so many letters at most', async () => {

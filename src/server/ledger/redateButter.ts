@@ -19,14 +19,12 @@ export const factTreatment = (treatment: Treatment): BatchFacts['treatment'] =>
 
 /** Brings what a batch is known as, and the dates of what was packed of it, in line with its cream as it is known now. */
 export async function redateButter(scope: FarmScope, batchId: string): Promise<void> {
-  const batch = await batchById(scope, batchId, true);
-  if (!batch) return;
+  const batch = (await batchById(scope, batchId, true))!;
   const cream = (await lotsById(scope, [batch.creamLotId])).get(batch.creamLotId);
   const facts: BatchFacts = cream
     ? { ...batch.facts, treatment: factTreatment(cream.treatment) }
     : batch.facts;
   if (facts.treatment !== batch.facts.treatment) await changeFacts(scope, batchId, facts);
-  if (batch.phase !== 'packed') return;
   const story = tellBatch(facts, (await eventsOf(scope, [batchId])).get(batchId) ?? []);
   const packed = story.events.findLast((event) => event.kind === 'packed');
   if (!packed) return;

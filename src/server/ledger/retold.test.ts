@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { inFarm } from '@/data/farmScope';
 import { butterOnHand } from '@/data/ledger/ledger';
 import { lotsById } from '@/data/ledger/standing';
+import { batchView } from '../churning/views';
 import { setClock } from '../clock';
 import { event, facts, morning, portion, send } from '../testing/aBatch';
 import { aDairy, animal, milk, skim } from '../testing/aDairy';
@@ -61,9 +62,14 @@ describe('butter already packed', () => {
     ).toMatchObject(done);
     const heating = await heat(farm, creamId);
     const [first, second, part] = [randomUUID(), randomUUID(), randomUUID()];
-    await churnedOf(farm, creamId, { [first]: 400, [second]: 300 });
+    const batchId = await churnedOf(farm, creamId, { [first]: 400, [second]: 300 });
+    expect((await batchView(farm, batchId))!.facts.treatment).toBe('pasteurised');
     expect(
       await send(farm, 'butter.move', { lotId: first, to: 'freezer', mass: 150, partId: part, atSeconds: morning + 2 * day }),
+    ).toMatchObject(done);
+    // Tasted the day after: it is as old as its packing.
+    expect(
+      await send(farm, 'batch.record', { batchId, events: [event(25 * 60, { kind: 'tasted', tastes: ['sweet'] })] }),
     ).toMatchObject(done);
     const dates = async () => new Map((await butter(farm)).map((pat) => [pat.lotId, [pat.keepUntil, pat.storage]]));
     const before = await dates();
@@ -72,6 +78,7 @@ describe('butter already packed', () => {
     // The heating was a slip: it is raw, and all of it keeps shorter, in its own place.
     expect(await send(farm, 'entry.undo', { commandId: heating })).toMatchObject(done);
     const after = await dates();
+    expect((await batchView(farm, batchId))!.facts.treatment).toBe('raw');
     for (const id of [first, second, part]) {
       expect(after.get(id)![0]! < before.get(id)![0]!).toBe(true);
       expect(after.get(id)![1]).toBe(before.get(id)![1]);
@@ -80,8 +87,27 @@ describe('butter already packed', () => {
     // Heated after all: as before.
     await heat(farm, creamId);
     expect(await dates()).toEqual(before);
+    expect((await batchView(farm, batchId))!.facts.treatment).toBe('pasteurised');
   }); // prettier-ignore
 });
+
+it('butter still in the churn is known as what its cream is, and has no date yet', async () => {
+  const farm = await house.farm();
+  const creamId = randomUUID();
+  await send(farm, 'cream.in', { lotId: creamId, mass: 2000, fat: 0.36, fatSd: 0.01, fatMethod: 'label', treatment: 'raw' });
+  const heating = await heat(farm, creamId);
+  const batchId = randomUUID();
+  expect(
+    await send(farm, 'batch.begin', {
+      batchId, creamLotId: randomUUID(), startedEventId: randomUUID(), startedAtSeconds: morning,
+      facts: { ...facts, creamMass: 2000, creamFat: 0.36 },
+      fromLots: [{ lotId: creamId }],
+    }),
+  ).toMatchObject(done);
+  expect(await send(farm, 'entry.undo', { commandId: heating })).toMatchObject(done);
+  expect((await batchView(farm, batchId))!.facts.treatment).toBe('raw');
+  expect(await butter(farm)).toEqual([]);
+}); // prettier-ignore
 
 describe('books that an older version wrote', () => {
   const older = (farm: string, lotId: string, without = `- 'milkedIds' - 'treatment' - 'block'`) =>

@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { inFarm } from '@/data/farmScope';
 import { lotEventsOf, lotsById } from '@/data/ledger/standing';
+import { lotStory } from '@/core/standing/lotStory';
 import { setClock } from '../clock';
+import { judgedLots } from './judgedLots';
 import { begin, event, morning, portion, send } from '../testing/aBatch';
 import { aDairy, animal, balanced, booked, milk, skim, sums } from '../testing/aDairy';
 
@@ -281,6 +283,31 @@ describe('a probe in a vessel', () => {
     ).toMatchObject(done);
     expect(await events(lotId)).toHaveLength(before + 1);
   });
+});
+
+describe('what a probe teaches', () => {
+  it('is what it showed against what was foreseen of that vessel so far, by the story of its lot', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm, { vesselId: await vessel(farm), mass: 2400, celsius: 34, place: 'fridge' });
+    const at = (hours: number) => morning + hours * hour;
+    const reading = (hours: number, celsius: number) => ({ id: randomUUID(), atSeconds: at(hours), kind: 'reading' as const, celsius });
+    const told = (...events: object[]) => send(farm, 'lot.record', { lotId, events });
+    const known = () =>
+      inFarm(farm, async (scope) => (await judgedLots(scope, [(await lotsById(scope, [lotId])).get(lotId)!], new Date(at(3) * 1000)))[0]!.told);
+    setClock(new Date(at(3) * 1000));
+    expect(await told(reading(1, 22))).toMatchObject(done);
+    const before = await known();
+    expect(before.vesselFactor).not.toBe(1);
+    // Moved and probed again, both told at once, and the later one first.
+    const placed = { id: randomUUID(), atSeconds: at(1.2), kind: 'placed' as const, place: 'iceWater' as const };
+    const probe = reading(1.3, 14);
+    expect(await told(probe, placed)).toMatchObject(done);
+    const shown = lotStory({ ...before, events: [...before.events, placed, probe] }, at(1.3))!.shown;
+    const events = (await inFarm(farm, (scope) => lotEventsOf(scope, [lotId]))).get(lotId)!;
+    const factorOf = (id: string) => (events.find((event) => event.id === id) as { factor?: number }).factor;
+    expect(factorOf(probe.id)).toBeCloseTo(shown.find(({ eventId }) => eventId === probe.id)!.factor, 9);
+    expect(factorOf(placed.id)).toBeUndefined();
+  }); // prettier-ignore
 });
 
 describe('a vessel', () => {
