@@ -26,3 +26,24 @@ test('a page of the fridge door is typed in, said back, and written down at once
   await lines.fill('11.2');
   await expect(echo).toContainText('in the books already');
 }); // prettier-ignore
+
+test('a page pressed while the house hangs, and again after a reload, is written down once', async ({ page, farm }) => {
+  await farm.send('house.settle', { unitSystem: 'metric', name: 'Larkfold', timeZone: 'Europe/Dublin' });
+  await page.goto('/larder/door');
+  const lines = page.getByLabel('A day a line');
+  const write = page.getByRole('button', { name: 'Write it all down' });
+  // It takes the press and says nothing.
+  await page.route('**/api/commands', () => undefined);
+  await lines.fill('11.2\n11, cream 2.1, churned 14 C 22 min, butter 912 g salted');
+  await write.click();
+  await page.reload();
+  await expect(lines).toHaveValue(/butter 912 g/);
+  await write.click();
+  await page.unroute('**/api/commands');
+  await expect(lines).toHaveValue('');
+  await page.goto('/ledger');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('One batch made 912 g');
+  // The same page typed in once more is another one: it is said that it stands in the books.
+  await page.goto('/larder/door');
+  await expect(lines).toHaveValue('');
+}); // prettier-ignore

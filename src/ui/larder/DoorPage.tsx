@@ -16,6 +16,7 @@ import { noonOf } from '../frame/farmTime';
 import { useSay } from '../frame/FarmContext';
 import { useDraft } from '../frame/useDraft';
 import { useNow } from '../frame/useNow';
+import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import { DayField } from '../quantity/DayField';
@@ -32,13 +33,20 @@ const examples = {
   imperial: '20, 19, cream 2\n19, 18\n20, 19, cream 2, churned 14 C 22 min, butter 1 lb 5 oz salted',
 };
 
+interface DoorDraft {
+  typed: string;
+  from: string;
+  /** The command it was sent as, while it stands there unchanged. */
+  sendAs?: string | undefined;
+}
+
 /** What was written by hand on the page on the fridge door, typed in at once: a day a line, said back before it is written down. */
 export function DoorPage({ view }: { view: DoorView }) {
   const say = useSay();
   const now = useNow(60_000);
   const today = say.dateOf(now);
   const monday = addDays(addDays(today, -pageDays), -weekdayOf(addDays(today, -pageDays)));
-  const [{ typed, from }, change, forget] = useDraft('door', () => ({ typed: '', from: monday }));
+  const [{ typed, from, sendAs }, change, forget] = useDraft<DoorDraft>('door', () => ({ typed: '', from: monday }));
   const { act, refused, busy } = useAct();
   const [done, setDone] = useState<string>();
   /** The days of what was sent, act by act. */
@@ -70,11 +78,14 @@ export function DoorPage({ view }: { view: DoorView }) {
     setSentOf(acts.map(({ date }) => date));
     const sent = acts.map(({ name, input }) => ({ name, input }));
     const said = `${what[0]!.toUpperCase()}${what.slice(1)} written down.`;
-    if (await act('door.write', { acts: sent }, said, churned === 0)) {
+    // Kept with what was typed: a reload before the house answered sends the same page, which is written down once.
+    const id = sendAs ?? newId();
+    change({ sendAs: id });
+    if (await act('door.write', { acts: sent }, said, churned === 0, id)) {
+      change({ typed: '', from: monday, sendAs: undefined });
       forget();
-      change({ typed: '', from: monday });
       setDone(said);
-    }
+    } else change({ sendAs: undefined });
   }
   return (
     <div className={styles.page}>
@@ -114,7 +125,7 @@ export function DoorPage({ view }: { view: DoorView }) {
             <DayField
               label="First day of the page"
               value={from}
-              onValue={(day) => day !== null && isDate(day) && change({ from: day })}
+              onValue={(day) => day !== null && isDate(day) && change({ from: day, sendAs: undefined })}
               hint="a line is the day after the one before; “Thu:” or “5 Nov:” sets another"
               max={today}
               needed
@@ -129,7 +140,7 @@ export function DoorPage({ view }: { view: DoorView }) {
             placeholder={examples[say.system]}
             onChange={(event) => {
               setDone(undefined);
-              change({ typed: event.target.value });
+              change({ typed: event.target.value, sendAs: undefined });
             }}
             slotProps={{ inputLabel: { shrink: true }, htmlInput: { spellCheck: false, autoComplete: 'off', autoCapitalize: 'off', rows: 12 } }}
             helperText={`milk in ${{ metric: 'litres', us: 'quarts', imperial: 'pints' }[say.system]} unless you say otherwise; an empty line is a day with nothing; at most ${mostLines} lines`}

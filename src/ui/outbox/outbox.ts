@@ -158,6 +158,8 @@ export class Outbox {
       at: new Date(this.clock.now()).toISOString(),
     };
     const answered = new Promise<Answer>((resolve) => this.answers.set(command.id, resolve));
+    // Written down before a reload, and pressed again: it is on its way.
+    if (this.held.some((one) => one.command.id === id)) return answered;
     const held: Held = {
       command,
       offsetMs: this.clock.offsetMs,

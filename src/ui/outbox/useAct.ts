@@ -26,6 +26,8 @@ export function useAct(): {
     says: string,
     /** False for what is no entry, and so cannot be taken back as one; or how else it is taken back. */
     undoable?: boolean | Act['undo'],
+    /** Under which it is sent: what is sent again under one is done once. */
+    id?: string,
   ) => Promise<boolean>;
   refused: Refused | undefined;
   busy: boolean;
@@ -42,8 +44,8 @@ export function useAct(): {
       input: Record<string, unknown>,
       says: string,
       undoable: boolean | Act['undo'] = true,
+      id: string = newId(),
     ) => {
-      const id = newId();
       setRefused(undefined);
       setBusy(true);
       const answer = await Promise.race([outbox.put(name, input, id), silent(outbox)]);
