@@ -19,6 +19,9 @@ export function FatBars({ rows }: { rows: LedgerView['rows'] }) {
   const most = Math.max(...shown.map((row) => row.judged.fatIn));
   return (
     <figure className={styles.figure} data-picture>
+      <figcaption>
+        Fat in each batch, the tallest {say.mass(most)}: yellow reached the butter, white did not.
+      </figcaption>
       <ol className={styles.bars} ref={toNewest}>
         {shown.map(({ id, number, judged }) => (
           <li key={id}>
@@ -37,9 +40,6 @@ export function FatBars({ rows }: { rows: LedgerView['rows'] }) {
           </li>
         ))}
       </ol>
-      <figcaption>
-        Fat in each batch, the tallest {say.mass(most)}: yellow reached the butter, white did not.
-      </figcaption>
     </figure>
   );
 }

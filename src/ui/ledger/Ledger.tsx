@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { tools } from '@/core/churning/tools';
 import { spokenFraction, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { LedgerView } from '@/server/ledger/views';
+import { Said, Wall } from '../board/Wall';
 import { useSay } from '../frame/FarmContext';
 import { phaseWords, verdictWords } from '../churning/batchSaid';
 import { Quiet } from '../theme/Enamel';
@@ -24,17 +25,25 @@ export function Ledger({ view }: { view: LedgerView }) {
   const { judged, good, butterMass, fatIn, fatToButter, batches } = view.totals;
   return (
     <div className={styles.ledger}>
-      <section className={styles.head}>
-        <h1>
-          {judged === 0
-            ? 'The ledger is empty until the first butter is packed.'
-            : `${judged === 1 ? 'One batch' : `${judged} batches`} made ${say.mass(butterMass)} of butter; ${text(spokenFraction(Math.min(1, fatToButter / fatIn), 0))} of the fat reached it${judged > 1 ? `, and ${good} came out good` : ''}.`}
-        </h1>
-        <PressLink look="main" href={rows.length > 0 ? '/churn/new?front=again' : '/churn/new'}>
-          {rows.length > 0 ? 'Churn as last time' : 'Start with cream'}
-        </PressLink>
-      </section>
-      {judged > 0 && <FatBars rows={rows} />}
+      <Wall>
+        <Said
+          says={
+            judged === 0
+              ? 'The ledger is empty until the first butter is packed.'
+              : `${judged === 1 ? 'One batch' : `${judged} batches`} made ${say.mass(butterMass)} of butter; ${text(spokenFraction(Math.min(1, fatToButter / fatIn), 0))} of the fat reached it${judged > 1 ? `, and ${good} came out good` : ''}.`
+          }
+          acts={
+            <PressLink
+              look="main"
+              className={styles.main}
+              href={rows.length > 0 ? '/churn/new?front=again' : '/churn/new'}
+            >
+              {rows.length > 0 ? 'Churn as last time' : 'Start with cream'}
+            </PressLink>
+          }
+        />
+        {judged > 0 && <FatBars rows={rows} />}
+      </Wall>
       {rows.length < batches && (
         <Quiet>
           Its newest {rows.length} batches; the figures above are of all {batches}.{' '}

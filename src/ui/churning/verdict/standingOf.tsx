@@ -1,3 +1,4 @@
+import { churnedLines } from '@/core/balancing/churnedLines';
 import type { Judgement } from '@/core/balancing/judgeBatch';
 import { portionCodes, portionKept } from '@/core/keeping/portionKept';
 import type { BatchStory } from '@/core/churning/batchStory';
@@ -13,7 +14,7 @@ const mostDrawn = 1500;
 export function standingOf(
   { number, facts, codes }: Pick<BatchView, 'number' | 'facts' | 'codes'>,
   story: BatchStory,
-  judged: Pick<Judgement, 'fatToButter' | 'unsaltedMass'>,
+  judged: Judgement,
   say: ReturnType<typeof useSay>,
 ): Standing[] {
   const packed = story.events.findLast(({ kind }) => kind === 'packed');
@@ -21,6 +22,9 @@ export function standingOf(
     number,
     story.portions.map(({ id }) => id),
     new Map(Object.entries(codes)),
+  );
+  const fats = new Map(
+    churnedLines(facts, story, judged, 'cream', 'buttermilk').map(({ lot, fat }) => [lot, fat]),
   );
   return story.portions.map((portion, i) => {
     const made = packed && say.dateOf(packed.atSeconds);
@@ -36,10 +40,8 @@ export function standingOf(
           ? [`eat by ${say.day(portionKept(facts, story.washes.length > 0, portion, made).until, made)}`]
           : []),
       ],
-      // As its lot in the Larder has it (churnedLines).
-      fat:
-        (judged.fatToButter * (portion.mass - portion.saltMass - (portion.additionMass ?? 0))) /
-        judged.unsaltedMass,
+      // As its lot in the Larder has it.
+      fat: fats.get(portion.id),
       high: pieceSize(mass, form).height,
       drawing: <ButterPiece mass={mass} form={form} salted={portion.saltMass > 0} />,
       ...(number > 0 ? { href: `/larder?piece=${portion.id}` } : {}),
