@@ -25,8 +25,8 @@ export async function retell(scope: FarmScope, lotIds: readonly string[]): Promi
   const changed: LineageLot[] = [];
   for (const lot of lineage.values()) {
     const nature = natures.get(lot.id);
-    // What nothing flows into any more is as it was: it is empty.
-    if (!lot.reached || !nature || lot.inflows.length === 0) continue;
+    // What nothing flows into any more has none, and is as it was: it is empty.
+    if (!lot.reached || !nature) continue;
     const now = {
       treatment: nature.treatment,
       oldestAt: new Date(Math.round(nature.oldestSeconds * 1000)),

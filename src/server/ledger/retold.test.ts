@@ -6,6 +6,7 @@ import { batchView } from '../churning/views';
 import { setClock } from '../clock';
 import { event, facts, morning, portion, send } from '../testing/aBatch';
 import { aDairy, animal, milk, skim } from '../testing/aDairy';
+import { retell } from './retell';
 
 const house = aDairy();
 const done = { status: 'done' };
@@ -156,6 +157,32 @@ describe('books that an older version wrote', () => {
       oldestAt: said.oldestAt,
     });
   });
+});
+
+describe('a pour that is taken back', () => {
+  it('takes its age back with it', async () => {
+    const farm = await house.farm();
+    setClock(new Date((morning - 30 * 3600) * 1000));
+    const old = await milk(farm, { from: 'bought', mass: 4000, atSeconds: morning - 30 * 3600 });
+    setClock(new Date(morning * 1000));
+    const young = await milk(farm, { from: 'bought', mass: 4000 });
+    const pour = randomUUID();
+    expect(
+      await send(farm, 'lot.pour', { from: [{ lotId: old, mass: 500 }], lotId: randomUUID(), intoLotId: young, kind: 'milk', celsius: 5 }, pour),
+    ).toMatchObject(done);
+    const age = async (id: string) => (await lot(farm, id)).oldestAt.getTime() / 1000 - morning;
+    expect(await age(young)).toBe(-30 * 3600);
+    expect(await send(farm, 'entry.undo', { commandId: pour })).toMatchObject(done);
+    expect(await age(young)).toBe(0);
+    expect(await age(old)).toBe(-30 * 3600);
+    // What came in by mistake and is taken back stands empty, as it was.
+    const came = randomUUID();
+    const lotId = randomUUID();
+    await send(farm, 'milk.in', { lotId, from: 'bought', mass: 900, massSd: 5 }, came);
+    expect(await send(farm, 'entry.undo', { commandId: came })).toMatchObject(done);
+    expect(await lot(farm, lotId)).toMatchObject({ mass: 0, treatment: 'raw', blockedReason: null });
+    expect(await inFarm(farm, (scope) => retell(scope, [randomUUID()]))).toEqual([]);
+  }); // prettier-ignore
 });
 
 describe('a withdrawal', () => {
