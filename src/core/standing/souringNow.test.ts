@@ -74,7 +74,10 @@ test('it is the ripening model over what the lot had: its kind, dose, culture, w
 
 test('a story of very many spells is still told', () => {
   const spells = Array.from({ length: 260 }, (_, i) => ({ hours: 0.05, celsius: 20 + (i % 2) }));
-  expect(souringNow(cream, story({ spells, elapsedHours: 13 }))!.phNow.mid).toBeGreaterThan(4);
+  const told = souringNow(cream, story({ spells, elapsedHours: 13 }))!;
+  expect(told.phNow.mid).toBeGreaterThan(4);
+  // Also what is still to come at the place it stands in.
+  expect(told.readyHours!.mid).toBeGreaterThan(13);
 });
 
 test('past its limit and not seen thick in time it is thrown out, whatever the model hopes', () => {

@@ -24,6 +24,7 @@ export function souringNow(
   const ripening = ripenPredict({
     of: ripenedKind(lot.kind),
     route: souring.route,
+    // What was not said is not there, or undefined: to the model it is the same.
     ...(souring.dose === undefined ? {} : { dose: souring.dose }),
     treatment: lot.treatment,
     ...(souring.culture === undefined ? {} : { culture: souring.culture }),
@@ -34,7 +35,7 @@ export function souringNow(
         celsius: Math.round(celsius * 4) / 4,
       })),
       { hours: 400, celsius: Math.round(story.around * 2) / 2 },
-    ].slice(0, 200),
+    ],
     elapsedHours: Math.round(souring.elapsedHours * 10) / 10,
     readings: souring.readings,
     readyPh: ripePh,
