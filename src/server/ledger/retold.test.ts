@@ -1,19 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import { inFarm } from '@/data/farmScope';
 import { butterOnHand } from '@/data/ledger/ledger';
-import { lotsById } from '@/data/ledger/standing';
 import { batchView } from '../churning/views';
 import { setClock } from '../clock';
 import { event, facts, morning, portion, send } from '../testing/aBatch';
-import { aDairy, animal, milk, skim } from '../testing/aDairy';
+import { aDairy, animal, cream, lotOf, milk, skim } from '../testing/aDairy';
 import { retell } from './retell';
 
 const house = aDairy();
 const done = { status: 'done' };
 const day = 86_400;
 const date = (offset: number) => new Date((morning + offset * day) * 1000).toISOString().slice(0, 10);
-const lot = async (farm: string, id: string) =>
-  (await inFarm(farm, (scope) => lotsById(scope, [id]))).get(id)!;
 const butter = (farm: string) => inFarm(farm, butterOnHand);
 const withheld = (one: object, from: number, until: number) => ({
   ...one,
@@ -30,7 +27,7 @@ const heat = async (farm: string, lotId: string) => {
 }; // prettier-ignore
 const churnedOf = async (farm: string, creamId: string, portions: Record<string, number>) => {
   const batchId = randomUUID();
-  const { mass } = await lot(farm, creamId);
+  const { mass } = await lotOf(farm, creamId);
   expect(
     await send(farm, 'batch.begin', {
       batchId, creamLotId: randomUUID(), startedEventId: randomUUID(), startedAtSeconds: morning,
@@ -57,10 +54,7 @@ const churnedOf = async (farm: string, creamId: string, portions: Record<string,
 describe('butter already packed', () => {
   it('is dated anew with its cream: each portion, and each part of it that was moved', async () => {
     const farm = await house.farm();
-    const creamId = randomUUID();
-    expect(
-      await send(farm, 'cream.in', { lotId: creamId, mass: 2000, fat: 0.36, fatSd: 0.01, fatMethod: 'label', treatment: 'raw' }),
-    ).toMatchObject(done);
+    const creamId = await cream(farm, { treatment: 'raw' });
     const heating = await heat(farm, creamId);
     const [first, second, part] = [randomUUID(), randomUUID(), randomUUID()];
     const batchId = await churnedOf(farm, creamId, { [first]: 400, [second]: 300 });
@@ -94,8 +88,7 @@ describe('butter already packed', () => {
 
 it('butter still in the churn is known as what its cream is, and has no date yet', async () => {
   const farm = await house.farm();
-  const creamId = randomUUID();
-  await send(farm, 'cream.in', { lotId: creamId, mass: 2000, fat: 0.36, fatSd: 0.01, fatMethod: 'label', treatment: 'raw' });
+  const creamId = await cream(farm, { treatment: 'raw' });
   const heating = await heat(farm, creamId);
   const batchId = randomUUID();
   expect(
@@ -129,9 +122,12 @@ describe('books that an older version wrote', () => {
     const creamId = randomUUID();
     await skim(farm, [hers], { cuts: [{ lotId: creamId, mass: 800, fat: 0.2 }] });
     expect(await send(farm, 'animal.put', withheld(tansy, -1, 3))).toMatchObject(done);
-    expect((await lot(farm, hers)).blockedReason).toBe('Tansy: udder tubes');
-    expect(await lot(farm, creamId)).toMatchObject({ blockedReason: 'Tansy: udder tubes', treatment: 'raw' });
-    expect((await lot(farm, others)).blockedReason).toBeNull();
+    expect((await lotOf(farm, hers)).blockedReason).toBe('Tansy: udder tubes');
+    expect(await lotOf(farm, creamId)).toMatchObject({
+      blockedReason: 'Tansy: udder tubes',
+      treatment: 'raw',
+    });
+    expect((await lotOf(farm, others)).blockedReason).toBeNull();
   });
 
   it('keep what they said when it came in: its treatment, its age, and why it was kept from people', async () => {
@@ -144,13 +140,13 @@ describe('books that an older version wrote', () => {
       mass: 5000,
       treatment: 'pasteurised',
     });
-    const said = await lot(farm, first);
+    const said = await lotOf(farm, first);
     expect(said.blockedReason).toMatch(/Fern/);
     await older(farm, first);
     // Something is told of it, and so everything of it is told again.
     const heating = await heat(farm, first);
     expect(await send(farm, 'entry.undo', { commandId: heating })).toMatchObject(done);
-    expect(await lot(farm, first)).toMatchObject({
+    expect(await lotOf(farm, first)).toMatchObject({
       blockedReason: said.blockedReason,
       blockedUntil: said.blockedUntil,
       treatment: 'pasteurised',
@@ -170,7 +166,7 @@ describe('a pour that is taken back', () => {
     expect(
       await send(farm, 'lot.pour', { from: [{ lotId: old, mass: 500 }], lotId: randomUUID(), intoLotId: young, kind: 'milk', celsius: 5 }, pour),
     ).toMatchObject(done);
-    const age = async (id: string) => (await lot(farm, id)).oldestAt.getTime() / 1000 - morning;
+    const age = async (id: string) => (await lotOf(farm, id)).oldestAt.getTime() / 1000 - morning;
     expect(await age(young)).toBe(-30 * 3600);
     expect(await send(farm, 'entry.undo', { commandId: pour })).toMatchObject(done);
     expect(await age(young)).toBe(0);
@@ -180,7 +176,7 @@ describe('a pour that is taken back', () => {
     const lotId = randomUUID();
     await send(farm, 'milk.in', { lotId, from: 'bought', mass: 900, massSd: 5 }, came);
     expect(await send(farm, 'entry.undo', { commandId: came })).toMatchObject(done);
-    expect(await lot(farm, lotId)).toMatchObject({ mass: 0, treatment: 'raw', blockedReason: null });
+    expect(await lotOf(farm, lotId)).toMatchObject({ mass: 0, treatment: 'raw', blockedReason: null });
     expect(await inFarm(farm, (scope) => retell(scope, [randomUUID()]))).toEqual([]);
   }); // prettier-ignore
 });
@@ -191,14 +187,14 @@ describe('a withdrawal', () => {
     const fern = animal({ name: 'Fern', calvedOn: date(-2) });
     expect(await send(farm, 'animal.put', fern)).toMatchObject(done);
     const lotId = await milk(farm, { from: 'animals', animalIds: [fern.id], mass: 5000 });
-    const { blockedReason, blockedUntil } = await lot(farm, lotId);
+    const { blockedReason, blockedUntil } = await lotOf(farm, lotId);
     expect(blockedReason).toMatch(/Fern/);
     expect(await send(farm, 'animal.put', withheld(fern, -1, 30))).toMatchObject(done);
-    const both = await lot(farm, lotId);
+    const both = await lotOf(farm, lotId);
     expect(both.blockedReason!.split('; ')).toHaveLength(2);
     expect(both.blockedUntil).toBe(date(30));
     expect(await send(farm, 'animal.put', fern)).toMatchObject(done);
-    expect(await lot(farm, lotId)).toMatchObject({ blockedReason, blockedUntil });
+    expect(await lotOf(farm, lotId)).toMatchObject({ blockedReason, blockedUntil });
   });
 
   it('reaches milk that was poured onto milk: by the day of each pour', async () => {
@@ -215,11 +211,11 @@ describe('a withdrawal', () => {
     };
     const can = await pour(quill, 0);
     await pour(tansy, 1);
-    expect((await lot(farm, can)).oldestAt.getTime() / 1000).toBe(morning);
+    expect((await lotOf(farm, can)).oldestAt.getTime() / 1000).toBe(morning);
     // Hers of the day before it was given: not in there.
     expect(await send(farm, 'animal.put', withheld(tansy, -3, 0))).toMatchObject(done);
-    expect((await lot(farm, can)).blockedReason).toBeNull();
+    expect((await lotOf(farm, can)).blockedReason).toBeNull();
     expect(await send(farm, 'animal.put', withheld(tansy, 1, 4))).toMatchObject(done);
-    expect((await lot(farm, can)).blockedReason).toBe('Tansy: udder tubes');
+    expect((await lotOf(farm, can)).blockedReason).toBe('Tansy: udder tubes');
   }); // prettier-ignore
 });

@@ -5,31 +5,14 @@ import { lotStory } from '@/core/standing/lotStory';
 import { setClock } from '../clock';
 import { judgedLots } from './judgedLots';
 import { begin, event, morning, portion, send } from '../testing/aBatch';
-import { aDairy, animal, balanced, booked, milk, skim, sums } from '../testing/aDairy';
+import { aDairy, animal, balanced, booked, cream, lotOf, milk, skim, sums } from '../testing/aDairy';
 
 const house = aDairy();
 const done = { status: 'done' };
 const refused = { status: 'refused' };
 const hour = 3600;
-const lot = async (farm: string, id: string) =>
-  (await inFarm(farm, (scope) => lotsById(scope, [id]))).get(id)!;
 const said = (farm: string, lotId: string, body: object, more: object = {}, atSeconds = morning) =>
   send(farm, 'lot.record', { lotId, events: [{ id: randomUUID(), atSeconds, ...body }], ...more });
-const cream = async (farm: string, change: Record<string, unknown> = {}) => {
-  const lotId = randomUUID();
-  expect(
-    await send(farm, 'cream.in', {
-      lotId,
-      mass: 2000,
-      fat: 0.36,
-      fatSd: 0.01,
-      fatMethod: 'label',
-      treatment: 'pasteurised',
-      ...change,
-    }),
-  ).toMatchObject(done);
-  return lotId;
-};
 const vessel = async (farm: string, change: Record<string, unknown> = {}) => {
   const id = randomUUID();
   expect(
@@ -60,7 +43,7 @@ describe('heating', () => {
     const lotId = await cream(farm, { treatment: 'raw' });
     const answer = await said(farm, lotId, { kind: 'heated', how: 'pasteurised', celsius, minutes });
     expect(answer).toMatchObject(does ? done : { ...refused, field: 'celsius' });
-    expect((await lot(farm, lotId)).treatment).toBe(does ? 'pasteurised' : 'raw');
+    expect((await lotOf(farm, lotId)).treatment).toBe(does ? 'pasteurised' : 'raw');
   });
 });
 
@@ -71,9 +54,9 @@ describe('what is said of a lot', () => {
     const boiled = (celsius: number) =>
       said(farm, lotId, { kind: 'heated', how: 'boiled', celsius, minutes: 1 });
     expect(await boiled(89.9)).toMatchObject({ ...refused, field: 'celsius' });
-    expect((await lot(farm, lotId)).treatment).toBe('raw');
+    expect((await lotOf(farm, lotId)).treatment).toBe('raw');
     expect(await boiled(90)).toMatchObject({ ...done, result: { lotId } });
-    expect((await lot(farm, lotId)).treatment).toBe('boiled');
+    expect((await lotOf(farm, lotId)).treatment).toBe('boiled');
   });
 
   it('is done once, whatever it is said together with, and in whichever command it comes again', async () => {
@@ -84,17 +67,17 @@ describe('what is said of a lot', () => {
     const heated = { id, atSeconds: morning, kind: 'heated', how: 'pasteurised', celsius: 75, minutes: 1 };
     const placed = { id: randomUUID(), atSeconds: morning, kind: 'placed', place: 'fridge' };
     expect(await told(placed, heated)).toMatchObject(done);
-    expect((await lot(farm, lotId)).treatment).toBe('pasteurised');
+    expect((await lotOf(farm, lotId)).treatment).toBe('pasteurised');
     const soured = {
       id: randomUUID(), atSeconds: morning, kind: 'soured', route: 'mesophilic', generation: 0, dose: 0.02, culture: 'culturedButtermilk',
     };
     expect(await told(soured)).toMatchObject(done);
-    const { mass } = await lot(farm, lotId);
+    const { mass } = await lotOf(farm, lotId);
     expect(mass).toBeGreaterThan(2000);
     expect(
       await told(soured, { id: randomUUID(), atSeconds: morning, kind: 'reading', celsius: 19 }),
     ).toMatchObject(done);
-    expect((await lot(farm, lotId)).mass).toBe(mass);
+    expect((await lotOf(farm, lotId)).mass).toBe(mass);
   }); // prettier-ignore
 
   it('only thick and tart is ripe, and butter is not soured', async () => {
@@ -106,9 +89,9 @@ describe('what is said of a lot', () => {
       { kind: 'reading', celsius: 20 },
     ])
       expect(await said(farm, lotId, event)).toMatchObject(done);
-    expect(await lot(farm, lotId)).toMatchObject({ ripened: false });
+    expect(await lotOf(farm, lotId)).toMatchObject({ ripened: false });
     expect(await said(farm, lotId, { kind: 'looked', seen: 'gas' })).toMatchObject(done);
-    expect(await lot(farm, lotId)).toMatchObject({ ripened: false });
+    expect(await lotOf(farm, lotId)).toMatchObject({ ripened: false });
     const batchId = await begin(farm);
     const butter = randomUUID();
     expect(
@@ -154,7 +137,7 @@ describe('souring', () => {
       ),
     ).toMatchObject(done);
     expect((await booked(farm, command)).mass).toEqual({ lots: 41, culture: -41 });
-    const told = await lot(farm, lotId);
+    const told = await lotOf(farm, lotId);
     expect(told.mass).toBeCloseTo(2000 / 0.98, 1);
     expect(told.details.line).toMatchObject({
       name: 'Culture',
@@ -166,8 +149,8 @@ describe('souring', () => {
     // A packet of bought culture weighs nothing that counts.
     const other = await cream(farm);
     await said(farm, other, { ...soured, dose: 0.02, culture: 'bought' });
-    expect((await lot(farm, other)).mass).toBe(2000);
-    expect((await lot(farm, other)).details.line).toMatchObject({
+    expect((await lotOf(farm, other)).mass).toBe(2000);
+    expect((await lotOf(farm, other)).details.line).toMatchObject({
       name: 'Bought culture',
       kind: 'mesophilic',
       culture: 'bought',
@@ -175,7 +158,7 @@ describe('souring', () => {
     // It is poured by nobody, and neither is one of which nobody said what it is.
     const unsaid = await cream(farm);
     await said(farm, unsaid, { ...soured, dose: 0.02 });
-    expect((await lot(farm, unsaid)).details.line).toMatchObject({ name: 'Culture', culture: 'bought' });
+    expect((await lotOf(farm, unsaid)).details.line).toMatchObject({ name: 'Culture', culture: 'bought' });
     const pours = await inFarm(farm, (scope) => lotEventsOf(scope, [other, unsaid, lotId]));
     expect(
       [other, unsaid, lotId].map((id) => pours.get(id)!.filter(({ kind }) => kind === 'poured').length),
@@ -190,12 +173,12 @@ describe('souring', () => {
       field: 'treatment',
     });
     expect(await said(farm, heated, { kind: 'soured', route: 'natural', dose: 0.02 })).toMatchObject(refused);
-    expect((await lot(farm, heated)).details.line).toBeUndefined();
+    expect((await lotOf(farm, heated)).details.line).toBeUndefined();
     const raw = await cream(farm, { treatment: 'raw' });
     expect(await said(farm, raw, { kind: 'soured', route: 'natural' })).toMatchObject(done);
     // Wild flora is no line that is carried on.
-    expect((await lot(farm, raw)).details.line).toBeUndefined();
-    expect((await lot(farm, raw)).mass).toBe(2000);
+    expect((await lotOf(farm, raw)).details.line).toBeUndefined();
+    expect((await lotOf(farm, raw)).mass).toBe(2000);
   });
 
   it('takes culture from a lot of its own, and only from one that is a culture', async () => {
@@ -203,7 +186,7 @@ describe('souring', () => {
     const [source, target] = [await cream(farm), await cream(farm)];
     await said(farm, source, { ...soured, dose: 0.02, culture: 'bought' });
     await said(farm, source, { kind: 'looked', seen: 'thickAndTart' });
-    expect(await lot(farm, source)).toMatchObject({ ripened: true });
+    expect(await lotOf(farm, source)).toMatchObject({ ripened: true });
     const cultureId = randomUUID();
     expect(
       await send(farm, 'culture.keep', { lotId: cultureId, fromLotId: source, mass: 100 }),
@@ -214,9 +197,9 @@ describe('souring', () => {
     expect(
       await said(farm, target, { ...soured, dose: 0.02 }, { culture: { lotId: cultureId, mass: 40 } }),
     ).toMatchObject(done);
-    expect((await lot(farm, target)).mass).toBe(2040);
-    expect((await lot(farm, cultureId)).mass).toBe(60);
-    expect((await lot(farm, target)).details.line).toMatchObject({
+    expect((await lotOf(farm, target)).mass).toBe(2040);
+    expect((await lotOf(farm, cultureId)).mass).toBe(60);
+    expect((await lotOf(farm, target)).details.line).toMatchObject({
       name: 'Bought culture',
       generation: expect.any(Number),
     });
@@ -234,7 +217,7 @@ describe('souring', () => {
     const late = morning + 100 * hour;
     setClock(new Date(late * 1000));
     expect(await said(farm, lotId, { kind: 'looked', seen: 'thickAndTart' }, {}, late)).toMatchObject(done);
-    expect(await lot(farm, lotId)).toMatchObject({ ripened: false });
+    expect(await lotOf(farm, lotId)).toMatchObject({ ripened: false });
   });
 
   it('butter is not soured, and what was said under an id is not said otherwise', async () => {
@@ -341,13 +324,13 @@ describe('a vessel', () => {
       send(farm, 'milk.in', { lotId: randomUUID(), from: 'herd', mass, massSd: 10, vesselId: jar });
     expect(await more(1301)).toMatchObject(refused);
     expect(await more(1300)).toMatchObject(done);
-    expect((await lot(farm, first)).mass).toBe(3300);
+    expect((await lotOf(farm, first)).mass).toBe(3300);
     // Skimmed empty, its cream goes into it in its place.
     const creamId = randomUUID();
     expect(
       await skim(farm, [first], { cuts: [{ lotId: creamId, mass: 500, fat: 0.2, vesselId: jar }] }),
     ).toMatchObject(done);
-    expect((await lot(farm, creamId)).vessel?.id).toBe(jar);
+    expect((await lotOf(farm, creamId)).vessel?.id).toBe(jar);
   });
 });
 
@@ -380,11 +363,11 @@ describe('medicine that comes to be known late', () => {
         withdrawnReason: 'udder tubes',
       }),
     ).toMatchObject(done);
-    const kept = async (id: string) => (await lot(farm, id)).blockedReason;
+    const kept = async (id: string) => (await lotOf(farm, id)).blockedReason;
     expect(await kept(before)).toBeNull();
     expect(await kept(first)).toBe('Tansy: udder tubes');
     expect(await kept(last)).toBe('Tansy: udder tubes');
-    expect((await lot(farm, last)).blockedUntil).toBe(day(5));
+    expect((await lotOf(farm, last)).blockedUntil).toBe(day(5));
     expect(await kept(after)).toBeNull();
     expect(await kept(others)).toBeNull();
     // The herd’s milk had hers in it, and so has what was skimmed of it.

@@ -2,11 +2,14 @@ import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
 import { database } from '@/data/connection';
 import { inFarm } from '@/data/farmScope';
+import type { StandingLot } from '@/data/ledger/standing';
+import { lotsById } from '@/data/ledger/standing';
 import { carryOut } from '../commands/carryOut';
 import type { Answer } from '../commands/envelope';
 import type { TestDatabase } from '@/data/testing/database';
 import { testDatabase } from '@/data/testing/database';
 import { setClock } from '../clock';
+import { madeId } from '../ledger/intoMade';
 import { morning, send } from './aBatch';
 
 /**
@@ -47,6 +50,25 @@ export const milk = async (farm: string, change: Record<string, unknown> = {}): 
   expect(answer).toMatchObject({ status: 'done' });
   return lotId;
 }; // prettier-ignore
+
+/** Cream that comes in by its label: two kilograms of 36 % unless something else is said. Returns its lot. */
+export const cream = async (farm: string, change: Record<string, unknown> = {}): Promise<string> => {
+  const lotId = randomUUID();
+  const answer = await send(farm, 'cream.in', { lotId, mass: 2000, fat: 0.36, fatSd: 0.01, fatMethod: 'label', treatment: 'pasteurised', ...change });
+  expect(answer).toMatchObject({ status: 'done' });
+  return lotId;
+}; // prettier-ignore
+
+/** A lot as its row has it now. */
+export const lotOf = async (farm: string, id: string): Promise<StandingLot> =>
+  (await inFarm(farm, (scope) => lotsById(scope, [id]))).get(id)!;
+
+/** Some of a lot, or all of it, put to a use: the answer, the command, and what was made of it. */
+export const putTo = async (farm: string, lotId: string, to: string, more: object = {}) => {
+  const command = randomUUID();
+  const answer = await send(farm, 'lot.use', { lotId, to, ...more }, command);
+  return { answer, command, made: madeId(command) };
+};
 
 /** Cream ladled off milk that stood. */
 export const skim = (farm: string, lotIds: string[], change: Record<string, unknown> = {}) =>
