@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { setClock } from '../clock';
 import { shelfView } from '../shelf/views';
 import { morning, send } from '../testing/aBatch';
-import { aDairy, balanced, booked, cream, lotOf, milk, putTo, sums } from '../testing/aDairy';
+import { aDairy, animal, balanced, booked, cream, lotOf, milk, putTo, sums } from '../testing/aDairy';
 import { madeId } from './intoMade';
 
 const house = aDairy();
@@ -68,6 +68,25 @@ describe('what is made of milk and cream is booked where it went', () => {
     const { made } = await putTo(farm, lotId, 'whipped');
     expect((await lotOf(farm, made)).ripened).toBe(true);
     expect((await lotOf(farm, made)).details.line).toBeUndefined();
+  }); // prettier-ignore
+
+  it('is of the animals its milk was of; curd of sour milk is fresh', async () => {
+    const farm = await house.farm();
+    const goat = animal({ name: 'Sorrel', breed: 'goat' });
+    expect(await send(farm, 'animal.put', goat)).toMatchObject(done);
+    const lotId = await milk(farm, { from: 'animals', animalIds: [goat.id], mass: 4000, treatment: 'pasteurised' });
+    const { made } = await putTo(farm, lotId, 'yoghurt', { mass: 1000 });
+    expect((await lotOf(farm, made)).details).toMatchObject({ animals: ['Sorrel'], species: 'goat' });
+    await send(farm, 'lot.record', {
+      lotId,
+      events: [
+        { id: randomUUID(), atSeconds: morning, kind: 'soured', route: 'mesophilic', generation: 0, dose: 0.02, culture: 'bought' },
+        { id: randomUUID(), atSeconds: morning, kind: 'looked', seen: 'thickAndTart' },
+      ],
+    });
+    expect((await lotOf(farm, lotId)).ripened).toBe(true);
+    const curd = await putTo(farm, lotId, 'curd');
+    expect((await lotOf(farm, curd.made)).ripened).toBe(false);
   }); // prettier-ignore
 
   it('no more comes of it than can: curd its milk and a gram, yoghurt a third more and a gram', async () => {

@@ -5,7 +5,7 @@ import { tapLayerFat } from '@/core/separating/tapLayer';
 import { places, vesselShape } from '@/core/standing/places';
 import { setClock } from '../clock';
 import { morning, send } from '../testing/aBatch';
-import { aDairy, animal, balanced, booked, cream, lotOf, milk, putTo, sums } from '../testing/aDairy';
+import { aDairy, animal, balanced, booked, cream, lotOf, milk, putTo, sentAt, sums } from '../testing/aDairy';
 import { draw, move } from './move';
 
 const house = aDairy();
@@ -283,6 +283,17 @@ describe('what is poured together', () => {
     const { details } = await lotOf(farm, cold);
     expect(details.animals).toEqual(['Tansy']);
     expect(details.line).toMatchObject({ name: 'Blue line' });
+    // Poured as it is, it brings its line as well; goat’s milk stays goat’s.
+    const sorrel = animal({ name: 'Sorrel', breed: 'goat' });
+    expect(await send(farm, 'animal.put', sorrel)).toMatchObject(done);
+    const goats = await of(sorrel);
+    expect(
+      (await pour(farm, [], { from: [{ lotId: culture, mass: 50 }], intoLotId: goats })).answer,
+    ).toMatchObject(done);
+    expect((await lotOf(farm, goats)).details).toMatchObject({
+      species: 'goat',
+      line: { name: 'Blue line' },
+    });
   });
 
   it('what does not add up stands under its own name, never hidden', async () => {
@@ -313,7 +324,43 @@ describe('what is poured together', () => {
       fat: { lots: -9, unaccounted: 9 },
     });
     expect(await sums(farm)).toMatchObject(balanced);
+    // Of what is short, only grams, or only fat.
+    for (const [mass, fat] of [
+      [470, 180],
+      [500, 171],
+    ] as const) {
+      const again = randomUUID();
+      const [other, to] = [await cream(farm, { mass: 500 }), randomUUID()];
+      await send(farm, 'lot.record', { lotId: other, events: [{ id: randomUUID(), atSeconds: morning, kind: 'placed', place: 'fridge' }] }, again);
+      await inFarm(farm, async (scope) => {
+        const by = { ...sender, commandId: again };
+        const drawn = await draw(scope, [{ lotId: other }], by);
+        const fresh = { kind: 'cream', treatment: 'raw', ripened: false } as const;
+        await move(scope, by, { kind: 'poured', at, from: drawn, into: [{ lotId: to, mass, fat, celsius: 4, fresh }] });
+      });
+      expect(await booked(farm, again)).toMatchObject({ mass: { unaccounted: 500 - mass }, fat: { unaccounted: 180 - fat } });
+    }
+  }); // prettier-ignore
+
+  it('is of lots that there are', async () => {
+    const farm = await house.farm();
+    const nowhere = randomUUID();
+    expect((await putTo(farm, nowhere, 'pigs')).answer).toMatchObject({ ...refused, field: 'lotId' });
+    expect((await pour(farm, [await milk(farm)], { intoLotId: nowhere })).answer).toMatchObject({
+      ...refused,
+      field: 'intoLotId',
+    });
   });
+
+  it('asks what another device could not know: how much of it was wanted', async () => {
+    const farm = await house.farm();
+    const [a, b] = [await milk(farm, { mass: 1000 }), await milk(farm, { mass: 1000 })];
+    setClock(new Date((morning + 3 * hour) * 1000));
+    for (const lotId of [a, b]) await putTo(farm, lotId, 'pigs', { atSeconds: morning + 3 * hour });
+    const late = (input: object) => sentAt(farm, 'lot.use', { to: 'baked', ...input }, 'phone', new Date((morning + hour) * 1000));
+    expect(await late({ lotId: a })).toMatchObject({ result: { question: expect.stringContaining('all of it was wanted, 0 g is left') } });
+    expect(await late({ lotId: b, mass: 400 })).toMatchObject({ result: { question: expect.stringContaining('400 g of it was wanted, 0 g is left') } });
+  }); // prettier-ignore
 
   it('is not the same lot twice', async () => {
     const farm = await house.farm();

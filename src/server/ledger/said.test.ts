@@ -83,6 +83,8 @@ describe('what is said of a lot', () => {
   it('only thick and tart is ripe, and butter is not soured', async () => {
     const farm = await house.farm();
     const lotId = await cream(farm);
+    expect(await said(farm, lotId, { kind: 'reading', celsius: 20 })).toMatchObject(done);
+    expect((await lotOf(farm, lotId)).details.line).toBeUndefined();
     for (const event of [
       { kind: 'soured', route: 'mesophilic', generation: 0, dose: 0.02, culture: 'bought' },
       { kind: 'looked', seen: 'notYet' },
@@ -316,13 +318,18 @@ describe('a vessel', () => {
     expect(await into({ vesselId: randomUUID() })).toMatchObject({ ...refused, field: 'vesselId' });
     expect(await into({ vesselId: other, mass: 1101 })).toMatchObject({
       ...refused,
-      message: expect.stringContaining('more than fits'),
+      message: expect.stringMatching(/ holds 1\.0 L to the brim: that is more than fits\.$/),
     });
     expect(await into({ vesselId: other, mass: 1100 })).toMatchObject(done);
     // More milk goes onto milk, to the brim and a little.
     const more = (mass: number) =>
       send(farm, 'milk.in', { lotId: randomUUID(), from: 'herd', mass, massSd: 10, vesselId: jar });
-    expect(await more(1301)).toMatchObject(refused);
+    expect(await more(1301)).toMatchObject({
+      ...refused,
+      message: expect.stringMatching(
+        / holds 3\.0 L to the brim and has 2\.0 kg in it: that is more than fits\.$/,
+      ),
+    });
     expect(await more(1300)).toMatchObject(done);
     expect((await lotOf(farm, first)).mass).toBe(3300);
     // Skimmed empty, its cream goes into it in its place.
