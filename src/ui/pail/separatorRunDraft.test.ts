@@ -5,7 +5,11 @@ import { skimUses } from './usual';
 import type { RunDraft } from './separatorRunDraft';
 
 const standing = (id: string, celsius: number, mass = 6000, fatShare = 0.04) =>
-  ({ celsius, lot: { id, mass, fat: mass * fatShare, blockedReason: null } }) as unknown as LotNow;
+  ({
+    celsius,
+    lot: { id, mass, fat: mass * fatShare, blockedReason: null },
+    judged: { mayNot: {} },
+  }) as unknown as LotNow;
 const milk = { mass: 12_000, fat: 0.04 };
 const read = (said: Partial<RunDraft>, skimFat: number | undefined = 0.0015) =>
   readRun({ ...freshRun, ...said }, milk, skimFat, 'metric');
@@ -15,6 +19,14 @@ test('what is warm enough is run together; with none, the oldest is to be warmed
   expect(usualMilk([cold, warm, fresh])).toEqual([warm, fresh]);
   expect(usualMilk([cold, standing('d', 4)])).toEqual([cold]);
   expect(usualMilk([])).toEqual([]);
+  // What is to be thrown out is not run unasked, be it the warmest or the oldest.
+  const old = (celsius: number) =>
+    ({
+      ...standing('e', celsius),
+      judged: { mayNot: { pour: 'it is older than is safe' } },
+    }) as unknown as LotNow;
+  expect(usualMilk([old(35), cold])).toEqual([cold]);
+  expect(usualMilk([old(4)])).toEqual([]);
 });
 
 test('milk run together has the fat of both', () => {

@@ -59,8 +59,10 @@ export function milkOf(chosen: readonly LotNow[]): { mass: number; fat: number }
 
 /** Milk that is run when nobody says which: what is warm enough; with none, the oldest, to be warmed. */
 export function usualMilk(milk: readonly LotNow[]): LotNow[] {
-  const warm = milk.filter(({ celsius }) => celsius >= coldestMilk);
-  return warm.length > 0 ? warm : milk.slice(0, 1);
+  // What should not be poured together with anything is never chosen unasked.
+  const good = milk.filter(({ judged }) => judged.mayNot.pour === undefined);
+  const warm = good.filter(({ celsius }) => celsius >= coldestMilk);
+  return warm.length > 0 ? warm : good.slice(0, 1);
 }
 
 /**

@@ -79,7 +79,7 @@ export function VerdictPanel({
             </>
           }
           acts={
-            <div className={inLedger ? styles.two : styles.acts}>
+            <div className={styles.acts}>
               {inLedger ? (
                 <PressLink look="main" href={`/churn/new?like=${view.id}`} className={styles.main}>
                   Churn as this time
