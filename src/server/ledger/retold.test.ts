@@ -4,7 +4,7 @@ import { butterOnHand } from '@/data/ledger/ledger';
 import { batchView } from '../churning/views';
 import { setClock } from '../clock';
 import { event, facts, morning, portion, send } from '../testing/aBatch';
-import { aDairy, animal, cream, lotOf, milk, skim } from '../testing/aDairy';
+import { aDairy, animal, cream, lotOf, milk, putTo, skim } from '../testing/aDairy';
 import { retell } from './retell';
 
 const house = aDairy();
@@ -25,7 +25,7 @@ const heat = async (farm: string, lotId: string) => {
   ).toMatchObject(done);
   return command;
 }; // prettier-ignore
-const churnedOf = async (farm: string, creamId: string, portions: Record<string, number>) => {
+const churnedOf = async (farm: string, creamId: string, portions: Record<string, number>, washed = true) => {
   const batchId = randomUUID();
   const { mass } = await lotOf(farm, creamId);
   expect(
@@ -42,7 +42,7 @@ const churnedOf = async (farm: string, creamId: string, portions: Record<string,
         event(8, { kind: 'mark', stage: 'break' }),
         event(9, { kind: 'mark', stage: 'stopped' }),
         event(10, { kind: 'drained', measured: 'skipped' }),
-        event(11, { kind: 'washed', clarity: 'clear' }),
+        ...(washed ? [event(11, { kind: 'washed', clarity: 'clear' })] : []),
         ...Object.entries(portions).map(([id, grams]) => event(12, portion(id, grams, 0.016 * grams))),
         event(13, { kind: 'packed' }),
       ],
@@ -180,6 +180,63 @@ describe('a pour that is taken back', () => {
     expect(await inFarm(farm, (scope) => retell(scope, [randomUUID()]))).toEqual([]);
   }); // prettier-ignore
 });
+
+describe('told again for another reason', () => {
+  it('butter that was not washed keeps as butter that was not washed', async () => {
+    const farm = await house.farm();
+    const creamId = await cream(farm, { treatment: 'raw' });
+    const first = await heat(farm, creamId);
+    const pat = randomUUID();
+    await churnedOf(farm, creamId, { [pat]: 600 }, false);
+    const [before] = await butter(farm);
+    expect(await send(farm, 'entry.undo', { commandId: first })).toMatchObject(done);
+    expect((await butter(farm))[0]!.keepUntil < before!.keepUntil).toBe(true);
+    await heat(farm, creamId);
+    expect((await butter(farm))[0]!.keepUntil).toBe(before!.keepUntil);
+  });
+
+  it('what was skimmed of boiled milk stays boiled, and yoghurt of unheated milk raw', async () => {
+    const farm = await house.farm();
+    const cow = animal({});
+    expect(await send(farm, 'animal.put', cow)).toMatchObject(done);
+    const lotId = await milk(farm, { from: 'animals', animalIds: [cow.id], mass: 8000 });
+    const raw = await putTo(farm, lotId, 'yoghurt', { mass: 1000, made: { heated: false } });
+    const heated = await putTo(farm, lotId, 'yoghurt', { mass: 1000 });
+    const creamId = randomUUID();
+    expect(
+      await skim(farm, [lotId], { way: 'boiled', cuts: [{ lotId: creamId, mass: 500, fat: 0.2 }] }),
+    ).toMatchObject(done);
+    const treatments = async () =>
+      Promise.all([creamId, raw.made, heated.made].map(async (id) => (await lotOf(farm, id)).treatment));
+    expect(await treatments()).toEqual(['boiled', 'raw', 'boiled']);
+    expect(await send(farm, 'animal.put', withheld(cow, -1, 3))).toMatchObject(done);
+    expect((await lotOf(farm, creamId)).blockedReason).toBe('Tansy: udder tubes');
+    expect(await treatments()).toEqual(['boiled', 'raw', 'boiled']);
+  });
+
+  it('milk of the days before and after medicine stays what it is; which lots were reached is said', async () => {
+    const farm = await house.farm();
+    const cow = animal({});
+    expect(await send(farm, 'animal.put', cow)).toMatchObject(done);
+    const of = (offset: number) => {
+      setClock(new Date((morning + offset * day) * 1000));
+      return milk(farm, { from: 'animals', animalIds: [cow.id], mass: 3000, atSeconds: morning + offset * day });
+    };
+    const [before, within, after] = [await of(0), await of(2), await of(5)];
+    expect(await send(farm, 'animal.put', withheld(cow, 1, 3))).toMatchObject({ ...done, result: { blocked: [within] } });
+    for (const lotId of [before, after]) {
+      const heating = await heat(farm, lotId);
+      expect(await send(farm, 'entry.undo', { commandId: heating })).toMatchObject(done);
+      expect((await lotOf(farm, lotId)).blockedReason).toBeNull();
+    }
+    // It is to be withheld a day longer, for the same reason.
+    expect((await lotOf(farm, within)).blockedUntil).toBe(date(3));
+    expect(await send(farm, 'animal.put', withheld(cow, 1, 4))).toMatchObject(done);
+    expect((await lotOf(farm, within)).blockedUntil).toBe(date(4));
+    // Told again with nothing new, nothing is said to have changed.
+    expect(await inFarm(farm, (scope) => retell(scope, [within]))).toEqual([]);
+  });
+}); // prettier-ignore
 
 describe('a withdrawal', () => {
   it('that ends, or is taken back, leaves each other reason where it was', async () => {
