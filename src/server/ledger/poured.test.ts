@@ -4,6 +4,7 @@ import { lotEventsOf } from '@/data/ledger/standing';
 import { tapLayerFat } from '@/core/separating/tapLayer';
 import { places, vesselShape } from '@/core/standing/places';
 import { setClock } from '../clock';
+import { carryOut } from '../commands/carryOut';
 import { morning, send } from '../testing/aBatch';
 import { aDairy, animal, balanced, booked, cream, lotOf, milk, putTo, sentAt, sums } from '../testing/aDairy';
 import { draw, move } from './move';
@@ -360,6 +361,35 @@ describe('what is poured together', () => {
     const late = (input: object) => sentAt(farm, 'lot.use', { to: 'baked', ...input }, 'phone', new Date((morning + hour) * 1000));
     expect(await late({ lotId: a })).toMatchObject({ result: { question: expect.stringContaining('all of it was wanted, 0 g is left') } });
     expect(await late({ lotId: b, mass: 400 })).toMatchObject({ result: { question: expect.stringContaining('400 g of it was wanted, 0 g is left') } });
+  }); // prettier-ignore
+
+  it('is settled by who knows: let go, or what is left goes to the use that was meant', async () => {
+    const farm = await house.farm();
+    const [a, b, c] = [await milk(farm, { mass: 1000 }), await milk(farm, { mass: 1000 }), await milk(farm, { mass: 1000 })];
+    const now = morning + 3 * hour;
+    setClock(new Date(now * 1000));
+    await putTo(farm, a, 'pigs', { mass: 800, atSeconds: now });
+    for (const lotId of [b, c]) await putTo(farm, lotId, 'pigs', { atSeconds: now });
+    const parked = async (name: string, input: object) => {
+      const id = randomUUID();
+      const at = new Date((morning + hour) * 1000).toISOString();
+      expect(await carryOut(farm, { id, farm, device: 'phone', name, input, at })).toMatchObject({ result: { parked: true } });
+      return id;
+    };
+    const settle = (commandId: string, how: string, by: string = randomUUID()) => send(farm, 'parked.settle', { commandId, how }, by);
+    const [some, none] = [await parked('lot.use', { lotId: a, mass: 700, to: 'baked' }), await parked('lot.use', { lotId: b, to: 'baked' })];
+    const by = randomUUID();
+    expect(await settle(some, 'takeWhatIsLeft', by)).toMatchObject({ ...done, result: { commandId: some } });
+    expect(await booked(farm, by)).toMatchObject({ mass: { lots: -200, baked: 200 }, details: { parked: some } });
+    expect((await lotOf(farm, a)).mass).toBe(0);
+    // Nothing is left of it: nothing is taken, and the question is settled.
+    expect(await settle(none, 'takeWhatIsLeft')).toMatchObject(done);
+    expect(await settle(none, 'letGo')).toMatchObject({ ...refused, field: 'commandId' });
+    // A pour is no plain use: it is said again as it was, or let go.
+    const pour = await parked('lot.pour', { from: [{ lotId: c, mass: 500 }], lotId: randomUUID(), kind: 'milk', celsius: 5 });
+    expect(await settle(pour, 'takeWhatIsLeft')).toMatchObject({ ...refused, field: 'how' });
+    expect(await settle(pour, 'letGo')).toMatchObject(done);
+    expect(await sums(farm)).toMatchObject(balanced);
   }); // prettier-ignore
 
   it('is not the same lot twice', async () => {
