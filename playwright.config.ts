@@ -6,7 +6,8 @@ export default defineConfig({
   testDir: 'tests/browser',
   outputDir: 'test-results',
   fullyParallel: true,
-  workers: 2,
+  // Three on two cores: most of a test is waiting for a page.
+  workers: 3,
   retries: 0,
   // Generous, for slow and busy machines: a sound run never waits this long.
   timeout: 240_000,
