@@ -6,8 +6,7 @@ export default defineConfig({
   testDir: 'tests/browser',
   outputDir: 'test-results',
   fullyParallel: true,
-  // Three on two cores: most of a test is waiting for a page.
-  workers: 3,
+  workers: 2,
   retries: 0,
   // Generous, for slow and busy machines: a sound run never waits this long.
   timeout: 240_000,

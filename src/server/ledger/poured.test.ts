@@ -216,16 +216,21 @@ describe('what is poured together', () => {
 
   it('poured onto what stands tells it what came, and what speaks against that', async () => {
     const farm = await house.farm();
-    const [into, from] = [
-      await milk(farm, { mass: 4000, fat: 0.04 }),
-      await milk(farm, { mass: 4000, fat: 0.03 }),
-    ];
+    const [tansy, quill] = [animal({}), animal({ name: 'Quill' })];
+    for (const one of [tansy, quill]) expect(await send(farm, 'animal.put', one)).toMatchObject(done);
+    const of = (one: { id: string }, fat: number) =>
+      milk(farm, { from: 'animals', animalIds: [one.id], mass: 4000, fat });
+    const [into, from] = [await of(tansy, 0.04), await of(quill, 0.03)];
     await send(farm, 'lot.record', {
       lotId: from,
       events: [{ id: randomUUID(), atSeconds: morning, kind: 'looked', seen: 'foul' }],
     });
     expect((await pour(farm, [from], { intoLotId: into, knowing: true })).answer).toMatchObject(done);
-    expect((await lotOf(farm, into)).details).toMatchObject({ despite: 'it smelled foul', species: 'cow' });
+    expect((await lotOf(farm, into)).details).toMatchObject({
+      despite: 'it smelled foul',
+      species: 'cow',
+      animals: ['Tansy', 'Quill'],
+    });
     const events = await inFarm(farm, (scope) => lotEventsOf(scope, [into, from]));
     const came = events.get(into)!.filter(({ kind }) => kind === 'poured');
     expect(
