@@ -26,7 +26,13 @@ import styles from './Today.module.css';
 type Batch = TodayView['inProgress'][number];
 
 /** A batch in hand, as Today’s sentence: where it stands and the next thing to do. */
-export function InHand({ batch }: { batch: Batch }) {
+export function InHand({
+  batch,
+  beside = false,
+}: {
+  batch: Batch;
+  /** Another is in hand before it: that one has the main button. */ beside?: boolean;
+}) {
   const say = useSay();
   const now = useNow(1000);
   const { facts, number, id, events, pace } = batch;
@@ -54,7 +60,13 @@ export function InHand({ batch }: { batch: Batch }) {
           </>
         }
         acts={
-          <Button component={Link} href={`/churn/${id}`} variant="contained" size="large" sx={mainSize}>
+          <Button
+            component={Link}
+            href={`/churn/${id}`}
+            variant={beside ? 'outlined' : 'contained'}
+            size="large"
+            sx={mainSize}
+          >
             To the churn
           </Button>
         }

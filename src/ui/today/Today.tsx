@@ -146,9 +146,9 @@ export function Today({ view }: { view: TodayView }) {
     <div className={styles.today}>
       <Wall boardFirst>
         {lead === undefined ? (
-          inProgress.map((batch) =>
+          inProgress.map((batch, nth) =>
             hand ? (
-              <hand.InHand key={batch.id} batch={batch} />
+              <hand.InHand key={batch.id} batch={batch} beside={nth > 0} />
             ) : (
               <Said
                 key={batch.id}
@@ -157,7 +157,7 @@ export function Today({ view }: { view: TodayView }) {
                   <Button
                     component={Link}
                     href={`/churn/${batch.id}`}
-                    variant="contained"
+                    variant={nth > 0 ? 'outlined' : 'contained'}
                     size="large"
                     sx={mainSize}
                   >
