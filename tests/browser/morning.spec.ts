@@ -85,4 +85,32 @@ test.describe('a butter day, as last time', () => {
     await page.getByRole('button', { name: 'Undo', exact: true }).click();
     await expect(page.getByRole('button', { name: 'B1 is finished' })).toBeVisible();
   });
+
+  test('of several churnings in hand one that turns has the button, and each of the others its line', async ({
+    page,
+    farm,
+  }) => {
+    const stopped = await beginBatch(farm, 50);
+    await farm.send('batch.record', {
+      batchId: stopped,
+      events: [
+        { id: randomUUID(), atSeconds: Date.now() / 1000 - 1200, kind: 'mark', stage: 'break' },
+        { id: randomUUID(), atSeconds: Date.now() / 1000 - 1100, kind: 'mark', stage: 'stopped' },
+      ],
+    });
+    const turning = await beginBatch(farm, 6);
+    for (const minutes of [5, 4]) await beginBatch(farm, minutes);
+    await page.goto('/');
+    const main = page.getByRole('link', { name: 'To the churn' });
+    await expect(main).toHaveCount(1);
+    await expect(main).toHaveAttribute('href', `/churn/${turning}`);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Churning, 6:/);
+    const others = page.getByRole('list', { name: 'Also in hand' }).getByRole('listitem');
+    await expect(others).toHaveCount(3);
+    await expect(others.filter({ hasText: 'Batch 1,' })).toContainText('Stopped');
+    await expectSound(page);
+    // What else there is comes soon after them, on a phone too.
+    const below = await others.last().evaluate((one) => one.getBoundingClientRect().bottom);
+    expect(below).toBeLessThan(1.5 * page.viewportSize()!.height);
+  });
 });

@@ -134,11 +134,16 @@ export function butterActs({ lots, demand, bankWanted, nextVisitHours }: RankedF
     acts.push({
       act: 'runOut',
       lots: [],
-      says: `The butter in the house lasts ${Math.floor(days)} days more: churn again before it is gone.`,
+      says: `The butter in the house lasts ${daysMore(days)}: churn again before it is gone.`,
       now: churnIn <= 0,
       untilHours: 24 * days,
       ...(churnIn > 0 ? { inHours: churnIn } : {}),
       waiting: { kind: 'freshness', grams: 0 },
     });
   return acts;
+}
+
+function daysMore(days: number): string {
+  const whole = Math.floor(days);
+  return whole === 0 ? 'less than a day more' : whole === 1 ? 'a day more' : `${whole} days more`;
 }

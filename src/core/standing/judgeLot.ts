@@ -122,7 +122,7 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
 
   function stoodWarm(): LotJudgement['discard'] {
     const say = (why: string, sinceSeconds?: number) => ({ why, sinceSeconds });
-    if (story?.rawLimitSeconds !== undefined && raw)
+    if (story?.rawLimitSeconds !== undefined)
       return say('it stood warm for longer than raw milk and cream may sour', story.rawLimitSeconds);
     if (story?.warmTooLong)
       return say(

@@ -3,7 +3,7 @@ import { inFarm } from '@/data/farmScope';
 import { lotsById } from '@/data/ledger/standing';
 import { setClock } from '../clock';
 import { facts, morning, send } from '../testing/aBatch';
-import { aDairy, animal, milk, skim } from '../testing/aDairy';
+import { aDairy, animal, cream, milk, skim } from '../testing/aDairy';
 import { judgedLots, letGo } from './judgedLots';
 
 const house = aDairy();
@@ -66,6 +66,35 @@ describe('a lot is judged', () => {
     const of = (id: string) => judged(farm, id, at(6)).then(({ told }) => told.vesselFactor);
     expect(await of(again)).toBeGreaterThan(1.1);
     expect(await of(beside)).toBe(1);
+  });
+
+  it('that was to be thrown out, and is heated then, still as that', async () => {
+    const farm = await house.farm();
+    const placed = (hours: number, place: 'room' | 'fridge') => ({
+      id: randomUUID(), atSeconds: morning + hours * hour, kind: 'placed', place, ...(place === 'room' ? { celsius: 25 } : {}),
+    }); // prettier-ignore
+    const heated = (hours: number) => ({
+      id: randomUUID(), atSeconds: morning + hours * hour, kind: 'heated', how: 'pasteurised', celsius: 75, minutes: 1,
+    }); // prettier-ignore
+    const record = (lotId: string, ...events: object[]) => send(farm, 'lot.record', { lotId, events });
+    setClock(at(90));
+    const [spent, out, good] = [
+      await milk(farm),
+      await cream(farm, { treatment: 'pasteurised' }),
+      await milk(farm),
+    ];
+    expect(await record(spent, placed(0.1, 'room'), heated(80), placed(80.1, 'fridge'))).toMatchObject(done);
+    expect(
+      await record(out, placed(0.1, 'fridge'), placed(1, 'room'), placed(9, 'fridge'), heated(12)),
+    ).toMatchObject(done);
+    expect(await record(good, placed(0.1, 'room'), heated(2), placed(2.1, 'fridge'))).toMatchObject(done);
+    for (const id of [spent, out]) {
+      const { mayNot } = (await judged(farm, id, at(85))).judged;
+      expect(mayNot.drink).toMatch(/warm/);
+      expect(mayNot.churn).toMatch(/warm/);
+    }
+    expect((await judged(farm, spent, at(85))).judged.discard?.why).toMatch(/longer than raw milk/);
+    expect((await judged(farm, good, at(85))).judged.mayNot.drink).toBeUndefined();
   });
 });
 

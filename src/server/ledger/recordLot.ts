@@ -49,18 +49,18 @@ export const recordLot = command({
       throw new Refusal('Something else was said under that id before: it is not told again.', 'events');
     const before = (await lotEventsOf(scope, [lotId])).get(lotId) ?? [];
     const known = new Set(before.map((event) => event.id));
-    const fresh = events.filter((event) => !known.has(event.id));
-    const lines = new Map<string, LotDetails['line']>();
-    for (const event of fresh) lines.set(event.id, await follow(scope, lot, event, culture, sender));
-    const told = (await withFactors(scope, lot, before, fresh)).map((event) => {
-      const line = lines.get(event.id);
-      return line ? { ...event, line } : event;
-    });
-    await addLotEvents(scope, lotId, told, {
-      device: sender.device,
-      commandId: sender.commandId,
-      recordedAt: sender.receivedAt,
-    });
+    const fresh = events
+      .filter((event) => !known.has(event.id))
+      .toSorted((a, b) => a.atSeconds - b.atSeconds);
+    const stands = { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt };
+    // One after another: what is judged of a later one stands on those before it.
+    for (const event of fresh) {
+      const line = await follow(scope, lot, event, culture, sender);
+      const [told] = await withFactors(scope, lot, before, [event]);
+      const kept = line ? { ...told!, line } : told!;
+      await addLotEvents(scope, lotId, [kept], stands);
+      before.push(kept);
+    }
     if (fresh.some(({ kind }) => kind === 'heated')) await retell(scope, [lotId]);
     return { lotId };
   },
@@ -87,6 +87,13 @@ async function follow(
         `${event.celsius} °C for ${event.minutes} min does not pasteurise: 66 °C for 30 min or 75 °C for 15 s throughout are common figures; your local code decides.`,
         'celsius',
       );
+    // Heat kills what lives in it, and undoes no toxin: what was to be thrown out before stays so.
+    const [found] = await judgedLots(scope, [lot], new Date(event.atSeconds * 1000));
+    const despite = found!.judged.discard?.why;
+    if (despite !== undefined)
+      await changeLot(scope, lot.id, {
+        details: { ...lot.details, despite: lot.details.despite ?? despite },
+      });
   }
   if (event.kind === 'looked' && event.seen === 'thickAndTart') {
     // Seen after the limit it is seen too late: it is written down, and keeps nothing.

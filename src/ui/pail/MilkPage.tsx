@@ -27,7 +27,7 @@ export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
   const now = useNow(15_000);
   const [one] = useLotsNow(view.lots.filter(({ id }) => id === lotId));
   if (!one) return null;
-  const { lot, story, waiting } = one;
+  const { lot, story, waiting, judged } = one;
   const cooling = waiting.word === 'cooling';
   return (
     <SkimGauge
@@ -79,12 +79,14 @@ export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
           <Door name="Use it whole" value="drunk, baked, given, some or all of it">
             <UseCard one={one} usual="drunk" />
           </Door>
-          <Door
-            name="Pasteurise or boil it"
-            value={lot.treatment === 'raw' ? 'raw until then' : lot.treatment}
-          >
-            <HeatCard one={one} />
-          </Door>
+          {!judged.discard && (
+            <Door
+              name="Pasteurise or boil it"
+              value={lot.treatment === 'raw' ? 'raw until then' : lot.treatment}
+            >
+              <HeatCard one={one} />
+            </Door>
+          )}
         </>
       }
     />

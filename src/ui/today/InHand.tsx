@@ -25,60 +25,88 @@ import styles from './Today.module.css';
 
 type Batch = TodayView['inProgress'][number];
 
-/** A batch in hand, as Today’s sentence: where it stands and the next thing to do. */
-export function InHand({
-  batch,
-  beside = false,
-}: {
-  batch: Batch;
-  /** Another is in hand before it: that one has the main button. */ beside?: boolean;
-}) {
+/** What is told of a batch in hand: where it stands and the next thing to do. */
+function useInHand(batch: Batch) {
   const say = useSay();
   const now = useNow(1000);
-  const { facts, number, id, events, pace } = batch;
+  const { facts, events, pace } = batch;
   const story = useMemo(() => tellBatch(facts, events), [facts, events]);
   const foreseen = useForeseen(facts, story, pace);
   const window = liveWindow(foreseen, useLive(batch, story, now));
   const elapsed = elapsedAt(story.clock, now);
   const churning = story.phase === 'churning';
+  return {
+    story,
+    foreseen,
+    window,
+    elapsed,
+    churning,
+    stands: `${phaseWords[story.phase]}${churning ? `, ${clockText(elapsed)}` : ''}`,
+    next: nextWords(story, window, elapsed, story.readings.at(-1)?.temperature, say).next,
+    what: `Batch ${batch.number}, ${say.mass(facts.creamMass)} of cream in ${tools[story.tool].inSentence}.`,
+  };
+}
+
+/** The batches in hand: one as Today’s sentence with its strip and the main button, a line for each beside it. */
+export function InHand({ batches }: { batches: readonly Batch[] }) {
+  // What turns comes before what waits; else the one begun first.
+  const [first, ...beside] = useMemo(
+    () => [...batches].sort((a, b) => Number(standsStill(a)) - Number(standsStill(b))),
+    [batches],
+  );
   return (
     <>
-      <Said
-        says={
-          <>
-            {phaseWords[story.phase]}
-            {churning && <>, {clockText(elapsed)}</>}
-          </>
-        }
-        why={
-          <>
-            <span className={styles.next}>
-              {nextWords(story, window, elapsed, story.readings.at(-1)?.temperature, say).next}
-            </span>
-            <br />
-            Batch {number}, {say.mass(facts.creamMass)} of cream in {tools[story.tool].inSentence}.
-          </>
-        }
-        acts={
-          <Button
-            component={Link}
-            href={`/churn/${id}`}
-            variant={beside ? 'outlined' : 'contained'}
-            size="large"
-            sx={mainSize}
-          >
-            To the churn
-          </Button>
-        }
-        then={
-          churning && (
-            <div className={styles.strip}>
-              <ChurnStrip story={story} foreseen={window} prior={foreseen} elapsed={elapsed} brief />
-            </div>
-          )
-        }
-      />
+      <Leading batch={first!} />
+      {beside.length > 0 && (
+        <ul className={styles.alsoInHand} aria-label="Also in hand">
+          {beside.map((batch) => (
+            <Beside key={batch.id} batch={batch} />
+          ))}
+        </ul>
+      )}
     </>
+  );
+}
+
+const standsStill = ({ facts, events }: Batch): boolean => tellBatch(facts, events).phase !== 'churning';
+
+function Leading({ batch }: { batch: Batch }) {
+  const { story, foreseen, window, elapsed, churning, stands, next, what } = useInHand(batch);
+  return (
+    <Said
+      says={stands}
+      why={
+        <>
+          <span className={styles.next}>{next}</span>
+          <br />
+          {what}
+        </>
+      }
+      acts={
+        <Button component={Link} href={`/churn/${batch.id}`} variant="contained" size="large" sx={mainSize}>
+          To the churn
+        </Button>
+      }
+      then={
+        churning && (
+          <div className={styles.strip}>
+            <ChurnStrip story={story} foreseen={window} prior={foreseen} elapsed={elapsed} brief />
+          </div>
+        )
+      }
+    />
+  );
+}
+
+function Beside({ batch }: { batch: Batch }) {
+  const { stands, next, what } = useInHand(batch);
+  return (
+    <li>
+      <Link href={`/churn/${batch.id}`}>
+        <strong>{stands}</strong> {what}
+      </Link>
+      <span>{next}</span>
+    </li>
   );
 }
 

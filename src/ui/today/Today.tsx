@@ -146,26 +146,23 @@ export function Today({ view }: { view: TodayView }) {
     <div className={styles.today}>
       <Wall boardFirst>
         {lead === undefined ? (
-          inProgress.map((batch, nth) =>
-            hand ? (
-              <hand.InHand key={batch.id} batch={batch} beside={nth > 0} />
-            ) : (
-              <Said
-                key={batch.id}
-                says="A churning is under way."
-                acts={
-                  <Button
-                    component={Link}
-                    href={`/churn/${batch.id}`}
-                    variant={nth > 0 ? 'outlined' : 'contained'}
-                    size="large"
-                    sx={mainSize}
-                  >
-                    To the churn
-                  </Button>
-                }
-              />
-            ),
+          hand ? (
+            <hand.InHand batches={inProgress} />
+          ) : (
+            <Said
+              says="A churning is under way."
+              acts={
+                <Button
+                  component={Link}
+                  href={`/churn/${inProgress[0]!.id}`}
+                  variant="contained"
+                  size="large"
+                  sx={mainSize}
+                >
+                  To the churn
+                </Button>
+              }
+            />
           )
         ) : (
           <Said
