@@ -1,27 +1,20 @@
-import { creamDensity } from '../dairy/creamDensity';
-import { heatCapacity } from '../dairy/heatCapacity';
 import type { Spell } from '../ripening/ripenCream';
 import type { RipenInput } from '../ripening/ripenPredict.calc';
 import { cultureHarm, safetyHours } from '../ripening/safetyClock';
-import { freezesAt, warmedBy } from '../tempering/freezing';
+import { freezesAt } from '../tempering/freezing';
 import { lotsMix } from '../tempering/lotsMix';
-import { transfer } from '../tempering/transfer';
 import type { LotEvent } from './lotEvents';
+import { after, factorShown, step } from './lotHeat';
+import type { Held, Stands } from './lotHeat';
 import type { Look } from './lotWords';
-import type { LotKind } from './lotKinds';
 import { spoiledLooks } from './lotWords';
-import type { Place, VesselShape } from './places';
 import { places } from './places';
 
 /** What is told of a lot: who it is, and everything that was done to it. */
-export interface ToldLot {
-  kind: LotKind;
+export interface ToldLot extends Held {
   treatment: 'raw' | 'pasteurised' | 'boiled';
   /** It was sour already when it came to be: a pool of ripened cream, cultured buttermilk. */
   ripened: boolean;
-  vessel: VesselShape;
-  /** How this vessel passes heat against the table, learned; 1 when nobody probed it. */
-  vesselFactor: number;
   events: readonly LotEvent[];
 }
 
@@ -52,14 +45,11 @@ export interface Souring {
   harmed: 'failing' | 'killed' | undefined;
 }
 
-export interface LotStory {
+export interface LotStory extends Stands {
   /** °C now: read lately, or foreseen from the last reading. */
   celsius: number;
   /** When a probe last said so, s. */
   readAtSeconds: number | undefined;
-  place: Place;
-  /** °C around it. */
-  around: number;
   placedAtSeconds: number;
   /** What it is brought to, while it is tempered. */
   tempering:
@@ -82,8 +72,6 @@ export interface LotStory {
   /** Hours from the first drop until it was at 10 °C; undefined while it is warmer. */
   hoursTo10: number | undefined;
   souring: Souring | undefined;
-  /** Thick and tart, as somebody saw. */
-  soured: boolean;
   /** What somebody saw that ends it. */
   spoiled: Look | undefined;
   curve: CurvePoint[];
@@ -99,7 +87,6 @@ export interface LotStory {
   firstFat: number;
 }
 
-const step = 120;
 const warmFrom = 5;
 /** Unsoured and warm for longer than this it is thrown out (handbook §7), h. */
 export const discardAfterHours = 4;
@@ -112,10 +99,8 @@ const frozenHard = -2;
 const settledWithin = 0.05;
 /** Colder than this hardly anything grows (handbook §7), °C. */
 const growsFrom = 7;
-/** pH at which the acid keeps cream (handbook §7). */
+/** pH at which the acid keeps cream (handbook §7); milk has nearly 7. */
 const safePh = 5;
-/** A reading nearer than this to its surroundings says little of how heat passes, K. */
-const tellsFrom = 3;
 
 /** The events that still stand: what was taken back is left out. */
 export function notTakenBack(events: readonly LotEvent[]): LotEvent[] {
@@ -305,7 +290,7 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
       case 'looked':
         if (spoiledLooks.includes(event.seen)) story.spoiled = event.seen;
         if (story.souring ? story.souring.used < 1 : story.rawUsed < 1) {
-          const tart = event.seen === 'thickAndTart' || (event.ph !== undefined && event.ph <= safePh);
+          const tart = event.seen === 'thickAndTart' || (event.ph ?? 7) <= safePh;
           if (tart && story.souring) story.souring.seenInTime = true;
           if (tart) story.soured = true;
         }
@@ -331,8 +316,6 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
         raw = false;
         since = { atSeconds: event.atSeconds, celsius: event.celsius };
         break;
-      case 'undone':
-        break;
     }
   }
   advance(nowSeconds);
@@ -345,96 +328,10 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
   return story;
 }
 
-/** Midpoint step of m·c·dT/dt = U·A·(around − T). */
-function after(
-  celsius: number,
-  { place, around, soured }: Pick<LotStory, 'place' | 'around' | 'soured'>,
-  mass: number,
-  fat: number,
-  { kind, vessel }: Pick<ToldLot, 'kind' | 'vessel'>,
-  seconds: number,
-  factor: number,
-): number {
-  const volume = mass / creamDensity(fat, Math.min(45, Math.max(0, celsius)));
-  const d = vessel.diameter / 1000;
-  const depth = Math.min(vessel.height / 1000, volume / 1e6 / ((Math.PI / 4) * d * d));
-  const area = Math.PI * d * depth + (Math.PI / 2) * d * d;
-  // Set cream only conducts, and so does what has ice in it.
-  const still = (soured && kind !== 'buttermilk') || celsius < freezesAt;
-  const u = transfer(places[place].u * factor, still, vessel.diameter);
-  if (celsius < freezesAt + 1 || around < freezesAt) {
-    // Through the freezing point by heat, not by degrees: ice takes most of it.
-    const joules = (u * area * (around - celsius) * seconds) / mass;
-    const reached = warmedBy(fat, celsius, joules);
-    return celsius < around ? Math.min(around, reached) : Math.max(around, reached);
-  }
-  const slope = (T: number) => (u * area * (around - T)) / (mass * heatCapacity(fat, T, 0));
-  const middle = celsius + 0.5 * seconds * slope(celsius);
-  const next = celsius + seconds * slope(middle);
-  // A step never overshoots its surroundings.
-  return celsius < around ? Math.min(around, next) : Math.max(around, next);
-}
-
-/** How heat passed against the table between the last known temperature and a reading; undefined when it tells nothing. */
-function factorShown(
-  since: { atSeconds: number; celsius: number },
-  reading: { atSeconds: number; celsius: number },
-  story: Pick<LotStory, 'place' | 'around' | 'soured'>,
-  mass: number,
-  fat: number,
-  lot: ToldLot,
-): number | undefined {
-  const seconds = reading.atSeconds - since.atSeconds;
-  if (seconds < 300 || Math.abs(since.celsius - story.around) < tellsFrom) return undefined;
-  const left = (reading.celsius - story.around) / (since.celsius - story.around);
-  if (left <= 0.1 || left >= 0.995) return undefined;
-  const foreseen = (factor: number) => {
-    let celsius = since.celsius;
-    for (let gone = 0; gone < seconds; gone += step)
-      celsius = after(celsius, story, mass, fat, lot, Math.min(step, seconds - gone), factor);
-    return (celsius - story.around) / (since.celsius - story.around);
-  };
-  // More heat passes, less is left: halve until the factor fits.
-  let [low, high] = [0.1, 10];
-  if (foreseen(low) < left || foreseen(high) > left) return undefined;
-  for (let i = 0; i < 24; i += 1) {
-    const middle = Math.sqrt(low * high);
-    if (foreseen(middle) > left) low = middle;
-    else high = middle;
-  }
-  return Math.sqrt(low * high);
-}
-
 /** Adds to the last spell while the temperature stays near it; a spell more otherwise. */
 function spell({ spells }: Souring, hours: number, celsius: number): void {
   const last = spells.at(-1);
   if (last && Math.abs(last.celsius - celsius) < 0.5) last.hours += hours;
   else if (spells.length < 190) spells.push({ hours, celsius });
   else last!.hours += hours;
-}
-
-/** When a lot left where it is reaches a temperature, s from now; undefined when it never will. */
-export function secondsUntil(
-  lot: ToldLot,
-  { celsius, place, around, soured }: Pick<LotStory, 'celsius' | 'place' | 'around' | 'soured'>,
-  mass: number,
-  fat: number,
-  to: number,
-): number | undefined {
-  const cooling = to < celsius;
-  if (cooling ? around > to + 0.3 : around < to - 0.3) return undefined;
-  const near = cooling ? Math.max(to, around + 0.3) : Math.min(to, around - 0.3);
-  let now = celsius;
-  for (let seconds = 0; seconds < 72 * 3600; seconds += step) {
-    if (cooling ? now <= near : now >= near) return seconds;
-    now = after(now, { place, around, soured }, mass, fat, lot, step, lot.vesselFactor);
-  }
-  return undefined;
-}
-
-/** A vessel's factor on U from what its readings showed: conjugate normal on the logarithm (Gelman et al., Bayesian Data Analysis, 2013, §2.5). */
-export function vesselFactor(shown: readonly number[]): number {
-  const precision = 1 / 0.25 ** 2 + shown.length / 0.2 ** 2;
-  const sum = shown.reduce((all, one) => all + Math.max(-1, Math.min(1, Math.log(one))), 0);
-  return Math.exp(sum / 0.2 ** 2 / precision);
 }

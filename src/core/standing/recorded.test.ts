@@ -1,7 +1,8 @@
 import { judgeLot } from './judgeLot';
 import type { LotEvent } from './lotEvents';
 import type { ToldLot } from './lotStory';
-import { lotStory, secondsUntil, vesselFactor } from './lotStory';
+import { secondsUntil, vesselFactor } from './lotHeat';
+import { lotStory } from './lotStory';
 import { vesselShape } from './places';
 import { souringNow } from './souringNow';
 

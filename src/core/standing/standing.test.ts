@@ -1,29 +1,12 @@
 import type { LotEvent } from './lotEvents';
 import type { ToldLot } from './lotStory';
-import { lotStory, secondsUntil, vesselFactor } from './lotStory';
+import { secondsUntil, vesselFactor } from './lotHeat';
+import type { lotStory } from './lotStory';
 import { vesselShape } from './places';
+import { after, hour, lot, poured, start } from '../testing/someLot';
 import type { JudgedLot } from './judgeLot';
 import { judgeLot } from './judgeLot';
 
-const hour = 3600;
-const start = 1_760_000_000;
-const poured = (celsius: number, mass = 2000, fat = 0.04): LotEvent => ({
-  kind: 'poured',
-  id: 'first',
-  atSeconds: start,
-  mass,
-  fat,
-  celsius,
-});
-const lot = (kind: ToldLot['kind'], events: LotEvent[], change: Partial<ToldLot> = {}): ToldLot => ({
-  kind,
-  treatment: 'raw',
-  ripened: false,
-  vessel: vesselShape('jar', 3000),
-  vesselFactor: 1,
-  events,
-  ...change,
-});
 /** The judgement of a lot whose oldest part is so old, at the moment its story is told for. */
 const judged = (
   {
@@ -47,7 +30,6 @@ const judged = (
   );
 };
 const waitsFor = (...given: Parameters<typeof judged>) => judged(...given).waiting;
-const after = (hours: number, told: ToldLot) => lotStory(told, start + hours * hour)!;
 
 describe('what becomes of a lot', () => {
   it('a warm jar in a fridge nears the fridge and never passes it', () => {

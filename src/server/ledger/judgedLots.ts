@@ -1,7 +1,8 @@
 import type { LotJudgement, Purpose } from '@/core/standing/judgeLot';
 import { judgeLot } from '@/core/standing/judgeLot';
 import type { LotStory, ToldLot } from '@/core/standing/lotStory';
-import { lotStory, vesselFactor } from '@/core/standing/lotStory';
+import { vesselFactor } from '@/core/standing/lotHeat';
+import { lotStory } from '@/core/standing/lotStory';
 import { vesselShape } from '@/core/standing/places';
 import { souringNow } from '@/core/standing/souringNow';
 import type { FarmScope } from '@/data/farmScope';

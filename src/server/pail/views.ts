@@ -1,5 +1,5 @@
 import type { LotEvent } from '@/core/standing/lotEvents';
-import { vesselFactor } from '@/core/standing/lotStory';
+import { vesselFactor } from '@/core/standing/lotHeat';
 import type { VesselShape } from '@/core/standing/places';
 import { madeKinds } from '@/core/standing/lotKinds';
 import { vesselShape } from '@/core/standing/places';

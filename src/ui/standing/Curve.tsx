@@ -1,7 +1,7 @@
 'use client';
 
 import type { LotStory } from '@/core/standing/lotStory';
-import { secondsUntil } from '@/core/standing/lotStory';
+import { secondsUntil } from '@/core/standing/lotHeat';
 import type { ShownLot } from '@/server/pail/views';
 import { useSay } from '../frame/FarmContext';
 import { toldLot } from './lotNow';

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
-import { secondsUntil } from '@/core/standing/lotStory';
+import { secondsUntil } from '@/core/standing/lotHeat';
 import type { Place } from '@/core/standing/places';
 import { places } from '@/core/standing/places';
 import { spokenMinutes, text } from '@/core/quantities/formatQuantity';

@@ -1,7 +1,8 @@
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { ageSince, isMade } from '@/core/standing/lotKinds';
 import type { LotStory, ToldLot } from '@/core/standing/lotStory';
-import { lotStory, secondsUntil } from '@/core/standing/lotStory';
+import { secondsUntil } from '@/core/standing/lotHeat';
+import { lotStory } from '@/core/standing/lotStory';
 import type { VesselShape } from '@/core/standing/places';
 import { vesselShape } from '@/core/standing/places';
 import { souringNow } from '@/core/standing/souringNow';
