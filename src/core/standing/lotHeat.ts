@@ -40,10 +40,12 @@ export function after(
   const volume = mass / creamDensity(fat, Math.min(45, Math.max(0, celsius)));
   const d = vessel.diameter / 1000;
   const depth = Math.min(vessel.height / 1000, volume / 1e6 / ((Math.PI / 4) * d * d));
-  const area = Math.PI * d * depth + (Math.PI / 2) * d * d;
+  const { u: passes, wet } = places[place];
+  // Water wets the sides and the bottom, not the open top.
+  const area = Math.PI * d * depth + (Math.PI / 4) * d * d * (wet ? 1 : 2);
   // Set cream only conducts, and so does what has ice in it.
   const still = (soured && kind !== 'buttermilk') || celsius < freezesAt;
-  const u = transfer(places[place].u * factor, still, vessel.diameter);
+  const u = transfer(passes * factor, still, vessel.diameter);
   if (celsius < freezesAt + 1 || around < freezesAt) {
     // Through the freezing point by heat, not by degrees: ice takes most of it.
     const joules = (u * area * (around - celsius) * seconds) / mass;

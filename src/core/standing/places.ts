@@ -1,14 +1,26 @@
-/** Where a vessel can stand: the temperature around it, °C, and the heat that passes, W/m²K (docs/models.md, Heat). */
+/** Where a vessel can stand: the temperature around it, °C, the heat that passes, W/m²K, and whether through water (docs/models.md, Heat). */
 export const places = {
-  room: { name: 'In the room', inSentence: 'in the room', celsius: 19, u: 10 },
-  cool: { name: 'Cool larder', inSentence: 'in the cool larder', celsius: 12, u: 10 },
-  fridge: { name: 'Fridge', inSentence: 'in the fridge', celsius: 4, u: 8 },
-  fanFridge: { name: 'Fridge with a fan', inSentence: 'in the fridge with a fan', celsius: 4, u: 13 },
-  coldWater: { name: 'Cold water, stirred', inSentence: 'in cold water', celsius: 10, u: 90 },
-  iceWater: { name: 'Ice water, stirred', inSentence: 'in ice water', celsius: 0.5, u: 90 },
-  bath: { name: 'Warm bath', inSentence: 'in a warm bath', celsius: 25, u: 55 },
-  stirredBath: { name: 'Warm bath, stirred', inSentence: 'in a stirred warm bath', celsius: 25, u: 90 },
-  freezer: { name: 'Freezer', inSentence: 'in the freezer', celsius: -18, u: 8 },
+  room: { name: 'In the room', inSentence: 'in the room', celsius: 19, u: 10, wet: false },
+  cool: { name: 'Cool larder', inSentence: 'in the cool larder', celsius: 12, u: 10, wet: false },
+  fridge: { name: 'Fridge', inSentence: 'in the fridge', celsius: 4, u: 8, wet: false },
+  fanFridge: {
+    name: 'Fridge with a fan',
+    inSentence: 'in the fridge with a fan',
+    celsius: 4,
+    u: 13,
+    wet: false,
+  },
+  coldWater: { name: 'Cold water, stirred', inSentence: 'in cold water', celsius: 10, u: 90, wet: true },
+  iceWater: { name: 'Ice water, stirred', inSentence: 'in ice water', celsius: 0.5, u: 90, wet: true },
+  bath: { name: 'Warm bath', inSentence: 'in a warm bath', celsius: 25, u: 55, wet: true },
+  stirredBath: {
+    name: 'Warm bath, stirred',
+    inSentence: 'in a stirred warm bath',
+    celsius: 25,
+    u: 90,
+    wet: true,
+  },
+  freezer: { name: 'Freezer', inSentence: 'in the freezer', celsius: -18, u: 8, wet: false },
 } as const;
 
 export type Place = keyof typeof places;

@@ -67,6 +67,8 @@ const waySchema = v.object({
   probeMinutes: v.optional(estimateSchema),
   crystallisedMinutes: v.optional(v.number()),
   inTime: v.optional(v.boolean()),
+  cold: v.picklist(['kept', 'tight', 'over']),
+  minds: v.string(),
 });
 
 export const temperPlanCalculation = calculation({

@@ -66,6 +66,36 @@ describe('bringing cream to a temperature', () => {
     expect(way(plan(), 'fridge').probeMinutes).toBeUndefined();
   });
 
+  it('never calls best what cannot keep the cold chain, even where nothing else is at hand', () => {
+    const warm = { volume: 2000, fat: 0.04, from: 37, to: 4.5, diameter: 120, filledHeight: 177 };
+    const fridge = plan({ ...warm, methods: [{ method: 'fridge' }] });
+    expect(fridge.best).toBeUndefined();
+    expect(way(fridge, 'fridge')).toMatchObject({ cold: 'over', minds: expect.stringMatching(/ice water first/) });
+    expect(fridge.cautions).toEqual([expect.objectContaining({ level: 'danger', says: expect.stringMatching(/ takes 1\d h\. Stand it in ice/) })]);
+    const ice = plan(warm);
+    expect(ice.best).toMatchObject({ method: 'iceWater', cold: 'kept' });
+    expect(ice.ways.findIndex(({ method }) => method === 'fridge')).toBeGreaterThan(0);
+    // A night in it by the clock is no reason either, and what it was warm before counts.
+    expect(plan({ ...warm, readyInMinutes: 900 }).best).toMatchObject({ method: 'iceWater' });
+    expect(plan({ ...warm, warmHours: 3.9 }).best).toBeUndefined();
+    // A cupful is cold there in time; soured cream is kept by its acid.
+    expect(plan({ ...warm, volume: 200, diameter: 70, filledHeight: 52, methods: [{ method: 'fridge' }] }).best).toMatchObject({ cold: 'tight' });
+    expect(plan({ ...warm, soured: true, methods: [{ method: 'fridge' }] }).best).toMatchObject({ cold: 'kept' });
+  }); // prettier-ignore
+
+  it('of ways in time takes one within two hours of warmth before a gentler one', () => {
+    const slowly = { volume: 500, diameter: 85, filledHeight: 90, to: 17, readyInMinutes: 240 };
+    expect(plan(slowly).best).toMatchObject({ method: 'bath', cold: 'kept' });
+    expect(way(plan(slowly), 'roomAir')).toMatchObject({ inTime: true, cold: 'tight', minds: expect.stringMatching(/riskiest/) });
+    expect(plan({ ...slowly, soured: true }).best).toMatchObject({ method: 'roomAir' });
+    expect(plan({ ...slowly, volume: 4000, diameter: 200, filledHeight: 128, methods: [{ method: 'roomAir' }] }).best).toBeUndefined();
+  }); // prettier-ignore
+
+  it('wets no top in water', () => {
+    const bath = { methods: [{ method: 'bath' }] };
+    expect(plan({ ...bath, topExposed: true })).toEqual(plan({ ...bath, topExposed: false }));
+  });
+
   it('learns a vessel that passes heat badly', () => {
     const slow = plan({ vesselFactors: [0.6, 0.65, 0.6] });
     expect(slow.vesselFactor).toBeLessThan(0.75);

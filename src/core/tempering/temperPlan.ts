@@ -1,3 +1,5 @@
+import type { ColdChain } from './coldChain';
+import { coldChainOf, minds } from './coldChain';
 import { transfer } from './transfer';
 import { CalculationError } from '../calculationError';
 import { creamDensity } from '../dairy/creamDensity';
@@ -10,14 +12,14 @@ import { ninety } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 import type { TemperPlanInput } from './temperPlan.calc';
 
-/** Ways to bring cream to a temperature: heat passed, W/m²K, and where the heat goes (docs/models.md, Heat). */
+/** Ways to bring cream to a temperature: heat passed, W/m²K, whether through water, and where it goes (docs/models.md, Heat). */
 const methods = {
-  roomAir: { u: 10, celsius: 19, says: 'Leave it in a room' },
-  fridge: { u: 8, celsius: 4, says: 'Put it in a fridge' },
-  fanFridge: { u: 13, celsius: 4, says: 'Put it in a fan fridge' },
-  bath: { u: 55, celsius: 25, says: 'Stand it in a water bath' },
-  stirredBath: { u: 90, celsius: 25, says: 'Stand it in a stirred water bath' },
-  iceWater: { u: 90, celsius: 0.5, says: 'Stand it in ice water and stir' },
+  roomAir: { u: 10, wet: false, celsius: 19, says: 'Leave it in a room' },
+  fridge: { u: 8, wet: false, celsius: 4, says: 'Put it in a fridge' },
+  fanFridge: { u: 13, wet: false, celsius: 4, says: 'Put it in a fan fridge' },
+  bath: { u: 55, wet: true, celsius: 25, says: 'Stand it in a water bath' },
+  stirredBath: { u: 90, wet: true, celsius: 25, says: 'Stand it in a stirred water bath' },
+  iceWater: { u: 90, wet: true, celsius: 0.5, says: 'Stand it in ice water and stir' },
 } as const;
 export type TemperMethod = keyof typeof methods;
 export const methodKeys = Object.keys(methods) as [TemperMethod, ...TemperMethod[]];
@@ -50,6 +52,10 @@ interface Way {
   crystallisedMinutes?: number;
   /** In time, when a time was given. */
   inTime?: boolean;
+  /** Whether unsoured milk or cream stays safe on the way. */
+  cold: ColdChain;
+  /** What to mind of it in this direction. */
+  minds: string;
 }
 
 export interface TemperPlan extends Predicted {
@@ -76,7 +82,8 @@ export function temperPlan(input: TemperPlanInput): TemperPlan {
     .map((one) => wayOf(input, one.method, one.celsius ?? methods[one.method].celsius, factor, learned.sd))
     .sort((a, b) => rank(a, input) - rank(b, input));
   const cooling = input.to < input.from;
-  const best = ways.find(({ probeMinutes }) => probeMinutes !== undefined);
+  // What would have to be thrown out at the end of it is never the best, even where nothing else is at hand.
+  const best = ways.find(({ probeMinutes, cold }) => probeMinutes !== undefined && cold !== 'over');
   const warmLeft =
     input.soured || (input.to <= dangerFrom && input.from <= dangerFrom)
       ? undefined
@@ -99,7 +106,7 @@ export function temperPlan(input: TemperPlanInput): TemperPlan {
         ? [{ says: `Your last ${input.vesselFactors.length} with this vessel.`, weight: 1 }]
         : [{ says: 'This vessel has not been probed yet.', weight: 0.5 }]),
     ]),
-    cautions: warmCautions(input, best),
+    cautions: warmCautions(input, ways),
   };
 }
 
@@ -119,13 +126,14 @@ function learnVessel(factors: readonly number[]): { mean: number; sd: number } {
 /** Follows probe and crystals; `until` is asked at every step. */
 function follow(
   input: TemperPlanInput,
-  u: number,
+  { u, wet }: { u: number; wet: boolean },
   around: number,
   until: (celsius: number, solid: number, seconds: number) => boolean,
 ): { seconds: number; celsius: number } | undefined {
   const { volume, fat, from, diameter, filledHeight, topExposed, hardness, set } = input;
   const d = diameter / 1000;
-  const area = Math.PI * d * (filledHeight / 1000) + (Math.PI / 4) * d * d * (topExposed ? 2 : 1);
+  // Water wets the sides and the bottom, never the open top.
+  const area = Math.PI * d * (filledHeight / 1000) + (Math.PI / 4) * d * d * (topExposed && !wet ? 2 : 1);
   const mass = volume * creamDensity(fat, Math.min(45, Math.max(0, from)));
   const passing = transfer(u, set, diameter) * area;
   let celsius = from;
@@ -153,49 +161,55 @@ function wayOf(
   const cooling = to < from;
   const reaches = cooling ? around < to : around > to;
   const says = `${methods[method].says}${method === 'iceWater' ? '' : ` of ${Math.round(around)} °C`}`;
-  if (!reaches)
-    return { method, celsius: around, says, ...(readyInMinutes === undefined ? {} : { inTime: false }) };
+  const way = { method, celsius: around, says, minds: minds[method][cooling ? 'cooling' : 'warming'] };
+  const never = {
+    ...way,
+    cold: coldChainOf(input, () => undefined),
+    ...(readyInMinutes === undefined ? {} : { inTime: false }),
+  };
+  if (!reaches) return never;
+  const { wet } = methods[method];
   const u = methods[method].u * factor;
   const there = (t: number) => (cooling ? t <= to : t >= to);
   const minutes = (speed: number) => {
-    const found = follow(input, u * speed, around, there);
+    const found = follow(input, { u: u * speed, wet }, around, there);
     return found === undefined ? undefined : found.seconds / 60;
   };
   const mid = minutes(1);
-  if (mid === undefined)
-    return { method, celsius: around, says, ...(readyInMinutes === undefined ? {} : { inTime: false }) };
+  if (mid === undefined) return never;
   const spread = Math.exp(ninety * sd);
   const probeMinutes = { low: mid / spread, mid, high: mid * spread };
   const settled = cooling
-    ? follow(input, u, around, (t, solid) => there(t) && solid >= enough * solidFat(to, hardness))
+    ? follow(input, { u, wet }, around, (t, solid) => there(t) && solid >= enough * solidFat(to, hardness))
     : undefined;
+  const hoursTo = (celsius: number) => {
+    const found = follow(input, { u, wet }, around, (t) => (cooling ? t <= celsius : t >= celsius));
+    return found && found.seconds / 3600;
+  };
   return {
-    method,
-    celsius: around,
-    says,
+    ...way,
+    cold: coldChainOf(input, hoursTo),
     probeMinutes,
     ...(settled ? { crystallisedMinutes: settled.seconds / 60 } : {}),
     ...(readyInMinutes === undefined ? {} : { inTime: mid <= readyInMinutes }),
   };
 }
 
-/** In time first; of those the gentlest, which comes nearest to the time; without a time the quickest. */
-function rank({ probeMinutes, inTime }: Way, { readyInMinutes }: TemperPlanInput): number {
+/** Safe ones first, in time first; of those the gentlest, which comes nearest to the time; without a time the quickest. */
+function rank({ probeMinutes, inTime, cold }: Way, { readyInMinutes }: TemperPlanInput): number {
   if (!probeMinutes) return Infinity;
-  if (readyInMinutes === undefined) return probeMinutes.mid;
-  return inTime ? readyInMinutes - probeMinutes.high * 0.5 : 1e6 + probeMinutes.mid;
+  const unsafe = cold === 'over' ? 1e9 : 0;
+  if (readyInMinutes === undefined) return unsafe + probeMinutes.mid;
+  if (!inTime) return unsafe + 1e7 + probeMinutes.mid;
+  return unsafe + (cold === 'tight' ? 1e6 : 0) + readyInMinutes - probeMinutes.high * 0.5;
 }
 
 /** What a probe off the curve asks for: how long to go on, or which way back. */
 function correct(input: TemperPlanInput, factor: number): TemperPlan['correction'] {
   const { method, minutes, probe } = input.reading!;
   const around = input.reading!.celsius ?? methods[method].celsius;
-  const after = follow(
-    input,
-    methods[method].u * factor,
-    around,
-    (_t, _s, seconds) => seconds >= minutes * 60,
-  );
+  const { u, wet } = methods[method];
+  const after = follow(input, { u: u * factor, wet }, around, (_t, _s, seconds) => seconds >= minutes * 60);
   const expected = after?.celsius ?? around;
   const cooling = input.to < input.from;
   const past = cooling ? probe < input.to - probeSd : probe > input.to + probeSd;
@@ -203,7 +217,7 @@ function correct(input: TemperPlanInput, factor: number): TemperPlan['correction
   if (past) {
     const back = cooling ? ('bath' as const) : ('iceWater' as const);
     const turned = { ...input, from: probe };
-    const found = follow(turned, methods[back].u * factor, methods[back].celsius, (t) =>
+    const found = follow(turned, { u: methods[back].u * factor, wet: true }, methods[back].celsius, (t) =>
       cooling ? t >= input.to : t <= input.to,
     );
     const needed = found ? Math.max(1, Math.round(found.seconds / 60)) : 0;
@@ -218,7 +232,7 @@ function correct(input: TemperPlanInput, factor: number): TemperPlan['correction
     Math.log((around - input.from) / (around - probe || 1e-9)) /
     Math.log((around - input.from) / (around - expected || 1e-9));
   const speed = Number.isFinite(shown) && shown > 0 ? Math.min(4, Math.max(0.25, shown)) : 1;
-  const left = follow({ ...input, from: probe }, methods[method].u * factor * speed, around, (t) =>
+  const left = follow({ ...input, from: probe }, { u: u * factor * speed, wet }, around, (t) =>
     cooling ? t <= input.to : t >= input.to,
   );
   const needed = left ? Math.round(left.seconds / 60) : 0;
@@ -234,19 +248,31 @@ function correct(input: TemperPlanInput, factor: number): TemperPlan['correction
   };
 }
 
-function warmCautions({ soured, from, to, warmHours }: TemperPlanInput, best: Way | undefined): Caution[] {
+function warmCautions({ soured, from, to, warmHours }: TemperPlanInput, ways: readonly Way[]): Caution[] {
   if (soured || Math.max(from, to) <= dangerFrom) return [];
-  const hours = warmHours + (to > dangerFrom ? (best?.probeMinutes?.mid ?? 0) / 60 : 0);
   if (warmHours > discardAfter)
     return [
       { key: 'discard', level: 'danger', says: 'Over 5 °C for more than 4 h and not soured: discard it.' },
     ];
+  const reaching = ways.filter(({ probeMinutes }) => probeMinutes !== undefined);
+  const first = reaching[0];
+  if (first?.cold === 'over')
+    return [
+      {
+        key: 'cold-chain',
+        level: 'danger',
+        says:
+          to < from
+            ? `None of these has it cold in time: ${first.says.toLowerCase()} takes ${Math.round(first.probeMinutes!.mid / 60)} h. Stand it in ice water and stir, or part it among small jars.`
+            : 'Each of these leaves it over 5 °C for more than four hours: take a warm bath, or less of it at once.',
+      },
+    ];
   return [
     {
       key: 'two-hours',
-      level: hours > useWithin ? 'danger' : 'caution',
+      level: first?.cold === 'tight' ? 'danger' : 'caution',
       says:
-        hours > useWithin
+        first?.cold === 'tight'
           ? 'That is over two hours above 5 °C: take a quicker way, or chill it again.'
           : 'Unsoured cream stays over 5 °C for two hours at most, then it is churned or chilled.',
     },

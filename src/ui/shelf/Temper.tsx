@@ -297,6 +297,7 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
         </>
       )}
       {'cautions' in plan && <Cautions cautions={plan.cautions} />}
+      {best && !there && <Quiet>{say.words(best.minds)}</Quiet>}
       <Door
         name="Warmer, colder, later or another way"
         value={`${say.temperature(to)}${at === undefined ? ', as soon as can be' : `, by ${say.when(at, now)}`}`}
@@ -342,7 +343,7 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
                     key={way.method}
                     style={{ display: 'flex', flexWrap: 'wrap', gap: '6px 14px', alignItems: 'center' }}
                   >
-                    <Button variant="outlined" onClick={() => void put(way)}>
+                    <Button variant="outlined" disabled={way.cold === 'over'} onClick={() => void put(way)}>
                       {say.words(way.says)}
                     </Button>
                     <span>
@@ -352,12 +353,12 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
                         (way.inTime
                           ? `; begin by ${say.when(at - way.probeMinutes!.mid * 60, now)}`
                           : '; too slow')}
-                      {!story?.soured &&
-                        way.probeMinutes!.mid > 120 &&
-                        '; longer than the two hours unsoured cream may be warm'}
+                      {way.cold === 'tight' && '; longer than the two hours unsoured cream may be warm'}
+                      {way.cold === 'over' && '; too long in the warm: it would have to be thrown out'}
                       {way.crystallisedMinutes !== undefined &&
                         way.crystallisedMinutes > way.probeMinutes!.mid * 1.1 &&
                         `; its fat has set after ${text(spokenMinutes(way.crystallisedMinutes))}`}
+                      . {say.words(way.minds)}
                     </span>
                   </li>
                 ))}
