@@ -45,6 +45,14 @@ describe('how a vessel passes heat, by a reading', () => {
     expect(shown(6 * 3600, 6.7)).toBeGreaterThan(1);
   });
 
+  it('from a great vessel takes longer to say anything', () => {
+    const vat = (celsius: number) =>
+      after(1, lot('milk', [poured(30, 20_000), fridge, read(310, celsius)], { vessel: { diameter: 300, height: 300 } })).shown;
+    // Of 26 K: 0.10 lost, less than a thermometer tells, and 0.16.
+    expect(vat(29.9)).toEqual([]);
+    expect(vat(29.84)).toHaveLength(1);
+  }); // prettier-ignore
+
   it('that no vessel could show is a slip of the pen', () => {
     // Ten times as fast as the table, and ten times as slow, are believed of none.
     expect(shown(300, 10)).toBeUndefined();

@@ -6,7 +6,10 @@ import type { LotKind } from './lotKinds';
 import type { Place, VesselShape } from './places';
 import { places } from './places';
 
-/** Step of the heat balance of what stands, s. */
+/**
+ * Step of the heat balance of what stands, s. What is reckoned in steps meets a limit to the last digit by accident only: where
+ * temperatures and hours are compared with one, here and in `lotStory`, nobody could tell `<` from `<=`.
+ */
 export const step = 120;
 /** A reading nearer than this to its surroundings says little of how heat passes, K. */
 const tellsFrom = 3;

@@ -192,8 +192,8 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
       }
       if (raw && !story.soured && !story.souring && story.celsius >= growsFrom) {
         const used = hours / safetyHours('natural', story.celsius);
-        if (story.rawUsed < 1 && story.rawUsed + used >= 1)
-          story.rawLimitSeconds = at - seconds * ((story.rawUsed + used - 1) / used);
+        if (story.rawUsed + used >= 1)
+          story.rawLimitSeconds ??= at - seconds * ((story.rawUsed + used - 1) / used);
         story.rawUsed += used;
       }
       if (story.hoursTo10 === undefined && story.celsius <= coolTo)
@@ -207,8 +207,8 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
         const harm = cultureHarm(souring.route, story.celsius);
         if (harm && souring.harmed !== 'killed') souring.harmed = harm;
         const used = hours / safetyHours(souring.route, story.celsius);
-        if (souring.used < 1 && souring.used + used >= 1)
-          souring.limitSeconds = at - seconds * ((souring.used + used - 1) / used);
+        if (souring.used + used >= 1)
+          souring.limitSeconds ??= at - seconds * ((souring.used + used - 1) / used);
         souring.used += used;
       }
     }

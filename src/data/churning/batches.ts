@@ -2,7 +2,7 @@ import type { BatchVerdict, Composition } from '@/core/balancing/judgeBatch';
 import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
 import type { Phase, StoryPortion } from '@/core/churning/batchStory';
 import type { PaceLesson } from '@/core/churning/learnPace';
-import { Op, QueryTypes } from 'sequelize';
+import { literal, Op, QueryTypes } from 'sequelize';
 import { database } from '../connection';
 import type { ToolKey } from '@/core/churning/tools';
 import type { FarmScope } from '../farmScope';
@@ -252,7 +252,8 @@ export async function openBatches({ farmId, transaction }: FarmScope): Promise<B
   const rows = await BatchRow.findAll({
     where: { farmId, phase: { [Op.notIn]: ['packed', 'abandoned'] } },
     transaction,
-    order: [['startedAt', 'DESC'], ['number', 'DESC']],
+    // What turns comes before what waits.
+    order: [[literal(`phase = 'churning'`), 'DESC'], ['startedAt', 'DESC'], ['number', 'DESC']],
     raw: true,
   }); // prettier-ignore
   return rows.map(batchFrom);

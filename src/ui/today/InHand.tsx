@@ -47,13 +47,9 @@ function useInHand(batch: Batch) {
   };
 }
 
-/** The batches in hand: one as Today’s sentence with its strip and the main button, a line for each beside it. */
+/** The batches in hand, as the house orders them: one as Today’s sentence with its strip and the main button, a line for each beside it. */
 export function InHand({ batches }: { batches: readonly Batch[] }) {
-  // What turns comes before what waits; else the one begun first.
-  const [first, ...beside] = useMemo(
-    () => [...batches].sort((a, b) => Number(standsStill(a)) - Number(standsStill(b))),
-    [batches],
-  );
+  const [first, ...beside] = batches;
   return (
     <>
       <Leading batch={first!} />
@@ -67,8 +63,6 @@ export function InHand({ batches }: { batches: readonly Batch[] }) {
     </>
   );
 }
-
-const standsStill = ({ facts, events }: Batch): boolean => tellBatch(facts, events).phase !== 'churning';
 
 function Leading({ batch }: { batch: Batch }) {
   const { story, foreseen, window, elapsed, churning, stands, next, what } = useInHand(batch);
