@@ -29,7 +29,10 @@ function answer(line: string): unknown {
       throw new CalculationError('calculation is missing.', 'calculation');
     return { output: calculate(asked.calculation, asked.input) };
   } catch (error) {
-    return said(error);
+    // One line that cannot be answered, whyever, is no reason to leave the others unanswered.
+    return asJson(
+      error instanceof CalculationError ? error : new CalculationError(`No answer: ${String(error)}`),
+    );
   }
 }
 

@@ -4,9 +4,10 @@ import { CalculationError } from '../calculationError';
 import { ranked } from '../prediction';
 import { predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
-import type { Network, Stream } from './network';
+import type { Network } from './network';
 import { networkEntries } from './network';
-import type { Residual } from './reconcile';
+import { product } from '../statistics/leastSquares';
+import type { Fit, Residual } from './reconcile';
 import { fitNetwork, suspectAt } from './reconcile';
 
 /** Chance with which an error called noticeable is noticed, and its point of the standard normal. */
@@ -36,7 +37,8 @@ export interface Power extends Predicted {
  * @throws {CalculationError} as reconciling does, and when `goal` is no measurement
  */
 export function reconcilePower({ goal: wanted, ...network }: Network & { goal?: string }): Power {
-  const { residuals } = fitNetwork(network);
+  const fit = fitNetwork(network);
+  const { residuals } = fit;
   const goal = wanted ?? residuals.find(({ id }) => id === 'butter.mass')?.id ?? residuals[0]!.id;
   const target = residuals.find(({ id }) => id === goal);
   if (!target)
@@ -51,12 +53,21 @@ export function reconcilePower({ goal: wanted, ...network }: Network & { goal?: 
       ...(fat ? [[`${id}.fat`, fat.value] as const] : []),
     ]),
   );
-  const better = candidates(network)
-    .map(({ id, sd, fresh, changed }) => {
+  const known = howKnown(network, fit, goal);
+  const better = candidates(network, fit)
+    .map(({ id, of, sd, fresh, worth }) => {
       const then = noticeable(
-        fitNetwork({ ...network, streams: changed }).residuals.find((one) => one.id === goal)!,
+        id === goal
+          ? { ...target, sd, checked: 1 - length(known) / (1 + worth * length(known)) / (sd * sd) }
+          : // What is learned of it by one more measurement of something else (Sherman & Morrison, 1950).
+            {
+              ...target,
+              checked:
+                target.checked +
+                (worth * product(known, of) ** 2) / (1 + worth * length(of)) / target.sd ** 2,
+            },
       );
-      const gain = then === undefined ? 0 : now === undefined ? 1 : Math.max(0, 1 - then / now);
+      const gain = then === undefined ? 0 : now === undefined ? 1 : Math.min(1, Math.max(0, 1 - then / now));
       return { id, sd, new: fresh, ...(then === undefined ? {} : { noticeable: then }), gain };
     })
     .filter(({ gain }) => gain > 0.01)
@@ -89,24 +100,33 @@ export function reconcilePower({ goal: wanted, ...network }: Network & { goal?: 
 const noticeable = ({ sd, checked }: Residual): number | undefined =>
   checked > 1e-6 ? (sd * (suspectAt + noticedAt)) / Math.sqrt(checked) : undefined;
 
-/** Every single measurement that could be made better, or made at all. */
-function candidates(network: Network) {
-  const { streams } = fitNetwork(network);
-  return network.streams.flatMap((stream, i) =>
+const length = (one: Float64Array): number => product(one, one);
+
+function howKnown({ streams }: Network, fit: Fit, goal: string): Float64Array {
+  const kind = goal.endsWith('.mass') ? 'mass' : 'fat';
+  return fit.known(
+    streams.findIndex(({ id }) => `${id}.${kind}` === goal),
+    kind,
+  );
+}
+
+/** Every single measurement that could be made better, or made at all, and what it would add: 1/sd² more than there is. */
+function candidates({ streams }: Network, fit: Fit) {
+  return streams.flatMap((stream, i) =>
     (['mass', 'fat'] as const).map((kind) => {
       const measured = stream[kind];
-      const adjusted = streams[i]!;
-      const value =
-        measured?.value ?? Math.max(0, kind === 'mass' ? adjusted.mass : Math.min(1, adjusted.fat));
       const sd = measured
         ? measured.sd * careful
         : kind === 'fat'
           ? newFatTest
-          : Math.max(1, newScale * Math.abs(adjusted.mass));
-      const changed = network.streams.map((one, j): Stream =>
-        j === i ? { ...one, [kind]: { value, sd } } : one,
-      );
-      return { id: `${stream.id}.${kind}`, sd, fresh: !measured, changed };
+          : Math.max(1, newScale * Math.abs(fit.streams[i]!.mass));
+      return {
+        id: `${stream.id}.${kind}`,
+        of: fit.known(i, kind),
+        sd,
+        fresh: !measured,
+        worth: 1 / (sd * sd) - (measured ? 1 / (measured.sd * measured.sd) : 0),
+      };
     }),
   );
 }
