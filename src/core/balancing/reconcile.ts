@@ -47,7 +47,7 @@ const leastMass = 1e-6;
 /** Steps after which a fit that does not settle is given up; fewer for a large network, so that every answer comes within two seconds. */
 const mostSteps = 200;
 const fewestSteps = 10;
-const mostWork = 1e9;
+const mostWork = 6e8;
 /** Change of any unknown, in units of its own size, that counts as settled. */
 const settled = 1e-9;
 

@@ -6,9 +6,10 @@ import { useMemo } from 'react';
 import { elapsedAt } from '@/core/churning/batchStory';
 import { tellBatch } from '@/core/churning/tellBatch';
 import { tools } from '@/core/churning/tools';
-import { clockText } from '@/core/quantities/formatQuantity';
+import { clockText, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { TodayView } from '@/server/today/views';
 import type { Standing } from '../board/Board';
+import { quietSince } from '../churning/live/quietSince';
 import { liveWindow } from '../churning/live/liveWindow';
 import { inTheChurn } from '../churning/live/stageNow';
 import { ChurnStrip } from '../churning/live/strip/ChurnStrip';
@@ -35,14 +36,22 @@ function useInHand(batch: Batch) {
   const window = liveWindow(foreseen, useLive(batch, story, now));
   const elapsed = elapsedAt(story.clock, now);
   const churning = story.phase === 'churning';
+  // As the churn’s own page has it: what was not marked for hours most likely stood.
+  const quiet = quietSince(story, window?.breakMinutes, now);
   return {
     story,
     foreseen,
     window,
     elapsed,
-    churning,
-    stands: `${phaseWords[story.phase]}${churning ? `, ${clockText(elapsed)}` : ''}`,
-    next: nextWords(story, window, elapsed, story.readings.at(-1)?.temperature, say).next,
+    churning: churning && quiet === undefined,
+    stands:
+      quiet === undefined
+        ? `${phaseWords[story.phase]}${churning ? `, ${clockText(elapsed)}` : ''}`
+        : `Put by since ${say.when(quiet, now)}?`,
+    next:
+      quiet === undefined
+        ? nextWords(story, window, elapsed, story.readings.at(-1)?.temperature, say).next
+        : 'Nothing was marked since: say where it stood.',
     what: `Batch ${batch.number}, ${say.mass(facts.creamMass)} of cream in ${tools[story.tool].inSentence}.`,
   };
 }
@@ -118,7 +127,7 @@ export const churnStanding = (
       tag: {
         word:
           story.phase === 'churning'
-            ? `churning, ${Math.floor(elapsedAt(story.clock, now) / 60)} min`
+            ? `churning, ${forSoLong(elapsedAt(story.clock, now) / 60)}`
             : phaseWords[story.phase].toLowerCase(),
         tone: 'now' as const,
       },
@@ -129,3 +138,7 @@ export const churnStanding = (
       ),
     };
   });
+
+/** Whole minutes once there is one. */
+const forSoLong = (minutes: number): string =>
+  text(spokenMinutes(minutes < 1 ? minutes : Math.floor(minutes)));

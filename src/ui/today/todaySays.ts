@@ -38,6 +38,12 @@ const fewNames = 3;
 export const toWash = ({ vessels, dirty, lots }: TodayView): TodayView['vessels'] =>
   vessels.filter(({ id }) => dirty.includes(id) && !lots.some(({ vessel }) => vessel?.id === id));
 
+/** Of several in hand each has its number. */
+const goesOn = ({ inProgress }: TodayView, { lots }: Act): string => {
+  const one = inProgress.length > 1 && inProgress.find(({ id }) => id === lots[0]);
+  return one ? `batch ${one.number} goes on` : 'the churning goes on';
+};
+
 /** An act in the farm's own words and units: the sentence, why, and where it is done. */
 export function sayAct(act: Act, told: Told): ActSaid {
   const { view, lots, now, today, say } = told;
@@ -68,7 +74,7 @@ export function sayAct(act: Act, told: Told): ActSaid {
         ...there,
       };
     case 'goOn':
-      return { says: 'A churning is under way.', short: 'the churning goes on', href: `/churn/${act.lots[0]}`, label: 'To the churn' }; // prettier-ignore
+      return { says: 'A churning is under way.', short: goesOn(view, act), href: `/churn/${act.lots[0]}`, label: 'To the churn' }; // prettier-ignore
     case 'look':
       return act.now
         ? {
