@@ -115,6 +115,7 @@ function simulateBench(): Bench {
     surroundings: 18,
     exchange: conditions.churn.exchange,
     isothermal: false,
+    largest: 80,
   });
   const state = Float64Array.from([0.3, 0.5, 0.4, 0.1, 0.6, 0.4, 14]);
   const out = new Float64Array(stateSize);

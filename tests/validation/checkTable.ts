@@ -16,9 +16,31 @@ export const tableBreaks: readonly (readonly [number, number])[] = [
   [10, 1.8],
   [12, 1.2],
   [14, 1],
-  [16, 0.94],
-  [18, 0.95],
-  [20, 1.04],
-  [22, 1.4],
-  [23, 2],
+  [16, 0.9],
+  [18, 0.83],
+  [20, 0.78],
+  [21, 0.8],
+  [22, 0.95],
+  [23, 1.7],
+];
+/** °C and what the buttermilk keeps, percent of fat. */
+export const tableButtermilk: readonly (readonly [number, number])[] = [
+  [8, 1.5],
+  [10, 1],
+  [12, 0.8],
+  [14, 0.8],
+  [16, 0.9],
+  [18, 1.1],
+  [20, 1.8],
+  [21, 2.6],
+  [22, 3.8],
+];
+/** How full a closed vessel is, and the break time against one that is 0.4 full. */
+export const tableFills: readonly (readonly [number, number])[] = [
+  [0.4, 1],
+  [0.5, 1.1],
+  [0.55, 1.3],
+  [0.6, 1.7],
+  [0.67, 2.6],
+  [0.75, 5],
 ];

@@ -49,7 +49,7 @@ export function troubled(seed: string, trouble: LoopTrouble): TroubledChurning {
     tooThin: () => noise.between(referenceTemperature - 3, referenceTemperature),
     overfull: () => noise.between(referenceTemperature - 1.5, referenceTemperature + 1.5),
   }[trouble]();
-  const fill = trouble === 'overfull' ? noise.between(0.62, 0.72) : noise.between(0.3, 0.45);
+  const fill = trouble === 'overfull' ? noise.between(0.74, 0.83) : noise.between(0.3, 0.45);
   const truth: ChurnInput = {
     creamMass: fill * usualVolume,
     creamFat: fat,

@@ -1,4 +1,6 @@
+import { knotted } from './knotted';
 import { richness } from './richness';
+import { settling } from '../dairy/settling';
 import { heatCapacity } from '../dairy/heatCapacity';
 import { solidFat, temperatureOfSolidFat } from '../dairy/solidFat';
 import type { Stage } from './stages';
@@ -32,6 +34,8 @@ export interface Churning {
   surroundings: number;
   exchange: number;
   isothermal: boolean;
+  /** The largest lump there can be, mm. */
+  largest: number;
 }
 
 /** State of the cream: seven numbers, in this order. */
@@ -47,9 +51,10 @@ export const solid = 5;
 export const celsius = 6;
 export const stateSize = 7;
 
-/** Crystallising and melting time constants, s (engineering estimates). */
-const crystallising = 7200;
-const melting = 360;
+/** Fat sets so many times faster where it is beaten than where it stands (shear makes crystals; engineering estimate). */
+const beaten = 3;
+/** How much more is torn off clumps of fat that has not set at all (engineering estimate: butter of cream only just cooled is greasy). */
+const smearing = 5;
 /** Air leaves cream that stands, s (engineering estimate). */
 const airLeaving = 3600;
 /**
@@ -73,14 +78,15 @@ export const sigmoid = (z: number): number => 1 / (1 + exp(-z));
 export interface Prepared {
   rate: number;
   power: number;
-  closed: boolean;
   airMost: number;
   fat: number;
-  fill: number;
+  /** M: how freely it moves. */
+  moving: number;
   hardness: number;
   surroundings: number;
   exchange: number;
   isothermal: boolean;
+  largest: number;
   /** ε without temperature: ripeness × richness. */
   readiness: number;
   shearLoss: number;
@@ -88,13 +94,13 @@ export interface Prepared {
 
 /** Works out what a run of the model needs over and over. */
 export function prepare(conditions: Churning): Prepared {
-  const { churn, fat, ripened, ...rest } = conditions;
+  const { churn, fat, fill, ripened, ...rest } = conditions;
   return {
     ...rest,
     fat,
+    moving: motionOf(churn?.closed ?? false, fill),
     rate: churn?.rate ?? 0,
     power: churn?.power ?? 0,
-    closed: churn?.closed ?? false,
     readiness: (ripened ? 1.25 : 1) * richness(fat),
     shearLoss: ripened ? 0.6 : 1,
   };
@@ -114,7 +120,9 @@ export function churnSlope(p: Prepared, state: Float64Array, out: Float64Array):
   const t = state[celsius]!;
   const { rate, fat, hardness, airMost } = p;
   const wanted = solidFat(t, hardness);
-  out[solid] = (wanted - s) / (wanted > s ? crystallising : melting);
+  const felt = temperatureOfSolidFat(s, hardness) - hardness;
+  const setting = wanted > s;
+  out[solid] = ((wanted - s) * (setting && rate > 0 ? beaten : 1)) / settling(felt, t - hardness);
   out[celsius] = p.isothermal
     ? 0
     : ((p.power * torqueOf(a, c, g, airMost)) / 7 + p.exchange * (p.surroundings - t)) /
@@ -124,14 +132,13 @@ export function churnSlope(p: Prepared, state: Float64Array, out: Float64Array):
     out[free] = out[clumped] = out[grain] = out[size] = 0;
     return;
   }
-  const felt = temperatureOfSolidFat(s, hardness) - hardness;
   const joining =
     sigmoid((felt - 10.3) / 2) *
     sigmoid((25.5 - felt) / 1.6) *
     (felt > alwaysCements ? 1 : sigmoid((felt - cementingFrom) / cementingWidth)) *
     p.readiness;
-  const moving = p.closed ? headroomMotion(p.fill, a) : 1;
-  const k = (rate * moving) / thickness(fat, a, g, felt, airMost);
+  const { moving } = p;
+  const k = (rate * moving * softness(felt)) / thickness(fat, a, g, felt, airMost);
   const airGoal = airMost * sigmoid((19.5 - felt) / 2.2) + 0.05;
   const joined = c + g;
   const j2 = joined * joined;
@@ -139,21 +146,58 @@ export function churnSlope(p: Prepared, state: Float64Array, out: Float64Array):
   const j14 = j4 * j4 * j4 * j2;
   const gate = j14 / (j14 + fullGate);
   const capture = k * joining * f * (0.1 + 0.6 * a + 4.2 * c + 13 * g);
-  const shear = k * p.shearLoss * (0.022 + 0.07 * exp((min(felt, shearsMost) - 18) / 2.1)) * joined;
+  // Hard cold clumps break, soft warm ones smear, and those of fat that has not set yet hold together badly.
+  const unset = setting ? (wanted - s) / wanted : 0;
+  const shear =
+    k *
+    p.shearLoss *
+    (0.022 + 0.009 * exp((8 - felt) / 4) + 0.077 * exp((min(felt, shearsMost) - 18) / 2.1)) *
+    (1 + smearing * unset) *
+    joined;
   const together = k * joining * 26 * c * gate * (0.004 + g);
   out[air] =
     rate * moving * 3 * (airGoal - a) * (a < airGoal ? 1 : 0.3) * max(0, 1 - g / 0.3) - k * 20 * a * g;
   out[free] = -capture + shear;
   out[clumped] = capture - (shear * c) / joined - together;
   out[grain] = together - (shear * g) / joined;
-  out[size] = g > 0.5 ? 24 * k * (g - 0.5) * sigmoid((felt - 9) / 3) * state[size]! : 0;
+  out[size] =
+    g > 0.5
+      ? growing *
+        k *
+        (g - 0.5) *
+        sigmoid((felt - 9) / 3) *
+        state[size]! *
+        max(0, 1 - state[size]! / p.largest)
+      : 0;
 }
 
 const fullGate = 0.82 ** 14;
 
-/** How freely cream moves in a closed vessel: it needs head space to fall and fold, 0.1 … 1. */
-export function headroomMotion(fill: number, a: number): number {
-  return max(0.1, 1 - exp(-max(0, 1 - fill * (1 + a)) / 0.06));
+/** Grains grow by this much of their size a turn of the clock (engineering estimate, so that they are grains at 1.1 times the break). */
+const growing = 46;
+
+/**
+ * How freely cream moves, against one that is 0.4 full: knots between which the logarithm runs straight. A closed vessel
+ * needs head space to fall and fold, so that the break takes 1.1 times as long half full, 1.3 at 0.55, 1.7 at 0.6, 2.6 at
+ * 0.67, 5 at 0.75, and does not come from 0.85; an open bowl only wants room not to splash, 1.2 times half full
+ * (engineering estimates from practice).
+ */
+const closedMotion = knotted([0, 1], [0.42, 1], [0.5, 1 / 1.1], [0.55, 1 / 1.3], [0.6, 1 / 1.7], [0.67, 1 / 2.6], [0.75, 0.2], [0.8, 0.11], [0.85, 0.05], [1, 0.02]); // prettier-ignore
+const openMotion = knotted([0, 1], [0.4, 1], [0.5, 1 / 1.2], [0.65, 1 / 1.6], [0.8, 0.45], [1, 0.3]);
+
+export const motionOf = (closed: boolean, fill: number): number =>
+  closed ? atTheTable * closedMotion(fill) : openMotion(fill);
+/** A closed vessel 0.4 full against an open bowl: what its rate constants were set with. */
+const atTheTable = 0.99;
+
+/**
+ * How much faster warm, soft cream churns than the meeting of its globules alone would have it: about four per cent a
+ * degree up to 20 or 21 °C, by its lower viscosity and softer fat, and then no more, because nothing holds together
+ * (engineering estimate from practice; Walstra et al., Dairy Science and Technology, 2006, §18.2).
+ */
+export function softness(felt: number): number {
+  if (felt < 11) return 1;
+  return exp(0.0875 * Math.log1p(exp(felt - 16.3))) * sigmoid((23.7 - felt) / 0.65);
 }
 
 /** Cream stiffens from this fat on, smoothly: 1.0 times the break time of 38 % cream at 45 %, 1.4 at 48, 2.2 at 52 (engineering estimates). */
@@ -189,15 +233,18 @@ export function soundOf(torque: number, g: number, motion: number): number {
 
 /** Fat of the drained buttermilk, mass fraction: what still floats free, in the serum left (curd always carries a little). */
 export function buttermilkFatOf(f: number, fat: number, ripened: boolean): number {
-  return 0.002 * (ripened ? 0.8 : 1) + (f * fat) / (1 - (fat - f * fat) / 0.81);
+  return Math.min(fat, 0.002 * (ripened ? 0.8 : 1) + (f * fat) / (1 - (fat - f * fat) / 0.81));
 }
+
+/** Grainy is a late stage: four fifths of the way to the break. */
+const grainyFrom = 0.84;
 
 /** Signs of each stage as numbers that cross zero when it is reached, the latest stage first. */
 const signs: readonly (readonly [Stage, (state: Float64Array) => number])[] = [
   ['mass', (state) => Math.min(state[grain]! / 0.5, state[size]! / 12) - 1],
   ['grains', (state) => Math.min(state[grain]! / 0.5, state[size]! / 2.5) - 1],
   ['break', (state) => state[grain]! / 0.5 - 1],
-  ['grainy', (state) => (state[clumped]! + state[grain]!) / 0.7 - 1],
+  ['grainy', (state) => (state[clumped]! + state[grain]!) / grainyFrom - 1],
   ['whipped', (state) => state[clumped]! / 0.3 - 1],
   ['thickening', (state) => Math.max(state[air]! / 0.25, state[clumped]! / 0.06) - 1],
 ];
@@ -205,7 +252,7 @@ const signs: readonly (readonly [Stage, (state: Float64Array) => number])[] = [
 /** The stage a state shows. */
 export function stageOf(state: Float64Array): Stage {
   if (state[grain]! >= 0.5) return state[size]! >= 12 ? 'mass' : state[size]! >= 2.5 ? 'grains' : 'break';
-  if (state[clumped]! + state[grain]! >= 0.7) return 'grainy';
+  if (state[clumped]! + state[grain]! >= grainyFrom) return 'grainy';
   if (state[clumped]! >= 0.3) return 'whipped';
   if (state[air]! > 0.25 || state[clumped]! > 0.06) return 'thickening';
   return 'fluid';

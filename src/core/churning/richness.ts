@@ -1,10 +1,12 @@
+import { knotted } from './knotted';
+
 /**
  * How readily the globules of cream meet, against cream of 38 %, by its fat: knots between which the logarithm runs
  * straight. They are set so that at 14 °C the break takes, as a multiple of that of 38 % cream, 1.5 times at 30 %, 2.2
  * at 25 %, 3 at 22 %, 4 at 20 % and 6 at 18 %, and never comes under 15 % (engineering estimates from practice: what a
  * ladle takes off a jar is 18–24 % and is churned all the same).
  */
-const knots: readonly (readonly [fat: number, readiness: number])[] = [
+export const richness = knotted(
   [0.05, 0.001],
   [0.13, 0.02],
   [0.15, 0.09],
@@ -15,12 +17,4 @@ const knots: readonly (readonly [fat: number, readiness: number])[] = [
   [0.3, 0.6511],
   [0.38, 1],
   [0.6, 1.984],
-];
-
-export function richness(fat: number): number {
-  const after = knots.findIndex(([at]) => at >= fat);
-  if (after === 0) return knots[0]![1];
-  if (after < 0) return knots.at(-1)![1];
-  const [[low, below], [high, above]] = [knots[after - 1]!, knots[after]!];
-  return below * (above / below) ** ((fat - low) / (high - low));
-}
+);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { simulateChurn } from './simulateChurn';
-import type { ChurnConditions, Happening } from './simulateChurn';
-import { table as checkTable, tableBreaks } from '@tests/validation/checkTable';
+import type { ChurnConditions, ChurnRun, Happening } from './simulateChurn';
+import { table as checkTable, tableBreaks, tableButtermilk, tableFills } from '@tests/validation/checkTable';
 import { churnOf, toolKeys, tools } from './tools';
 
 const table: ChurnConditions = checkTable;
@@ -10,19 +10,12 @@ const ratio = (change: Partial<ChurnConditions>) =>
 
 describe('the check table of the churning model', () => {
   it.each([...tableBreaks])('at %d °C the break comes at %d times the prior', (temperature, wanted) => {
-    expect(Math.abs(ratio({ temperature }) / wanted - 1)).toBeLessThan(0.04);
+    expect(Math.abs(ratio({ temperature }) / wanted - 1)).toBeLessThan(0.06);
   });
 
-  it.each([
-    [8, 1.18],
-    [12, 0.8],
-    [14, 0.8],
-    [18, 1.1],
-    [20, 1.8],
-  ])('at %d °C the buttermilk keeps about %d %% fat', (temperature, percent) => {
-    expect(Math.abs(simulateChurn({ ...table, temperature }).buttermilkFat * 100 - percent)).toBeLessThan(
-      0.16,
-    );
+  it.each([...tableButtermilk])('at %d °C the buttermilk keeps about %d %% fat', (temperature, percent) => {
+    const { buttermilkFat } = simulateChurn({ ...table, temperature });
+    expect(Math.abs((buttermilkFat * 100) / percent - 1)).toBeLessThan(0.08);
   });
 
   it('oils instead of graining from 24 °C', () => {
@@ -35,8 +28,8 @@ describe('the check table of the churning model', () => {
     const { reached, breakSeconds } = simulateChurn(table);
     expect(reached.thickening! / breakSeconds!).toBeCloseTo(0.09, 1);
     expect(reached.whipped! / breakSeconds!).toBeCloseTo(0.38, 1);
-    expect(reached.grainy! / breakSeconds!).toBeCloseTo(0.65, 1);
-    expect(reached.grains! / breakSeconds!).toBeCloseTo(1.16, 1);
+    expect(reached.grainy! / breakSeconds!).toBeCloseTo(0.8, 2);
+    expect(reached.grains! / breakSeconds!).toBeCloseTo(1.1, 2);
   });
 
   it('slows with thin, rich and overfull loads and quickens when ripened', () => {
@@ -46,9 +39,23 @@ describe('the check table of the churning model', () => {
     // A splash of water brings cream of 48 % back to nearly the usual time.
     const splash: Happening = { kind: 'water', atSeconds: 300, mass: 150, temperature: 14 };
     expect(ratio({ fat: 0.48, happenings: [splash] })).toBeLessThan(1.15);
-    expect(ratio({ fill: 0.55 })).toBeCloseTo(1.4, 1);
-    expect(ratio({ fill: 0.6 })).toBeGreaterThan(4);
     expect(ratio({ ripened: true })).toBeCloseTo(0.81, 1);
+  });
+
+  it('takes longer the fuller a closed vessel is, and from 0.85 never ends; an open bowl splashes', () => {
+    for (const [fill, times] of tableFills) expect(ratio({ fill }) / times).toBeCloseTo(1, 1);
+    expect(simulateChurn({ ...table, fill: 0.85 }, 8 * 900).outcome).toBe('stuck');
+    const open = { churn: { ...table.churn, closed: false } };
+    expect(ratio({ ...open, fill: 0.5 }) / ratio({ ...open, fill: 0.35 })).toBeCloseTo(1.2, 1);
+  });
+
+  it('cream only just cooled breaks sooner, greasy, with two to three times the fat in the buttermilk', () => {
+    const [aged, fresh] = [1, 0.4].map((crystallised) =>
+      simulateChurn({ ...table, temperature: 12, crystallised }),
+    ) as [ChurnRun, ChurnRun];
+    expect(fresh.breakSeconds! / aged.breakSeconds!).toBeCloseTo(0.75, 1);
+    expect(fresh.buttermilkFat / aged.buttermilkFat).toBeGreaterThan(1.9);
+    expect(fresh.buttermilkFat / aged.buttermilkFat).toBeLessThan(3);
   });
 
   it.each(toolKeys)('%s breaks at its own median under its own reference conditions', (key) => {
@@ -169,7 +176,7 @@ describe('what a maker does on the way', () => {
   });
 
   it('half of an overfull load taken out breaks what was stuck', () => {
-    const full = { ...table, fill: 0.65 };
+    const full = { ...table, fill: 0.75 };
     const taken: Happening = { kind: 'takeOut', atSeconds: 900, share: 0.4 };
     expect(simulateChurn({ ...full, happenings: [taken] }).breakSeconds!).toBeLessThan(
       0.5 * (simulateChurn(full).breakSeconds ?? Infinity),

@@ -10,7 +10,7 @@ import {
   clumped,
   free,
   grain,
-  headroomMotion,
+  motionOf,
   torqueOf,
   prepare,
   reachedBetween,
@@ -204,7 +204,7 @@ export function simulateChurn(
       }
       if (steps % keepEvery === 0) {
         if (moves) {
-          motion = churning.churn!.closed ? headroomMotion(Math.min(1, contents.fill), state[air]!) : 1;
+          motion = motionOf(churning.churn!.closed, Math.min(1, contents.fill));
           leastMotion = Math.min(leastMotion, motion);
           if (contents.fat > 0.42)
             stiffest = Math.max(
@@ -226,6 +226,7 @@ export function simulateChurn(
     surroundings: roomTemperature,
     exchange: churn.exchange,
     isothermal: conditions.isothermal ?? false,
+    largest: lumpOf(contents),
     ...churning,
   });
   const pour = (added: number, addedFat: number, temperature: number) => {
@@ -287,6 +288,12 @@ export function simulateChurn(
     evaluations: steps * 4,
   };
 }
+
+/** Fat of butter and its density, g/cm³: a lump is at most all the butter there is, as one ball, mm. */
+const butterFat = 0.82;
+const butterDensity = 0.95;
+const lumpOf = ({ mass, fat }: Contents): number =>
+  10 * Math.cbrt((6 * mass * fat) / butterFat / butterDensity / Math.PI);
 
 const k1 = new Float64Array(stateSize);
 const k2 = new Float64Array(stateSize);

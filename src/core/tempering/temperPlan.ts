@@ -4,7 +4,8 @@ import { transfer } from './transfer';
 import { CalculationError } from '../calculationError';
 import { creamDensity } from '../dairy/creamDensity';
 import { heatCapacity } from '../dairy/heatCapacity';
-import { solidFat } from '../dairy/solidFat';
+import { settling } from '../dairy/settling';
+import { solidFat, temperatureOfSolidFat } from '../dairy/solidFat';
 import type { Caution } from '../keeping/cautions';
 import { ranked } from '../prediction';
 import type { Predicted } from '../prediction';
@@ -24,9 +25,7 @@ const methods = {
 export type TemperMethod = keyof typeof methods;
 export const methodKeys = Object.keys(methods) as [TemperMethod, ...TemperMethod[]];
 
-/** Fat crystallises with this time constant, s, and melts with this one; “enough” is nine tenths (docs/models.md). */
-const crystallising = 7200;
-const melting = 360;
+/** “Enough” of the fat has crystallised at nine tenths (docs/models.md). */
 const enough = 0.9;
 /** How well U is known before a vessel was probed, logarithm; a probe's error, K (engineering estimates). */
 const vesselSpread = 0.25;
@@ -144,7 +143,8 @@ function follow(
     const middle = celsius + 0.5 * stepSeconds * slope(celsius);
     celsius += stepSeconds * slope(middle);
     const wanted = solidFat(celsius, hardness);
-    solid += (wanted - solid) * (1 - Math.exp(-stepSeconds / (wanted > solid ? crystallising : melting)));
+    const felt = temperatureOfSolidFat(solid, hardness);
+    solid += (wanted - solid) * (1 - Math.exp(-stepSeconds / settling(felt, celsius)));
   }
   return undefined;
 }

@@ -8,14 +8,16 @@ import { restUnder } from '@/core/separating/cutBetween';
 import type { PailView } from '@/server/pail/views';
 import { Door } from '../board/Door';
 import { useSay } from '../frame/FarmContext';
+import { laterPart } from '../frame/laterPart';
 import { Chips } from '../quantity/Chips';
-import { QuantityField } from '../quantity/QuantityField';
 import { Quiet } from '../theme/Enamel';
 import type { LotNow } from '../standing/lotNow';
 import styles from './SkimGauge.module.css';
 import { skimUses } from './usual';
 import type { SkimPlan } from './skimPlan';
 import { freeVessels, toUse, useNames } from './usual';
+
+const QuantityField = laterPart(() => import('../quantity/QuantityField').then((part) => part.QuantityField));
 
 /** Cream this much of the depth on top is the heavy part, when it is kept apart (engineering estimate). */
 const topShare = 0.35;
