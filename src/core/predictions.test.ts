@@ -4,11 +4,14 @@ import * as v from 'valibot';
 import { examples, plainLoad } from '@tests/validation/examples';
 import { calculate, calculations, exactNames } from './calculations';
 import { foreseeLoads } from './churning/foreseeLoads';
+import type { Simulated } from './churning/predictChurn';
 import { batchEffects } from './comparing/batchEffects';
 import { compareBatches } from './comparing/compareBatches';
 import { controlLimits } from './comparing/controlLimits';
+import type { HerdForecast } from './planning/herdForecast';
 import type { Predicted } from './prediction';
 import { saltCorrect } from './salting/saltCorrect';
+import type { ButterMoisture } from './working/butterMoisture';
 import { butterMoisture } from './working/butterMoisture';
 import { butterWorkability, washWaterFor } from './working/butterWorkability';
 
@@ -57,7 +60,7 @@ describe.each(predicting)('%s', (name) => {
 
 describe('any sound input', () => {
   it('gives a sound churning, and a sound answer to when and what to do', () => {
-    const load = fc.record({
+    const cream = fc.record({
       creamMass: between(300, 4000),
       creamFat: between(0.1, 0.55),
       temperature: between(2, 30),
@@ -65,6 +68,7 @@ describe('any sound input', () => {
       ripened: fc.boolean(),
       tool: fc.constantFrom('jar', 'barrel', 'standMixer', 'blender'),
     });
+    const load = cream.map((given) => ({ ...given, capacity: 2 * given.creamMass }));
     fc.assert(
       fc.property(load, (given) => {
         for (const name of ['churn.simulate', 'churn.breakTime', 'churn.advise'])
@@ -88,6 +92,79 @@ describe('any sound input', () => {
       }),
     ); // prettier-ignore
   });
+});
+
+describe('what cannot be is refused, or said', () => {
+  const refused = (name: string, input: unknown): string => {
+    try {
+      calculate(name, input);
+    } catch (error) {
+      return (error as Error).message;
+    }
+    return '';
+  };
+  const jar = { creamMass: 800, creamFat: 0.38, temperature: 15, tool: 'jar', capacity: 2000 };
+  const simulated = (change: object) => calculate('churn.simulate', { ...jar, ...change }) as Simulated;
+
+  it('more cream than the vessel holds, and an open bowl over its brim', () => {
+    expect(refused('churn.simulate', { ...jar, creamMass: 2500, capacity: 1000 })).toMatch(/to 25\d %/);
+    expect(refused('churn.simulate', { ...jar, creamMass: 4500, tool: 'standMixer', capacity: 5000 })).toMatch(/overflow/);
+    expect(simulated({ creamMass: 1900 }).troubles.map(({ key }) => key)).toContain('overfull');
+  }); // prettier-ignore
+
+  it('a pause is as long as it is, however slow the churn', () => {
+    const pause = { kind: 'pause', atMinutes: 3, minutes: 600, temperature: 15, in: 'air' };
+    const { breakMinutes: plain } = simulated({ roomTemperature: 15 });
+    const { breakMinutes: stood } = simulated({ roomTemperature: 15, happenings: [pause] });
+    expect(stood!.high - stood!.low).toBeLessThan(1.3 * (plain!.high - plain!.low));
+    expect(stood!.low).toBeGreaterThan(600);
+  });
+
+  it('buttermilk richer than the cream, whipped oil, and trapped buttermilk where it is stopped in time', () => {
+    const stuck = simulated({ creamFat: 0.05 });
+    expect(stuck.buttermilkFat.high).toBeLessThanOrEqual(0.05);
+    expect(simulated({ temperature: 35, roomTemperature: 30 }).outcome).toBe('oils');
+    const keys = (change: object) => simulated(change).troubles.map(({ key }) => key);
+    for (const temperature of [10, 14, 18]) expect(keys({ temperature })).not.toContain('trappedButtermilk');
+    expect(keys({ pastBreak: 0.6 })).toContain('trappedButtermilk');
+    expect(simulated({ pastBreak: 2 }).grainSize).toBeLessThan(100);
+  });
+
+  it('shares of butter beyond the whole', () => {
+    for (const [butterMass, saltMass] of [[600, 595], [50, 0]] as const) {
+      const { moisture, fat } = calculate('butter.moisture', { butterMass, saltMass, butterMassSd: 200 }) as ButterMoisture;
+      for (const share of [moisture, fat])
+        for (const end of [share.low, share.mid, share.high]) {
+          expect(end).toBeGreaterThanOrEqual(0);
+          expect(end).toBeLessThanOrEqual(1);
+        }
+    }
+  }); // prettier-ignore
+
+  it('more water in than buttermilk out', () => {
+    const books = { creamMass: 1400, creamFat: 0.36, butterMass: 600, saltMass: 0, buttermilkMass: 700, addedWaterMass: 900, buttermilkFat: 0.006, lossFat: 5 };
+    expect(calculate('churn.balance', books)).toMatchObject({ netButtermilkMass: -200, remarks: [expect.stringMatching(/More water went in \(900 g\)/)] });
+    expect(calculate('churn.balance', { ...books, addedWaterMass: 0 })).not.toHaveProperty('remarks');
+  }); // prettier-ignore
+
+  it('times that are past, calvings too near, weeks turned round', () => {
+    const step = { name: 'churn', minutes: 40, attended: true };
+    expect(refused('schedule.back', { steps: [step], readyBy: 100, now: 200 })).toMatch(/readyBy: 100 .* 100 min ago/);
+    const cow = { name: 'Clover', peak: 20_000, meanFat: 0.045 };
+    expect(refused('herd.forecast', { animals: [{ ...cow, calved: 0, nextCalving: 60 }] })).toMatch(/60 days after she calved/);
+    expect((calculate('herd.forecast', { animals: [cow], weeks: 4, runs: 20 }) as HerdForecast).cautions).toEqual([
+      expect.objectContaining({ key: 'undated', says: expect.stringMatching(/Clover/) }),
+    ]);
+    expect(refused('bank.plan', { weeks: [{ low: 500, mid: 400, high: 600 }], demand: 300 })).toMatch(/weeks\.0/);
+  }); // prettier-ignore
+
+  it('degrees that may be cups, and a bare temperature on a farm that reads °F', () => {
+    expect(refused('quantity.parse', { text: '10 c', system: 'us' })).toMatch(/degrees or cups/);
+    expect(calculate('quantity.parse', { text: '10 °C', system: 'us' })).toMatchObject({ value: 10 });
+    const bare = (system: string) => (calculate('quantity.parse', { text: '57', system, kind: 'temperature' }) as { value: number }).value;
+    expect(bare('us')).toBeCloseTo(13.9, 1);
+    expect(bare('metric')).toBe(57);
+  }); // prettier-ignore
 });
 
 describe('water in butter', () => {

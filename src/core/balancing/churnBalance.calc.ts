@@ -23,6 +23,7 @@ export const churnBalanceCalculation = calculation({
     overrun: v.number(),
     netButtermilkMass: v.number(),
     verdict: v.picklist(['wet', 'plausible', 'suspect']),
+    remarks: v.optional(v.array(v.string())),
   }),
   run: churnBalance,
 });

@@ -28,6 +28,8 @@ export interface ChurnBalance {
   overrun: number;
   netButtermilkMass: number;
   verdict: Verdict;
+  /** What cannot be as it was told. */
+  remarks?: string[];
 }
 
 /** What an implied fat content means (handbook §6.8). */
@@ -56,13 +58,34 @@ export function churnBalance(input: ChurnInput): ChurnBalance {
     );
   }
   const impliedButterFat = fatToButter / unsaltedMass;
+  const netButtermilkMass = input.buttermilkMass - input.addedWaterMass;
+  const remarks = remarksOn(input, fatToButter, netButtermilkMass);
   return {
     fatIn,
     fatToButter,
     churnEfficiency: fatToButter / fatIn,
     impliedButterFat,
     overrun: (input.butterMass - fatToButter) / fatToButter,
-    netButtermilkMass: input.buttermilkMass - input.addedWaterMass,
+    netButtermilkMass,
     verdict: verdictOf(impliedButterFat),
+    ...(remarks.length > 0 ? { remarks } : {}),
   };
+}
+
+function remarksOn(input: ChurnInput, fatToButter: number, netButtermilkMass: number): string[] {
+  const { creamMass, butterMass, saltMass, buttermilkMass, addedWaterMass } = input;
+  const g = (mass: number) => `${Math.round(mass)} g`;
+  return [
+    ...(netButtermilkMass < 0
+      ? [
+          `More water went in (${g(addedWaterMass)}) than buttermilk came out (${g(buttermilkMass)}): one of the two is wrong, or part was not caught.`,
+        ]
+      : []),
+    ...(butterMass - saltMass + netButtermilkMass > creamMass * 1.02
+      ? [`Butter and buttermilk weigh more than the cream (${g(creamMass)}): a tare, or water not counted.`]
+      : []),
+    ...(fatToButter > butterMass - saltMass
+      ? [`More fat is left for the butter (${g(fatToButter)}) than it weighs without its salt.`]
+      : []),
+  ];
 }

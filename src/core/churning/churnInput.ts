@@ -1,3 +1,4 @@
+import { CalculationError } from '../calculationError';
 import { creamDensity } from '../dairy/creamDensity';
 import { thinCream } from '../dairy/creamFat';
 import type { Contents } from './contents';
@@ -96,6 +97,30 @@ export function pausedBefore(all: readonly ChurnHappening[], clockMinutes: numbe
     (sum, one) =>
       one.kind === 'pause' ? sum + Math.max(0, Math.min(one.minutes, clockMinutes - one.atMinutes)) : sum,
     0,
+  );
+}
+
+/** The minute on the clock at which so many minutes have been churned: what stood in between stood as long as it stood. */
+export function clockAfter(all: readonly ChurnHappening[], churnedMinutes: number): number {
+  return all
+    .filter((one) => one.kind === 'pause')
+    .toSorted((a, b) => a.atMinutes - b.atMinutes)
+    .reduce((clock, { atMinutes, minutes }) => (clock > atMinutes ? clock + minutes : clock), churnedMinutes);
+}
+
+/** A vessel cannot be fuller than its brim; an open one throws cream out from here on (handbook §6.4). */
+const mostOpen = 0.8;
+
+/** @throws {CalculationError} when the vessel cannot hold the cream while it is churned */
+export function refuseOverfull(load: Load): void {
+  const fill = fillOf(load);
+  const tool = tools[load.tool];
+  const most = tool.closed ? 1 : mostOpen;
+  if (fill <= most) return;
+  const capacity = Math.round(load.capacity ?? tool.usualVolume);
+  throw new CalculationError(
+    `creamMass: ${Math.round(load.creamMass)} g fill ${capacity} mL to ${Math.round(100 * fill)} %${tool.closed ? '; half is the advice, and a full vessel the most.' : ': it would overflow; half is the advice, and 80 % the most.'}`,
+    'creamMass',
   );
 }
 

@@ -54,7 +54,7 @@ export const stateSize = 7;
 /** Fat sets so many times faster where it is beaten than where it stands (shear makes crystals; engineering estimate). */
 const beaten = 3;
 /** How much more is torn off clumps of fat that has not set at all (engineering estimate: butter of cream only just cooled is greasy). */
-const smearing = 5;
+const smearing = 6;
 /** Air leaves cream that stands, s (engineering estimate). */
 const airLeaving = 3600;
 /**
@@ -151,7 +151,7 @@ export function churnSlope(p: Prepared, state: Float64Array, out: Float64Array):
   const shear =
     k *
     p.shearLoss *
-    (0.022 + 0.009 * exp((8 - felt) / 4) + 0.077 * exp((min(felt, shearsMost) - 18) / 2.1)) *
+    (0.022 + 0.009 * min(1, exp((8 - felt) / 4)) + 0.077 * exp((min(felt, shearsMost) - 18) / 2.1)) *
     (1 + smearing * unset) *
     joined;
   const together = k * joining * 26 * c * gate * (0.004 + g);
@@ -166,15 +166,15 @@ export function churnSlope(p: Prepared, state: Float64Array, out: Float64Array):
         k *
         (g - 0.5) *
         sigmoid((felt - 9) / 3) *
-        state[size]! *
+        Math.sqrt(state[size]!) *
         max(0, 1 - state[size]! / p.largest)
       : 0;
 }
 
 const fullGate = 0.82 ** 14;
 
-/** Grains grow by this much of their size a turn of the clock (engineering estimate, so that they are grains at 1.1 times the break). */
-const growing = 46;
+/** Grains grow the faster the larger their surface, by this much (engineering estimate: grains at 1.1 times the break, one mass well after). */
+const growing = 55;
 
 /**
  * How freely cream moves, against one that is 0.4 full: knots between which the logarithm runs straight. A closed vessel

@@ -1,3 +1,5 @@
+import type { Estimate } from '../quantities/estimate';
+import { logEstimate } from '../quantities/estimate';
 import { priorSpread } from './tools';
 
 /**
@@ -25,3 +27,9 @@ export const priorPace: ChurnPace = {
 
 /** Spread of buttermilk fat around the model, standard deviation of the logarithm (engineering estimate). */
 export const buttermilkScatter = Math.log(1.3);
+
+/** Fat of the buttermilk around what is foreseen or was marked; never richer than the cream it came of. */
+export function buttermilkFatAround(mid: number, creamFat: number, logSd = buttermilkScatter): Estimate {
+  const around = logEstimate(Math.min(mid, creamFat), logSd);
+  return { ...around, high: Math.min(creamFat, around.high) };
+}

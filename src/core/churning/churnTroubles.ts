@@ -23,7 +23,13 @@ export function churnTroubles(run: ChurnRun, fill: number, hardness: number): Tr
   if (run.outcome === 'oils')
     troubles.push({ key: 'oils', says: 'Too warm to grain: the fat oils off instead of gathering.' });
   if (run.outcome === 'stuck')
-    troubles.push({ key: 'willNotBreak', says: 'It whips and will not break as it stands.' });
+    troubles.push({
+      key: 'willNotBreak',
+      says:
+        run.reached.whipped === undefined
+          ? 'It will not break as it stands.'
+          : 'It whips and will not break as it stands.',
+    });
   if (run.leastMotion < crampedUnder && fill > fillLimit)
     troubles.push({
       key: 'overfull',

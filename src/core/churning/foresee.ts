@@ -1,6 +1,6 @@
 import { logEstimate } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
-import { buttermilkScatter, priorPace } from './churnPace';
+import { buttermilkFatAround, priorPace } from './churnPace';
 import type { ChurnPace } from './churnPace';
 import type { Churned } from './churned';
 import type { ChurnInput } from './churnInput.calc';
@@ -88,9 +88,9 @@ export function foresee(cream: CreamInChurn, pace: ChurnPace = priorPace): Fores
   // A way that never breaks leaves no buttermilk: what is expected of the butter comes from those that do.
   const breaks = possibilities.filter((one) => one.breakMinutes !== undefined);
   const fatLeft = (breaks.length > 0 ? middleWay(breaks).run : here).buttermilkFat;
-  const buttermilkFat = logEstimate(fatLeft, buttermilkScatter);
+  const buttermilkFat = buttermilkFatAround(fatLeft, cream.fat);
   const stageTimes = believedStageTimes(possibilities, (clock) => clock);
-  const lost = (fat: number) => 1 - expectedButter(cream, fat).churnEfficiency;
+  const lost = (fat: number) => Math.min(1, 1 - expectedButter(cream, fat).churnEfficiency);
   return {
     outcome,
     breakMinutes,
@@ -119,8 +119,8 @@ export function sinceItBroke(
   broke: Pick<Churned, 'buttermilkFat' | 'buttermilkLogSd' | 'from'> | undefined,
 ): Foreseen {
   if (!broke || broke.from === 'forecast') return foreseen;
-  const buttermilkFat = logEstimate(broke.buttermilkFat, broke.buttermilkLogSd);
-  const lost = (fat: number) => 1 - expectedButter(cream, fat).churnEfficiency;
+  const buttermilkFat = buttermilkFatAround(broke.buttermilkFat, cream.fat, broke.buttermilkLogSd);
+  const lost = (fat: number) => Math.min(1, 1 - expectedButter(cream, fat).churnEfficiency);
   return {
     ...foreseen,
     buttermilkFat,

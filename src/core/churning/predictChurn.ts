@@ -7,12 +7,12 @@ import type { Predicted } from '../prediction';
 import { logEstimate } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 import { churnEffects, spreadFromCream } from './churnEffects';
-import { conditionsOf, fillOf, longestSeconds } from './churnInput';
+import { clockAfter, conditionsOf, fillOf, longestSeconds, pausedBefore, refuseOverfull } from './churnInput';
 import { churnEntries } from './churnInput.calc';
 import { usualScatter } from './churnPace';
 import type { Trouble } from './churnTroubles';
 import { churnTroubles } from './churnTroubles';
-import { buttermilkScatter } from './churnPace';
+import { buttermilkFatAround } from './churnPace';
 import type { ChurnMoment, ChurnRun } from './simulateChurn';
 import { simulateChurn } from './simulateChurn';
 import type { Stage } from './stages';
@@ -30,7 +30,7 @@ const simulateInput = v.strictObject({
     ),
     1,
   ),
-  /** Go on after the break for this share of the break time; 0.16 reaches grains. */
+  /** Go on after the break for this share of the break time; 0.16 is well into grains. */
   pastBreak: v.optional(
     v.pipe(
       v.number(),
@@ -64,22 +64,29 @@ export interface Simulated extends Predicted {
  * nobody has tried varies by a factor of 1.6, and temperature and fat are only known so well.
  */
 export function predictChurn(input: SimulateInput): Simulated {
+  refuseOverfull(input);
   const run = runOf(input);
   const logPace = Math.log(input.pace);
   const logSd =
     (input.homogenised ? 2 : 1) *
     Math.hypot(Math.log(priorSpread), usualScatter, spreadFromCream(input, logPace));
   const last = run.moments.at(-1)!;
+  // The pace stretches the churning, and none of the pauses in it.
+  const windowOf = (clockSeconds: number) => {
+    const clock = clockSeconds / 60;
+    const { low, high } = logEstimate(clock - pausedBefore(input.happenings, clock), logSd);
+    return { low: clockAfter(input.happenings, low), mid: clock, high: clockAfter(input.happenings, high) };
+  };
   return {
     outcome: run.outcome,
     stageMinutes: Object.fromEntries(
       stages
         .filter((stage) => stage !== 'fluid' && run.reached[stage] !== undefined)
-        .map((stage) => [stage, logEstimate(run.reached[stage]! / 60, logSd)]),
+        .map((stage) => [stage, windowOf(run.reached[stage]!)]),
     ),
-    ...(run.breakSeconds === undefined ? {} : { breakMinutes: logEstimate(run.breakSeconds / 60, logSd) }),
+    ...(run.breakSeconds === undefined ? {} : { breakMinutes: windowOf(run.breakSeconds) }),
     breakTemperature: run.breakTemperature,
-    buttermilkFat: logEstimate(run.buttermilkFat, buttermilkScatter),
+    buttermilkFat: buttermilkFatAround(run.buttermilkFat, input.creamFat),
     grainSize: last.grainSize,
     troubles: churnTroubles(run, fillOf(input), input.hardness),
     moments: run.moments.map(({ seconds, stage, temperature, torque, sound, buttermilkFat, grainSize }) => ({

@@ -122,7 +122,7 @@ export const oilsFrom = 23;
  * slower and the warmer losing more. The model of {@link churnSlope} by RK4 with K·Δt ≤ 0.003; stage times are
  * interpolated, so that they do not depend on the step.
  * @param longest stop looking after this many seconds on the clock
- * @param stopAfterBreak go on for this share of the break time, to see grains form (0.16 reaches grains)
+ * @param stopAfterBreak go on for this share of the break time, to see grains form (0.16 is well into grains)
  * @param step K·Δt, for trying whether the answer depends on it
  */
 export function simulateChurn(

@@ -1,6 +1,7 @@
 import { quantileSorted } from 'simple-statistics';
 import * as v from 'valibot';
 import { calculation, mass, positiveMass } from '../calculation';
+import { CalculationError } from '../calculationError';
 import { ranked } from '../prediction';
 import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
@@ -135,6 +136,13 @@ function wantedBank(expected: readonly number[], { demand, capacity, salted }: B
  * @param progress called now and then with the share done; may throw to stop
  */
 export function bankPlan(input: BankInput, progress?: (share: number) => void): BankPlan {
+  input.weeks.forEach(({ low, mid, high }, i) => {
+    if (low > mid || mid > high)
+      throw new CalculationError(
+        `weeks.${i}: low ${low}, mid ${mid} and high ${high} were given; each has to be at least the one before.`,
+        `weeks.${i}`,
+      );
+  });
   const cautious = input.weeks.map(({ low, mid }) => (low + 2 * mid) / 3);
   const wanted = wantedBank(cautious, input);
   const plan = live(

@@ -1,6 +1,8 @@
 import { quantileSorted } from 'simple-statistics';
 import * as v from 'valibot';
 import { calculation, positive } from '../calculation';
+import { CalculationError } from '../calculationError';
+import { list } from '../quantities/list';
 import { ranked } from '../prediction';
 import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
@@ -97,6 +99,27 @@ const calfTakesFat = 0.008;
 const reaches = 0.93;
 const butterFat = 0.82;
 
+/** @throws {CalculationError} where an animal's dates contradict one another */
+function refuseContradictions(animals: readonly Animal[]): void {
+  animals.forEach(({ name, calved, nextCalving, withheld }, i) => {
+    if (calved !== undefined && nextCalving !== undefined && nextCalving - calved < shortestGestation)
+      throw new CalculationError(
+        `animals.${i}.nextCalving: ${nextCalving} was given for ${name || 'this animal'}, ${Math.round(nextCalving - calved)} days after she calved; no animal that is milked calves again within ${shortestGestation}.`,
+        `animals.${i}.nextCalving`,
+      );
+    withheld.forEach(({ from, to }, j) => {
+      if (to < from)
+        throw new CalculationError(
+          `animals.${i}.withheld.${j}.to: ${to} was given; it has to be ${from} or later.`,
+          `animals.${i}.withheld.${j}.to`,
+        );
+    });
+  });
+}
+
+/** A goat or ewe carries five months, a cow nine (engineering estimate: the shortest of them with its heat), days. */
+const shortestGestation = 140;
+
 /** One possible year: milk and fat of every week, g. */
 export function drawYear(
   { animals, weeks }: Pick<HerdInput, 'animals' | 'weeks'>,
@@ -139,6 +162,7 @@ export function drawYear(
  * @param progress called now and then with the share done; may throw to stop
  */
 export function herdForecast(input: HerdInput, progress?: (share: number) => void): HerdForecast {
+  refuseContradictions(input.animals);
   const draws = drawsFrom(input.seed);
   const years = Array.from({ length: input.runs }, (_, i) => {
     if (progress && i % 25 === 0) progress(i / input.runs);
@@ -163,6 +187,9 @@ export function herdForecast(input: HerdInput, progress?: (share: number) => voi
     };
   });
   const withheld = input.animals.some((one) => one.withheld.length > 0);
+  const undated = input.animals.filter(
+    ({ calved, nextCalving }) => calved === undefined && nextCalving === undefined,
+  );
   return {
     weeks,
     reasons: ranked([
@@ -175,15 +202,26 @@ export function herdForecast(input: HerdInput, progress?: (share: number) => voi
         ? [{ says: 'A calf takes the richest last milk.', weight: 0.06 }]
         : []),
     ]),
-    cautions: withheld
-      ? [
-          {
-            key: 'withheld',
-            level: 'danger',
-            says: 'Milk under a medicine’s withdrawal goes to nobody without asking; it is left out here.',
-          },
-        ]
-      : [],
+    cautions: [
+      ...(withheld
+        ? [
+            {
+              key: 'withheld',
+              level: 'danger' as const,
+              says: 'Milk under a medicine’s withdrawal goes to nobody without asking; it is left out here.',
+            },
+          ]
+        : []),
+      ...(undated.length > 0
+        ? [
+            {
+              key: 'undated',
+              level: 'caution' as const,
+              says: `No calving is known of ${list(undated.map(({ name }) => name || 'one animal'))}: she is counted as dry. Say when she calved, or will.`,
+            },
+          ]
+        : []),
+    ],
   };
 }
 

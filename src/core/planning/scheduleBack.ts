@@ -106,6 +106,11 @@ export function scheduleBack(input: ScheduleInput): Schedule {
           `${key}.${i}.to`,
         );
     });
+  if (now !== undefined && readyBy < now)
+    throw new CalculationError(
+      `readyBy: ${readyBy} was given, which is ${now - readyBy} min ago: a time to come is needed.`,
+      'readyBy',
+    );
   const conflicts: Schedule['conflicts'] = [];
   const planned: PlannedStep[] = [];
   let before = readyBy;

@@ -34,7 +34,7 @@ const plural: Record<QuantityKind, string> = {
 
 /**
  * Reads what a tired person types: `1 1/2 qt`, `0,75 l`, `3 lb 4 oz`, `62F`, `half a gallon`, `just over 1 pint`.
- * A bare number takes the base unit of `kind`. Nothing is guessed.
+ * A bare number takes the base unit of `kind`, a bare temperature on a US farm °F. Nothing is guessed.
  * @throws {CalculationError} quoting the part that was not understood and saying what is allowed.
  */
 export function parseQuantity(text: string, system: UnitSystem, kind?: QuantityKind): Quantity {
@@ -248,7 +248,9 @@ class Reader {
   private bare(before: Term | undefined, at: number): Scale {
     if (!this.wanted || before || this.at < this.tokens.length)
       throw before ? this.notUnderstood(at - 1) : this.noUnit(at);
-    return { kind: this.wanted, toBase: (amount) => amount };
+    // A thermometer on a farm that reads in °F shows no °C.
+    const fahrenheit = this.wanted === 'temperature' && this.system === 'us';
+    return { kind: this.wanted, toBase: (amount) => (fahrenheit ? celsiusFrom(amount) : amount) };
   }
 
   private unit(before: QuantityKind | undefined): Scale | undefined {

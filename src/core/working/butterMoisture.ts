@@ -104,11 +104,11 @@ export function butterMoisture(input: MoistureInput): ButterMoisture {
   const birge = found.length > 1 ? Math.max(1, Math.sqrt(misfit / (found.length - 1))) : 1;
   const sd = birge / Math.sqrt(precision);
   const kept = Math.min(0.6, Math.max(0, moisture));
-  const fat = 1 - kept - salt - solids;
-  const estimated = estimate(kept, sd);
+  const fat = Math.max(0, 1 - kept - salt - solids);
+  const estimated = within(estimate(kept, sd), 1 - salt);
   return {
     moisture: estimated,
-    fat: estimate(fat, together(sd, curdSd)),
+    fat: within(estimate(fat, together(sd, curdSd)), 1 - salt),
     sources: found.map(({ source, moisture: alone, sd: spread }) => ({
       source,
       moisture: alone,
@@ -143,3 +143,10 @@ function moistureCautions(moisture: Estimate, disagree: boolean, tested: boolean
     });
   return cautions;
 }
+
+/** A share of the butter is nothing at least, and at most what the salt leaves. */
+const within = ({ low, mid, high }: Estimate, most: number): Estimate => ({
+  low: Math.min(most, Math.max(0, low)),
+  mid: Math.min(most, Math.max(0, mid)),
+  high: Math.min(most, Math.max(0, high)),
+});
