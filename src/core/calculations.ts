@@ -24,6 +24,15 @@ import { saltCorrectCalculation } from './salting/saltCorrect.calc';
 import { butterMoistureCalculation } from './working/butterMoisture.calc';
 import { butterWorkabilityCalculation } from './working/butterWorkability';
 import { reconcileCalculation } from './balancing/reconcile';
+import { bestTemperatureCalculation } from './churning/bestTemperature';
+import { fatTestCalculation } from './dairy/fatTest.calc';
+import { heatTreatmentCalculation } from './heating/heatTreatment.calc';
+import { acidityCalculation } from './ripening/acidity.calc';
+import { physicalRipeningCalculation } from './ripening/physicalRipening';
+import { saltWaterPhaseCalculation } from './salting/saltWaterPhase';
+import { thawTimeCalculation } from './standing/thawTime';
+import { chillIceCalculation } from './tempering/chillIce';
+import { butterGradeCalculation } from './working/butterGrade';
 import type { Calculation } from './calculation';
 import { readInput } from './calculation';
 import { CalculationError } from './calculationError';
@@ -86,6 +95,15 @@ const predicting = [
   bankPlanCalculation,
   scheduleBackCalculation,
   todayRankCalculation,
+  bestTemperatureCalculation,
+  heatTreatmentCalculation,
+  physicalRipeningCalculation,
+  acidityCalculation,
+  fatTestCalculation,
+  saltWaterPhaseCalculation,
+  butterGradeCalculation,
+  chillIceCalculation,
+  thawTimeCalculation,
 ];
 
 /** Every calculation by its name: the one door for the command line, HTTP and the screens. */

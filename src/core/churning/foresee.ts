@@ -1,4 +1,3 @@
-import { logEstimate } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 import { buttermilkFatAround, priorPace } from './churnPace';
 import type { ChurnPace } from './churnPace';

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { calculation } from '../calculation';
+import { calculation, fraction } from '../calculation';
 import { keepingDate, storages } from './keepingDate';
 
 export const keepingDateCalculation = calculation({
@@ -13,6 +13,8 @@ export const keepingDateCalculation = calculation({
     cultured: v.boolean(),
     rawOrigin: v.boolean(),
     freshHerbsOrGarlic: v.boolean(),
+    /** Strength of the brine in it: salt.waterPhase. */
+    brine: v.optional(fraction),
   }),
   output: v.object({ until: v.string(), days: v.number(), reasons: v.array(v.string()) }),
   run: keepingDate,

@@ -1,3 +1,4 @@
+import { usuallyKeeps } from './brineKeeps';
 import { addDays, readDate } from './civilDate';
 
 export const storages = ['counter', 'crock', 'fridge', 'freezer'] as const;
@@ -15,6 +16,8 @@ export interface Kept {
   cultured: boolean;
   rawOrigin: boolean;
   freshHerbsOrGarlic: boolean;
+  /** Salt in its water, mass fraction, when it is known: what keeps it, more than that it is salted. */
+  brine?: number | undefined;
 }
 
 export interface KeepingDate {
@@ -38,7 +41,7 @@ const herbDays: Record<Storage, number> = { fridge: 4, freezer: 90, counter: 0, 
 export function keepingDate(butter: Kept): KeepingDate {
   readDate(butter.made, 'made');
   const reasons: string[] = [];
-  let days = baseDays(butter, reasons);
+  let days = byBrine(butter, reasons);
   if (butter.storage === 'fridge' && butter.cultured) {
     days *= culturedFactor;
     reasons.push('cultured: a quarter longer');
@@ -57,6 +60,15 @@ export function keepingDate(butter: Kept): KeepingDate {
   }
   const whole = Math.floor(days + 1e-9);
   return { until: addDays(butter.made, whole), days: whole, reasons };
+}
+
+/** Between the days of unsalted and of salted butter by the strength of the brine, where that is known. */
+function byBrine(butter: Kept, reasons: string[]): number {
+  const days = baseDays(butter, reasons);
+  if (!butter.salted || butter.brine === undefined || butter.brine >= usuallyKeeps) return days;
+  const unsalted = baseDays({ ...butter, salted: false }, []);
+  reasons.push(`a brine of ${Math.round(butter.brine * 100)} % only, for its salt stands in much water`);
+  return unsalted + (days - unsalted) * (butter.brine / usuallyKeeps);
 }
 
 function baseDays({ storage, washed, salted, rawOrigin }: Kept, reasons: string[]): number {

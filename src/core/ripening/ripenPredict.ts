@@ -5,7 +5,7 @@ import type { Estimate } from '../quantities/estimate';
 import { renewAfter } from './cultureLine';
 import { refuseSouring } from './refuseSouring';
 import type { RipenInput } from './ripenPredict.calc';
-import { cultureHarm, safetyLimit } from './safetyClock';
+import { cultureHarm, safePh, safetyLimit } from './safetyClock';
 import type { Culture, Spell } from './ripenCream';
 import { hoursToPh, mesophilic, ripenCream, wild, yoghurt } from './ripenCream';
 
@@ -24,8 +24,6 @@ export interface Ripening extends Predicted {
 const livelySpread = 0.15;
 const wildSpread = 1;
 const phMeter = 0.1;
-/** pH at which the acid keeps cream (handbook §7). */
-const safePh = 5;
 /** pH at which cream is thick and tart, and how sharply people see it (engineering estimates). */
 const thickAt = 5.05;
 const thickWidth = 0.12;

@@ -9,7 +9,7 @@ import { hoursToPh, mesophilic, ripenCream, yoghurt } from './ripenCream';
  */
 
 /** pH at which the acid itself keeps cream (handbook §7). */
-const safePh = 5;
+export const safePh = 5;
 /** Whatever was meant, cultured cream is thick and tart by then; natural souring of raw cream a day later, h (handbook §7). */
 const longest = 48;
 const longestNatural = 72;

@@ -1,6 +1,6 @@
 import type { Spell } from '../ripening/ripenCream';
 import type { RipenInput } from '../ripening/ripenPredict.calc';
-import { cultureHarm, safetyHours } from '../ripening/safetyClock';
+import { cultureHarm, safePh, safetyHours } from '../ripening/safetyClock';
 import { freezesAt } from '../tempering/freezing';
 import { lotsMix } from '../tempering/lotsMix';
 import type { LotEvent } from './lotEvents';
@@ -99,8 +99,6 @@ const frozenHard = -2;
 const settledWithin = 0.05;
 /** Colder than this hardly anything grows (handbook §7), °C. */
 const growsFrom = 7;
-/** pH at which the acid keeps cream (handbook §7); milk has nearly 7. */
-const safePh = 5;
 
 /** The events that still stand: what was taken back is left out. */
 export function notTakenBack(events: readonly LotEvent[]): LotEvent[] {

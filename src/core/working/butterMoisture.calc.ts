@@ -3,7 +3,7 @@ import { calculation, fraction, mass, positiveFraction, positiveMass } from '../
 import { estimateSchema, predictedEntries } from '../predictionSchema';
 import { usualScale, butterMoisture } from './butterMoisture';
 
-const moistureInput = v.strictObject({
+export const moistureInput = v.strictObject({
   butterMass: positiveMass,
   butterMassSd: v.optional(mass),
   saltMass: v.optional(mass, 0),

@@ -6,6 +6,7 @@ import { refuseSouring } from '@/core/ripening/refuseSouring';
 import type { SaidLotEvent } from '@/core/standing/lotEvents';
 import { saidLotEvent } from '@/core/standing/lotEvents';
 import { vesselFactor } from '@/core/standing/lotHeat';
+import { pasteurises } from '@/core/heating/pasteurising';
 import { lotStory } from '@/core/standing/lotStory';
 import { vesselShape } from '@/core/standing/places';
 import type { FarmScope } from '@/data/farmScope';
@@ -145,11 +146,6 @@ async function follow(
 
 /** Milk rises in the pan from here on, on a high farm too, °C (engineering estimate: water at 3,000 m). */
 const boilsFrom = 90;
-
-/** Common code figures for cream of 10 % fat and more: 66 °C for 30 min or 75 °C for 15 s, and between them (handbook §7). */
-const pasteurises = ({ celsius, minutes }: { celsius: number; minutes: number }): boolean =>
-  // On a logarithmic scale the two figures lie 9 K and a factor of 120 apart.
-  minutes >= 30 * 120 ** (-(celsius - 66) / 9) && celsius >= 66;
 
 /** Readings with the factor on U that each showed, so that the vessel is known better next time. */
 async function withFactors(

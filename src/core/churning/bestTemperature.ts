@@ -1,0 +1,144 @@
+import * as v from 'valibot';
+import { calculation } from '../calculation';
+import { ranked } from '../prediction';
+import { predictedEntries } from '../predictionSchema';
+import type { Predicted } from '../prediction';
+import { runAt } from './belief';
+import { churnInput } from './churnInput.calc';
+import { expectedButter } from './expectedButter';
+import { greasyFrom } from './churnTroubles';
+import { isQuick, tools } from './tools';
+
+export interface AtDegree {
+  celsius: number;
+  /** Minutes until it breaks; absent where it does not. */
+  minutes?: number;
+  /** Share of the fat that the butter does not get, 0 … 1. */
+  fatLost: number;
+  /** What it costs against the best, g of butter: fat lost, and minutes at what they are worth. */
+  costs: number;
+}
+
+export interface BestTemperature extends Predicted {
+  celsius?: number;
+  /** From and to which it costs hardly more. */
+  good?: { from: number; to: number };
+  degrees: AtDegree[];
+}
+
+const coldest = 6;
+const warmest = 22;
+/** g of butter that a minute at the churn is worth to the maker, when they did not say (engineering estimate): by hand more. */
+const minuteWorth = { hand: 1.5, motor: 0.3 };
+/** Hardly more: so much of the butter. */
+const hardly = 0.005;
+/** Texture: soft butter breaks at up to here, firm at up to there, °C at usual hardness (engineering estimates). */
+const softest = { soft: greasyFrom, usual: 18.5, firm: 15 } as const;
+
+/**
+ * At what temperature to churn this load: the model run degree by degree at the churn's own pace, fat lost weighed against
+ * minutes, and no warmer than the texture wanted allows. Warmer is quicker and loses more, colder is slow and firm.
+ */
+export function bestTemperature({ texture, minutesWorth, pace, ...input }: BestInput): BestTemperature {
+  const worth = minutesWorth ?? minuteWorth[tools[input.tool].driven === 'hand' ? 'hand' : 'motor'];
+  const most = softest[texture] + input.hardness;
+  const tried = Array.from({ length: warmest - coldest + 1 }, (_, i) => {
+    const celsius = coldest + i;
+    const run = runAt({ ...input, temperature: celsius }, Math.log(pace));
+    const minutes = run.breakSeconds === undefined ? undefined : run.breakSeconds / 60;
+    const got = minutes === undefined ? 0 : butterOf(input, run.buttermilkFat);
+    return { celsius, minutes, got, breaksAt: run.breakTemperature };
+  });
+  const whole = butterOf(input, 0);
+  const value = ({ minutes, got }: (typeof tried)[number]) => got - worth * (minutes ?? 0);
+  const fitting = tried.filter(({ minutes, breaksAt }) => minutes !== undefined && breaksAt <= most);
+  const best = fitting.toSorted((a, b) => value(b) - value(a))[0];
+  const degrees = tried.map((one): AtDegree => ({
+    celsius: one.celsius,
+    ...(one.minutes === undefined ? {} : { minutes: one.minutes }),
+    fatLost: Math.max(0, 1 - one.got / whole),
+    costs: best ? Math.max(0, value(best) - value(one)) : 0,
+  }));
+  const good = best && fitting.filter((one) => value(best) - value(one) <= hardly * whole);
+  const degree = best && degrees.find(({ celsius }) => celsius === best.celsius + 1);
+  return {
+    ...(best && good
+      ? { celsius: best.celsius, good: { from: good[0]!.celsius, to: good.at(-1)!.celsius } }
+      : {}),
+    degrees,
+    reasons: ranked([
+      ...(degree
+        ? [
+            {
+              says: `A degree warmer costs ${Math.round(degree.costs)} g of butter, time and all.`,
+              weight: 3,
+            },
+          ]
+        : []),
+      ...(input.hardness === 0
+        ? []
+        : [
+            {
+              says: `${input.hardness > 0 ? 'Hard winter' : 'Soft summer'} fat: as many degrees ${input.hardness > 0 ? 'warmer' : 'colder'}.`,
+              weight: 1,
+            },
+          ]),
+      ...(isQuick(input.tool) ? [{ says: 'A fast tool heats the cream: it begins colder.', weight: 2 }] : []),
+      { says: `A minute counts as ${worth} g of butter.`, weight: 1 },
+    ]),
+    cautions: best
+      ? []
+      : [
+          {
+            key: 'none',
+            level: 'caution',
+            says: 'At no temperature is this load foreseen to break well: take less of it, or richer cream.',
+          },
+        ],
+  };
+}
+
+const butterOf = (
+  { creamMass, creamFat, creamFatSd }: Pick<BestInput, 'creamMass' | 'creamFat' | 'creamFatSd'>,
+  buttermilkFat: number,
+): number =>
+  expectedButter({ mass: creamMass, massSd: 0, fat: creamFat, fatSd: creamFatSd }, buttermilkFat).mass;
+
+const bestInput = v.strictObject({
+  ...v.omit(churnInput, ['temperature']).entries,
+  texture: v.optional(v.picklist(['firm', 'usual', 'soft']), 'usual'),
+  /** g of butter a minute at the churn is worth. */
+  minutesWorth: v.optional(
+    v.pipe(v.number(), v.minValue(0, 'zero or more, in g of butter.'), v.maxValue(100, 'at most 100 g.')),
+  ),
+  /** How much longer than the tool's usual this churn takes: 1 is usual. */
+  pace: v.optional(
+    v.pipe(
+      v.number(),
+      v.minValue(0.05, 'a pace from 0.05 to 20 is allowed.'),
+      v.maxValue(20, 'a pace from 0.05 to 20 is allowed.'),
+    ),
+    1,
+  ),
+});
+type BestInput = v.InferOutput<typeof bestInput>;
+
+export const bestTemperatureCalculation = calculation({
+  name: 'churn.bestTemperature',
+  says: 'At what temperature to churn this load, and what each degree costs.',
+  input: bestInput,
+  output: v.object({
+    celsius: v.optional(v.number()),
+    good: v.optional(v.object({ from: v.number(), to: v.number() })),
+    degrees: v.array(
+      v.object({
+        celsius: v.number(),
+        minutes: v.optional(v.number()),
+        fatLost: v.number(),
+        costs: v.number(),
+      }),
+    ),
+    ...predictedEntries,
+  }),
+  run: bestTemperature,
+});
