@@ -6,6 +6,7 @@ import {
   openSync,
   readdirSync,
   readFileSync,
+  readlinkSync,
   renameSync,
   rmSync,
   statSync,
@@ -47,14 +48,31 @@ export async function build(here: string): Promise<string> {
   const lock = await waitForLock(join(here, '.immulgo/build.lock'));
   try {
     if (!existsSync(folder)) await buildInto(here, folder, lock.fd);
+    const served = foldersInUse();
     const old = readdirSync(builds)
       .map((name) => join(builds, name))
+      .filter((one) => !served.has(one))
       .toSorted((a, b) => statSync(b).mtimeMs - statSync(a).mtimeMs);
     for (const one of old.slice(kept)) rmSync(one, { recursive: true, force: true });
   } finally {
     lock.release();
   }
   return folder;
+}
+
+/** Where programs of this machine stand: a house that serves a build still reads from it, however old it is. */
+function foldersInUse(): ReadonlySet<string> {
+  const standing = readdirSync('/proc')
+    .filter((name) => /^\d+$/.test(name))
+    .flatMap((pid) => {
+      try {
+        return [readlinkSync(`/proc/${pid}/cwd`)];
+      } catch {
+        // It ended meanwhile, or is not ours to look at.
+        return [];
+      }
+    });
+  return new Set(standing);
 }
 
 async function buildInto(here: string, folder: string, lockFd: number): Promise<void> {
