@@ -2,7 +2,7 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { median } from 'simple-statistics';
 import type { Habit } from '@tests/validation/household';
 import { liveByHabit, liveByRank } from '@tests/validation/household';
-import { goodKit, scoreBooks, usualKit } from '@tests/validation/books';
+import { goodKit, scoreBooks, scoreSlip, slips, usualKit } from '@tests/validation/books';
 import { liveThroughTrouble, loopTroubles, troubled } from '@tests/validation/closedLoop';
 import type { MakerScore, Scored } from '@tests/validation/makers';
 import { scoreMaker } from '@tests/validation/makers';
@@ -232,6 +232,18 @@ function books(batches: number): Finding[] {
   });
 }
 
+function slipsNamed(batches: number): Finding[] {
+  return slips.map((slip): Finding => {
+    const { noticed, found, named } = scoreSlip(new Noise(slip.name), usualKit, slip, batches);
+    return {
+      what: `Usual kit, ${slip.name}: noticed in ${percent(noticed)}; of those the culprit among the ${named.toFixed(1)} named`,
+      asked: 'at least 85 %',
+      reached: percent(found),
+      enough: found >= 0.85,
+    };
+  });
+}
+
 /** `--plots` draws the plots only. */
 const plotsOnly = process.argv.includes('--plots');
 mkdirSync(plots, { recursive: true });
@@ -243,6 +255,7 @@ if (!plotsOnly) {
     ...tables(),
     ...household(20),
     ...books(2000),
+    ...slipsNamed(2000),
     ...closedLoop(40),
     ...makers(500),
   ];

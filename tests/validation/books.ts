@@ -113,3 +113,35 @@ export function scoreBooks(noise: Noise, kit: Kit, batches: number): BooksScore 
     falseAlarms: falseAlarms / batches,
   };
 }
+
+/** Errors as they are made with the usual kit, each in one figure. */
+export const slips = [
+  { name: 'butter’s weight, 6 % either way', id: 'butter.mass', by: (value: number, i: number) => value * (i % 2 ? 1.06 : 0.94) },
+  { name: 'buttermilk, a tenth not caught', id: 'buttermilk.mass', by: (value: number) => value * 0.9 },
+  { name: 'cream’s weight, 8 % too much', id: 'cream.mass', by: (value: number) => value * 1.08 },
+  { name: 'cream’s fat, 3 points too much', id: 'cream.fat', by: (value: number) => value + 0.03 },
+] as const; // prettier-ignore
+
+/** Of books with a slip that were noticed: how often the figure is among those named, and how many are named. */
+export function scoreSlip(noise: Noise, kit: Kit, { id, by }: (typeof slips)[number], batches: number) {
+  let [noticed, found, many] = [0, 0, 0];
+  const [stream, kind] = id.split('.') as [string, 'mass' | 'fat'];
+  for (let i = 0; i < batches; i += 1) {
+    const network = measuredChurning(noise, kit, 0);
+    const streams = network.streams.map((one) =>
+      one.id === stream && one[kind]
+        ? { ...one, [kind]: { ...one[kind], value: by(one[kind].value, i) } }
+        : one,
+    );
+    const { pValue, named } = reconcile({ ...network, streams });
+    if (pValue >= noticedUnder) continue;
+    noticed += 1;
+    many += named.length;
+    if (named.includes(id)) found += 1;
+  }
+  return {
+    noticed: noticed / batches,
+    found: found / Math.max(1, noticed),
+    named: many / Math.max(1, noticed),
+  };
+}

@@ -1,6 +1,6 @@
 import { CalculationError } from '../calculationError';
 import fc from 'fast-check';
-import { goodKit, measuredChurning, scoreBooks, usualKit } from '@tests/validation/books';
+import { goodKit, measuredChurning, scoreBooks, scoreSlip, slips, usualKit } from '@tests/validation/books';
 import { plainBooks } from '@tests/validation/examples';
 import { Noise } from '@tests/validation/noise';
 import type { Network } from './network';
@@ -112,6 +112,26 @@ describe('the books', () => {
     const usual = scoreBooks(new Noise('test'), usualKit, 150);
     expect(usual.noticed).toBeGreaterThanOrEqual(0.85);
     expect(Math.max(good.falseAlarms, usual.falseAlarms)).toBeLessThan(0.1);
+  });
+});
+
+describe('who is named when the books do not balance', () => {
+  it('is the culprit nearly always, with those that the balance cannot tell from it, and nobody when they do', () => {
+    expect(reconcile(churning).named).toEqual([]);
+    for (const slip of slips) {
+      const usual = scoreSlip(new Noise('named'), usualKit, slip, 300);
+      expect(usual.found).toBeGreaterThanOrEqual(0.88);
+      expect(usual.named).toBeLessThan(4.2);
+      const good = scoreSlip(new Noise('named'), goodKit, slip, 60);
+      expect(good.found).toBeGreaterThanOrEqual(0.93);
+      expect(good.named).toBeLessThan(2.2);
+    }
+  });
+
+  it('is the likeliest first, by how large an error such an instrument makes', () => {
+    const wrong = structuredClone(churning);
+    wrong.streams[1]!.mass!.value += 100;
+    expect(reconcile(wrong).named[0]).toBe('butter.mass');
   });
 });
 

@@ -22,6 +22,11 @@ export interface Reconciled {
   pValue: number;
   /** Measurements such as `butter.mass`, the likeliest wrong first: standardised residual over 1.96. */
   suspects: string[];
+  /**
+   * When the books do not balance: the measurements whose error would explain it best, taking into account how large an error
+   * such an instrument makes; those that the balance cannot tell apart stand together, the likeliest first.
+   */
+  named: string[];
 }
 
 /** A measurement in the solution: its residual in standard deviations, and how much of that the balances can see. */
@@ -59,8 +64,8 @@ const settled = 1e-9;
  * @throws {CalculationError} when a stream is not determined by what was given, or the network contradicts itself
  */
 export function reconcile(network: Network): Reconciled {
-  const { streams, chiSquare, degreesOfFreedom, pValue, suspects } = fitNetwork(network);
-  return { streams, chiSquare, degreesOfFreedom, pValue, suspects };
+  const { streams, chiSquare, degreesOfFreedom, pValue, suspects, named } = fitNetwork(network);
+  return { streams, chiSquare, degreesOfFreedom, pValue, suspects, named };
 }
 
 /** {@link reconcile} with the residual of every measurement, and how well everything is known. */
@@ -272,20 +277,55 @@ function report(problem: Problem, rank: number): Fit {
   });
   if (!adjusted.every((one) => Number.isFinite(one.massSd + one.fat + one.fatMassSd))) throw contradiction();
   const degreesOfFreedom = residuals.length + 2 * rank - 2 * streams.length;
+  const pValue = degreesOfFreedom > 0 ? 1 - chiSquareCdf(chiSquare, degreesOfFreedom) : 1;
   return {
     streams: adjusted,
     chiSquare,
     degreesOfFreedom,
-    pValue: degreesOfFreedom > 0 ? 1 - chiSquareCdf(chiSquare, degreesOfFreedom) : 1,
+    pValue,
     suspects: residuals
       // What differs by rounding only stands as it was told.
       .map((one) => ({ id: one.id, size: Math.round(standardised(one) * 1e6) / 1e6 }))
       .filter(({ size }) => size > suspectAt)
       .sort((one, other) => other.size - one.size)
       .map(({ id }) => id),
+    named: pValue < unlikely ? likeliest(residuals, streams) : [],
     residuals,
     known,
   };
+}
+
+/** Books like that would come about in fewer than one of twenty honest batches. */
+const unlikely = 0.05;
+/**
+ * How large a gross error is when one is made, standard deviations (engineering estimates): a weight misread or a tare
+ * forgotten, as a share of it and at least so many grams; a fat that is not what the label says, mass fraction, less where there is little.
+ */
+const slip = { mass: 0.08, leastMass: 10, fat: 0.025, fatShare: 0.5 };
+/** Named as well: whatever is at least a seventh as likely as the likeliest, logarithm. */
+const alike = Math.log(7);
+
+/**
+ * Weighs for every measurement the odds that it alone carries an error of the size such errors have, against that none does
+ * (Bayes factor of a mean shift with a normal prior: Tamhane, Technometrics 24, 1982; Gelman et al., Bayesian Data Analysis, 2013, §7.4).
+ */
+function likeliest(residuals: readonly Residual[], streams: readonly Stream[]): string[] {
+  const sizes = new Map<string, number>(
+    streams.flatMap(({ id, mass, fat }) => [
+      ...(mass ? [[`${id}.mass`, Math.max(slip.leastMass, slip.mass * mass.value)] as const] : []),
+      ...(fat
+        ? [[`${id}.fat`, Math.min(slip.fat, slip.fatShare * Math.max(fat.value, fat.sd))] as const]
+        : []),
+    ]),
+  );
+  const odds = residuals
+    .map((one) => {
+      const seen = (sizes.get(one.id)! / one.sd) ** 2 * one.checked;
+      return { id: one.id, log: 0.5 * ((standardised(one) ** 2 * seen) / (1 + seen) - Math.log1p(seen)) };
+    })
+    .toSorted((one, other) => other.log - one.log);
+  const [best] = odds;
+  return odds.filter(({ log }) => log > 0 && best!.log - log <= alike).map(({ id }) => id);
 }
 
 /** Size of a residual against what it should vary by; 0 where nothing checks the measurement. */
@@ -312,6 +352,7 @@ export const reconcileCalculation = calculation({
     degreesOfFreedom: v.number(),
     pValue: v.number(),
     suspects: v.array(v.string()),
+    named: v.array(v.string()),
   }),
   run: reconcile,
 });
