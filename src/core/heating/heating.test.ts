@@ -14,7 +14,7 @@ it('the two figures of every code are one line, and nothing under it counts', ()
   expect(minutesAt('cream', 75)).toBeCloseTo(0.25, 6);
   expect(minutesAt('milk', 72)).toBeCloseTo(0.25, 6);
   expect(minutesAt('cream', 65.9)).toBeUndefined();
-  expect(minutesAt('cream', 95)).toBe(0.25);
+  expect(minutesAt('cream', 95)).toBeLessThan(1e-4);
   expect(pasteurises({ celsius: 66, minutes: 29 })).toBe(false);
   expect(pasteurises({ celsius: 69, minutes: 10 })).toBe(true);
   expect(pasteurises({ celsius: 63, minutes: 30 }, 'milk')).toBe(true);

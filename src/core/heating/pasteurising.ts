@@ -11,13 +11,11 @@ export type Code = keyof typeof codes;
 
 /** The slow and the quick figure of a code lie 9 K and a factor of 120 apart: so many K for ten times the time. */
 export const tenfold = 9 / Math.log10(120);
-/** Held for less than this nobody can time it, min. */
-const shortest = 0.25;
 
 /** Minutes a temperature has to be held for a code; undefined under its lowest. */
 export function minutesAt(code: Code, celsius: number): number | undefined {
   const { celsius: from, minutes } = codes[code];
-  return celsius < from ? undefined : Math.max(shortest, minutes * 10 ** (-(celsius - from) / tenfold));
+  return celsius < from ? undefined : minutes * 10 ** (-(celsius - from) / tenfold);
 }
 
 /** Whether a temperature held so long pasteurises by a code. */

@@ -3,6 +3,7 @@ import { calculation, positive, positiveMass } from '../calculation';
 import { CalculationError } from '../calculationError';
 import { creamDensity } from '../dairy/creamDensity';
 import type { Caution } from '../keeping/cautions';
+import { heatedShare } from './heatedShare';
 import { ranked } from '../prediction';
 import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
@@ -32,7 +33,25 @@ const riseInput = v.strictObject({
     v.maxValue(40, 'milk from 0 to 40 °C stands.'),
   ),
   species: v.optional(v.picklist(['cow', 'buffalo', 'sheep', 'goat']), 'cow'),
-  heated: v.optional(v.boolean(), false),
+  /** Not at all; so that nothing gathers it any more (boiled, homogenised); or how hot and how long. */
+  heated: v.optional(
+    v.union([
+      v.boolean(),
+      v.strictObject({
+        celsius: v.pipe(
+          v.number(),
+          v.minValue(50, 'from 50 to 130 °C.'),
+          v.maxValue(130, 'from 50 to 130 °C.'),
+        ),
+        minutes: v.pipe(
+          v.number(),
+          v.gtValue(0, 'some time, in minutes.'),
+          v.maxValue(600, 'at most ten hours.'),
+        ),
+      }),
+    ]),
+    false,
+  ),
   /** mm, inside; one diameter is a cylinder. */
   vessel: v.strictObject({
     bottomDiameter: diameter,
@@ -101,6 +120,7 @@ export interface CreamRise extends Predicted {
 
 /** How fast cream rises against the model, and how well makers see the line: standard deviations of the logarithm (engineering estimates). */
 const speedSpread = 0.25;
+const treatedSpread = 0.5;
 const lineSpread = 0.25;
 const stopScatter = 0.2;
 const longer = 6;
@@ -149,8 +169,11 @@ export function creamRise(input: RiseInput, progress?: (share: number) => void):
       `milkMass: ${input.milkMass} g would stand ${stands.toFixed(1)} mm deep in this vessel; at least ${shallowest} mm is needed.`,
       'milkMass',
     );
-  const slower = input.hours * Math.exp(-ninety * speedSpread);
-  const faster = input.hours * Math.exp(ninety * speedSpread);
+  const lost = heatedShare(input.heated);
+  // Nobody knows to a quarter what heating left.
+  const unsure = Math.hypot(speedSpread, lost > 0.02 && lost < 0.98 ? treatedSpread : 0);
+  const slower = input.hours * Math.exp(-ninety * unsure);
+  const faster = input.hours * Math.exp(ninety * unsure);
   const times = [
     slower,
     input.hours,
@@ -199,16 +222,23 @@ export function creamRise(input: RiseInput, progress?: (share: number) => void):
 function riseReasons({ species, heated, temperature, hours, stops }: RiseInput, { depth }: Column) {
   return [
     { says: `${Math.round(hours * 10) / 10} h at ${Math.round(temperature)} °C.`, weight: 2 },
-    ...(heated
+    ...(heatedShare(heated) > 0.9
       ? [{ says: 'Heated or homogenised milk has lost what gathers its fat: it hardly creams.', weight: 4 }]
-      : species !== 'cow'
+      : heatedShare(heated) > 0.1
         ? [
             {
-              says: `Milk of this ${species} lacks most of what gathers fat in the cold: use a separator.`,
-              weight: 3,
+              says: `Heated so, milk has lost about ${Math.round(heatedShare(heated) * 20) * 5} % of what gathers its fat; how much, nobody knows well.`,
+              weight: 4,
             },
           ]
-        : []),
+        : species !== 'cow'
+          ? [
+              {
+                says: `Milk of this ${species} lacks most of what gathers fat in the cold: use a separator.`,
+                weight: 3,
+              },
+            ]
+          : []),
     ...(temperature > 12
       ? [{ says: 'Warm milk gathers its fat badly: cold milk creams better.', weight: 2 }]
       : []),

@@ -2,9 +2,10 @@ import fc from 'fast-check';
 import { calculate } from '../calculations';
 import { creamDensity } from '../dairy/creamDensity';
 import { creamRise, learnLine } from './creamRise.calc';
-import type { RiseInput } from './creamRise.calc';
+import type { CreamRise, RiseInput } from './creamRise.calc';
 import type { Species, StandingMilk } from './creamRise';
 import { cutAt, riseCream, serumViscosity } from './creamRise';
+import { heatedShare, howHeated } from './heatedShare';
 
 const standing = (depth: number, change: Partial<StandingMilk> = {}): StandingMilk => ({
   vessel: { bottomDiameter: 120, topDiameter: 120, height: 1000 },
@@ -158,5 +159,37 @@ describe('what a maker is told', () => {
         throw new Error('stopped');
       }),
     ).toThrow('stopped');
+  });
+});
+
+describe('milk that was heated', () => {
+  it('gathers by how hot it was held: a quarter lost at 63 °C for 30 min, four fifths at 72 °C for 15 s, all from 85 °C', () => {
+    expect(heatedShare({ celsius: 63, minutes: 30 })).toBeCloseTo(0.25, 1);
+    expect(heatedShare({ celsius: 72, minutes: 0.25 })).toBeCloseTo(0.8, 1);
+    expect(heatedShare({ celsius: 85, minutes: 0.25 })).toBeGreaterThan(0.98);
+    expect([heatedShare(true), heatedShare(false)]).toEqual([1, 0]);
+    const recovery = (heated: StandingMilk['heated']) => after(12, 200, { heated }).recovery;
+    const [raw, slow, quick, boiled] = [false, { celsius: 63, minutes: 30 }, { celsius: 72, minutes: 0.25 }, true].map((how) => recovery(how as boolean));
+    expect(raw).toBeGreaterThan(slow!);
+    expect(slow).toBeGreaterThan(quick! + 0.1);
+    expect(quick).toBeGreaterThan(boiled!);
+  }); // prettier-ignore
+
+  it('is foreseen less surely than raw milk, and says why', () => {
+    const rise = (heated: RiseInput['heated']) =>
+      calculate('cream.rise', { milkMass: 2300, milkFat: 0.042, temperature: 4, hours: 12, heated, ladleDepths: [40], vessel: { bottomDiameter: 120, height: 250 } }) as CreamRise;
+    const width = ({ cuts: [cut] }: CreamRise) => cut!.recovery.high - cut!.recovery.low;
+    const slow = rise({ celsius: 63, minutes: 30 });
+    expect(width(slow)).toBeGreaterThan(1.3 * width(rise(false)));
+    expect(slow.reasons[0]!.says).toMatch(/lost about \d+ % of what gathers its fat/);
+  }); // prettier-ignore
+
+  it('is known by its last heating; bought, as milk in shops most likely was; boiled gathers no more', () => {
+    const heating = (celsius: number) => ({ kind: 'heated', celsius, minutes: 30 });
+    expect(howHeated('pasteurised', false, [heating(63), heating(66)])).toEqual({ celsius: 66, minutes: 30 });
+    expect(howHeated('pasteurised', false, [])).toEqual({ celsius: 72, minutes: 0.25 });
+    expect(howHeated('raw', false, [])).toBe(false);
+    expect(howHeated('raw', true, [])).toBe(true);
+    expect(howHeated('boiled', false, [heating(98)])).toBe(true);
   });
 });

@@ -1,3 +1,5 @@
+import type { Heated } from './heatedShare';
+import { heatedShare } from './heatedShare';
 import { creamDensity } from '../dairy/creamDensity';
 
 /** A vessel of milk left to stand: a cylinder, or a cone cut off, wider or narrower at the top. */
@@ -20,8 +22,8 @@ export interface StandingMilk {
   /** °C, held. */
   temperature: number;
   species: Species;
-  /** Held above about 72 °C for 15 s, boiled, or homogenised: it no longer flocculates. */
-  heated: boolean;
+  /** Boiled, homogenised, or held so hot for so long: it flocculates less, or no more. */
+  heated: Heated;
   happenings?: readonly StandingHappening[];
   /** Globules as measured, instead of the usual ones. */
   globules?: readonly Globules[];
@@ -156,7 +158,8 @@ export function riseCream(
   touched?: { steps: number; cells: number; sizes: number },
 ): Column[] {
   const { vessel, temperature } = milk;
-  const share = flocculating[milk.species] * sigmoid((17 - temperature) / 2.5) * (milk.heated ? 0 : 1);
+  const share =
+    flocculating[milk.species] * sigmoid((17 - temperature) / 2.5) * (1 - heatedShare(milk.heated));
   const sizes = milk.globules ?? usualGlobules;
   const shares = sizes.map(({ floc, part }) => part * (floc ? share : 1 - share));
   const serum = creamDensity(0, temperature);

@@ -1,4 +1,5 @@
 import * as v from 'valibot';
+import { howHeated } from '@/core/separating/heatedShare';
 import { tapLayerFat } from '@/core/separating/tapLayer';
 import { outOf } from '@/core/standing/lotEvents';
 import { notTakenBack } from '@/core/standing/lotStory';
@@ -129,7 +130,7 @@ async function fatOfDrawn(scope: FarmScope, lot: StandingLot, taken: number, at:
           ? Math.min(25, Math.max(0, placed.celsius ?? places[placed.place].celsius))
           : 4,
       species: lot.details.species ?? 'cow',
-      heated: lot.treatment !== 'raw' || lot.details.homogenised === true,
+      heated: howHeated(lot.treatment, lot.details.homogenised === true, told),
     },
     Math.min(168, Math.max(0, at.getTime() / 1000 - poured.atSeconds) / 3600),
     taken,

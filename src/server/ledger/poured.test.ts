@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { inFarm } from '@/data/farmScope';
 import { lotEventsOf } from '@/data/ledger/standing';
+import type { Heated } from '@/core/separating/heatedShare';
 import { tapLayerFat } from '@/core/separating/tapLayer';
 import { places, vesselShape } from '@/core/standing/places';
 import { setClock } from '../clock';
@@ -29,7 +30,13 @@ describe('a can with a tap', () => {
     return (before - (await lotOf(farm, lotId)).fat) / 3000;
   }; // prettier-ignore
   const { diameter, height } = vesselShape('tapCan', 12_000);
-  const layer = (celsius: number, heated = false, hours = 12, species: 'cow' | 'goat' = 'cow', mass = 8000) =>
+  const layer = (
+    celsius: number,
+    heated: Heated = false,
+    hours = 12,
+    species: 'cow' | 'goat' = 'cow',
+    mass = 8000,
+  ) =>
     tapLayerFat(
       {
         vessel: { bottomDiameter: diameter, topDiameter: diameter, height: 1.2 * height },
@@ -50,9 +57,10 @@ describe('a can with a tap', () => {
     expect(await drawnFat(farm, { place: 'room' })).toBeCloseTo(layer(places.room.celsius), 5);
     expect(layer(places.room.celsius)).not.toBeCloseTo(layer(4), 3);
     expect(await drawnFat(farm, { place: 'fridge', treatment: 'pasteurised' })).toBeCloseTo(
-      layer(4, true),
+      layer(4, { celsius: 72, minutes: 0.25 }),
       5,
     );
+    expect(await drawnFat(farm, { place: 'fridge', treatment: 'boiled' })).toBeCloseTo(layer(4, true), 5);
     expect(await drawnFat(farm, { place: 'fridge', homogenised: true })).toBeCloseTo(layer(4, true), 5);
     expect(layer(4, true)).not.toBeCloseTo(layer(4), 3);
     expect(await drawnFat(farm, { place: 'fridge' }, 'can')).toBeCloseTo(0.04, 5);

@@ -2,6 +2,8 @@
 
 import { useEffect, useMemo, useState } from 'react';
 import type { CreamRise, RiseInput } from '@/core/separating/creamRise.calc';
+import { howHeated } from '@/core/separating/heatedShare';
+import { notTakenBack } from '@/core/standing/lotStory';
 import type { SeparationBefore } from '@/server/pail/views';
 import { inWorker } from '@/workers/inWorker';
 import type { LotNow } from './lotNow';
@@ -32,7 +34,7 @@ export function riseOf(
       Math.min(25, ageHours + moreHours > 4 ? Math.min(celsius, story?.around ?? celsius) : celsius),
     ),
     species: lot.details.species ?? 'cow',
-    heated: lot.treatment !== 'raw' || lot.details.homogenised === true,
+    heated: howHeated(lot.treatment, lot.details.homogenised === true, notTakenBack(lot.events)),
     // A little head room, for milk that was measured by a jug.
     vessel: { bottomDiameter: diameter, height: Math.max(height, depth) * 1.2 },
     hours: Math.min(168, ageHours + moreHours),
