@@ -60,7 +60,6 @@ describe('a can with a tap', () => {
       layer(4, { celsius: 72, minutes: 0.25 }),
       5,
     );
-    expect(await drawnFat(farm, { place: 'fridge', treatment: 'boiled' })).toBeCloseTo(layer(4, true), 5);
     expect(await drawnFat(farm, { place: 'fridge', homogenised: true })).toBeCloseTo(layer(4, true), 5);
     expect(layer(4, true)).not.toBeCloseTo(layer(4), 3);
     expect(await drawnFat(farm, { place: 'fridge' }, 'can')).toBeCloseTo(0.04, 5);
