@@ -158,6 +158,20 @@ describe('what cannot be is refused, or said', () => {
     expect(refused('bank.plan', { weeks: [{ low: 500, mid: 400, high: 600 }], demand: 300 })).toMatch(/weeks\.0/);
   }); // prettier-ignore
 
+  it('what is dangerous where it is asked: a culture in hot milk, garlic in ghee, boiling water on cream', () => {
+    const keys = (name: string, input: object) =>
+      (calculate(name, input) as Predicted).cautions.filter(({ level }) => level === 'danger').map(({ key }) => key);
+    expect(keys('yoghurt.plan', { milkMass: 2000, warm: 60 })).toContain('harm');
+    expect(keys('yoghurt.plan', { milkMass: 2000, warm: 50 })).toContain('harm');
+    expect(keys('yoghurt.plan', { milkMass: 2000, warm: 42 })).toEqual([]);
+    expect(calculate('yoghurt.plan', { milkMass: 2000, heated: false })).not.toHaveProperty('heatTo');
+    expect(calculate('yoghurt.plan', { milkMass: 2000 })).toHaveProperty('heatTo', 85);
+    expect(keys('ghee.yield', { butterMass: 500 })).toContain('garlic');
+    const thin = { creamMass: 1000, creamFat: 0.5, temperature: 12 };
+    expect(keys('blend.dilute', { ...thin, diluentTemperature: 95 })).toContain('hot');
+    expect(keys('blend.dilute', thin)).not.toContain('hot');
+  }); // prettier-ignore
+
   it('degrees that may be cups, and a bare temperature on a farm that reads °F', () => {
     expect(refused('quantity.parse', { text: '10 c', system: 'us' })).toMatch(/degrees or cups/);
     expect(calculate('quantity.parse', { text: '10 °C', system: 'us' })).toMatchObject({ value: 10 });

@@ -55,7 +55,7 @@ async function churning(page: Page, farm: TestFarm, temperature: number) {
 
 /** Follows what is advised until the model says it is over; returns what was done to the cream. */
 async function follow(page: Page, minutes: number): Promise<{ pause: ChurnHappening; until: number }> {
-  const [, bath, long] = /(?:bath of (\d+) °C|ice water) for (\d+) min/.exec(
+  const [, bath, long] = /(?:bath|water) of (\d+) °C.*? for (\d+) min/.exec(
     (await page.getByRole('status', { name: 'Advice' }).textContent())!,
   )!;
   await page.locator('[data-act=advised]').click();
@@ -66,7 +66,7 @@ async function follow(page: Page, minutes: number): Promise<{ pause: ChurnHappen
       kind: 'pause',
       atMinutes: minutes,
       minutes: Number(long),
-      temperature: bath === undefined ? 4 : Number(bath),
+      temperature: Number(bath),
       in: 'water',
     },
     until: minutes + Number(long),

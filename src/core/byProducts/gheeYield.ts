@@ -62,6 +62,11 @@ export function gheeYield({ butterMass, butterFat, butterFatSd }: GheeInput): Gh
         says: 'It is done when the crackling stops and the solids are amber, about 110 to 118 °C. Leaves for flavour go in before that and are strained out.',
       },
       {
+        key: 'garlic',
+        level: 'danger',
+        says: 'Garlic and fresh herbs never stay in fat at room temperature: a deadly toxin grows there unseen. Strain them out, or keep it frozen.',
+      },
+      {
         key: 'dry-spoon',
         level: 'caution',
         says: 'A dry spoon, a tight lid: three months cool, twelve in the fridge.',

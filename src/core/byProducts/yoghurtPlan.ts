@@ -6,6 +6,7 @@ import type { Predicted } from '../prediction';
 import { ninety } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 import { hoursToPh, ripenCream, yoghurt } from '../ripening/ripenCream';
+import { cultureHarm } from '../ripening/safetyClock';
 
 /** Heat first, then cool to the culture's best (handbook §6.13), °C; yoghurt is set about this pH. */
 const heatTo = 85;
@@ -35,7 +36,8 @@ const yoghurtInput = v.strictObject({
 
 export interface YoghurtPlan extends Predicted {
   cultureMass: number;
-  heatTo: number;
+  /** Where it is heated first, °C. */
+  heatTo?: number;
   coolTo: number;
   /** Hours until it is set; absent when it would not set in two days. */
   hours?: Estimate;
@@ -54,11 +56,12 @@ export function yoghurtPlan({
       ripenCream([{ flora: yoghurt, start: dose }], [{ hours: mostHours, celsius: warm }], mostHours, speed),
       setAt,
     );
+  const harm = cultureHarm('yoghurt', warm);
   const spread = Math.exp(ninety * livelySpread);
   const [slow, mid, fast] = [hoursAt(1 / spread), hoursAt(1), hoursAt(spread)];
   return {
     cultureMass: milkMass * dose,
-    heatTo,
+    ...(heated ? { heatTo } : {}),
     coolTo: warm,
     ...(mid === undefined ? {} : { hours: { low: fast ?? mid, mid, high: slow ?? mostHours } }),
     yoghurtMass: milkMass * (1 + dose),
@@ -71,6 +74,18 @@ export function yoghurtPlan({
       },
     ]),
     cautions: [
+      ...(harm
+        ? [
+            {
+              key: 'harm',
+              level: 'danger' as const,
+              says:
+                harm === 'killed'
+                  ? 'So hot the culture is killed: it only spoils. Cool it to 44 °C before the culture goes in.'
+                  : 'So warm the culture fails: keep it at 40 to 44 °C.',
+            },
+          ]
+        : []),
       ...(warm < tooCool
         ? [
             {
@@ -104,7 +119,7 @@ export const yoghurtPlanCalculation = calculation({
   input: yoghurtInput,
   output: v.object({
     cultureMass: v.number(),
-    heatTo: v.number(),
+    heatTo: v.optional(v.number()),
     coolTo: v.number(),
     hours: v.optional(estimateSchema),
     yoghurtMass: v.number(),

@@ -13,6 +13,8 @@ import { churnInput } from './churnInput.calc';
 import { toolKeys } from './tools';
 
 /** Fat at which cream churns freely, and the spread with which a splash is measured, as a share of it. */
+/** Hotter than this it melts fat where it falls, and burns hands, °C. */
+const hotWater = 40;
 const freeFlowing = 0.38;
 const splashSpread = 0.1;
 
@@ -86,6 +88,15 @@ export function blendDilute(input: v.InferOutput<typeof diluteInput>): Dilution 
       { says: `At ${Math.round(targetFat * 100)} % it falls and folds again.`, weight: 1 },
     ]),
     cautions: [
+      ...(input.diluentTemperature > hotWater
+        ? [
+            {
+              key: 'hot',
+              level: 'danger' as const,
+              says: 'So hot it scalds you, and melts the fat it touches: cold water, or at most as warm as the cream.',
+            },
+          ]
+        : []),
       {
         key: 'splash',
         level: 'caution',

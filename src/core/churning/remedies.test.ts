@@ -2,7 +2,9 @@ import * as v from 'valibot';
 import { churnInput } from './churnInput.calc';
 import type { ChurnHappening, ChurnInput } from './churnInput.calc';
 import type { LoadNow } from './remedies';
+import { conditionsOf } from './churnInput';
 import { minutesInBath, remedies } from './remedies';
+import { simulateChurn } from './simulateChurn';
 
 const load = (change: Partial<ChurnInput> = {}): ChurnInput => ({
   ...v.parse(churnInput, {
@@ -51,9 +53,19 @@ describe('what may be done about a churning', () => {
   it('chills what is warm enough to gain by it, and long enough for the fat to set', () => {
     expect(of('tooWarm', { temperature: 15.5 })).toEqual([]);
     const chills = of('tooWarm', { temperature: 19 });
-    expect(chills.map(({ minutes }) => minutes)).toEqual([30, 60, 120, 240]);
-    expect(chills.at(-1)!.says).toMatch(/for 4 h/);
-  });
+    expect(chills).toHaveLength(9);
+    for (const { happenings, minutes, says } of chills) {
+      const stood = first(happenings, 'pause');
+      // It stands in what it is to become, so that it goes no further; the probe has a mark, not the clock alone.
+      expect(stood).toMatchObject({ in: 'water', minutes });
+      expect(says).toMatch(
+        new RegExp(`in water of ${stood.temperature} °C.*probe reads ${stood.temperature + 1} °C after about \\d+ min.*for (\\d+ min|\\d h) in all`),
+      );
+      const run = simulateChurn(conditionsOf({ ...load({ temperature: 19 }), happenings: [{ ...stood, atMinutes: 1 }] }), 3600 * 6);
+      const coldest = Math.min(...run.moments.map(({ temperature }) => temperature));
+      expect(coldest).toBeGreaterThanOrEqual(stood.temperature - 0.01);
+    }
+  }); // prettier-ignore
 
   it('thins by exactly the water that brings the fat where it should be', () => {
     for (const { happenings } of of('tooThick', { fat: 0.48 })) {

@@ -38,9 +38,10 @@ const warmestBath = 30;
 const bathAhead = 9;
 /** Longest bath worth advising, minutes. */
 const longestBath = 60;
-/** A fridge, °C, and how long cream may be held in it before going on, minutes. */
 const fridge = 4;
-const holds = [30, 60, 120, 240] as const;
+/** Water that warm cream is stood in, °C at usual hardness: it goes no further; and how long it stays there at its temperature, min. */
+const chilledTo = [9, 11, 13] as const;
+const holds = [20, 60, 150] as const;
 /** Colder than this, chilling is no help, °C at usual hardness (engineering estimate). */
 const chillFrom = 16;
 /** Fullness to come down to, and fats to thin to or to raise to. */
@@ -86,14 +87,23 @@ function warmings(input: ChurnInput, now: LoadNow): Remedy[] {
     });
 }
 
-function chillings({ hardness }: ChurnInput, { atMinutes, temperature }: LoadNow): Remedy[] {
-  if (temperature - hardness < chillFrom) return [];
-  return holds.map((minutes) => ({
-    cause: 'tooWarm',
-    minutes,
-    happenings: [{ kind: 'pause', atMinutes, minutes, temperature: fridge, in: 'water' }],
-    says: `Stop, and chill it in ice water for ${spokenMinutes(minutes)}: the fat takes longer to set than the thermometer to fall.`,
-  }));
+function chillings(input: ChurnInput, { atMinutes, temperature, fat }: LoadNow): Remedy[] {
+  if (temperature - input.hardness < chillFrom) return [];
+  return chilledTo
+    .map((goal) => Math.round(goal + input.hardness))
+    .filter((goal) => goal >= 5 && goal < temperature - 3)
+    .flatMap((goal) => {
+      const near = minutesInBath(input, fat, temperature, goal + 1, goal);
+      return holds.map((standing): Remedy => {
+        const minutes = Math.round(near + standing);
+        return {
+          cause: 'tooWarm',
+          minutes,
+          happenings: [{ kind: 'pause', atMinutes, minutes, temperature: goal, in: 'water' }],
+          says: `Stop, and stand it in water of ${goal} °C, turning it now and then: the probe reads ${goal + 1} °C after about ${spokenMinutes(near)}. Leave it there for ${spokenMinutes(minutes)} in all: the fat takes longer to set than the thermometer to fall.`,
+        };
+      });
+    });
 }
 
 function thinnings({ atMinutes, mass, fat }: LoadNow): Remedy[] {
