@@ -41,6 +41,9 @@ function sentence(issue: v.BaseIssue<unknown>, path: string | undefined): string
   return `${field}: ${issue.received} was given; ${issue.message}`;
 }
 
+/** A number from one to another; `says` is what is allowed. */
+export const between = (least: number, most: number, says: string) =>
+  v.pipe(v.number(), v.minValue(least, says), v.maxValue(most, says));
 /** Mass in g, zero or more. */
 export const mass = v.pipe(
   v.number(),

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { calculation } from '../calculation';
+import { between, calculation } from '../calculation';
 import { ranked } from '../prediction';
 import { predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
@@ -112,14 +112,7 @@ const bestInput = v.strictObject({
     v.pipe(v.number(), v.minValue(0, 'zero or more, in g of butter.'), v.maxValue(100, 'at most 100 g.')),
   ),
   /** How much longer than the tool's usual this churn takes: 1 is usual. */
-  pace: v.optional(
-    v.pipe(
-      v.number(),
-      v.minValue(0.05, 'a pace from 0.05 to 20 is allowed.'),
-      v.maxValue(20, 'a pace from 0.05 to 20 is allowed.'),
-    ),
-    1,
-  ),
+  pace: v.optional(between(0.05, 20, 'a pace from 0.05 to 20 is allowed.'), 1),
 });
 type BestInput = v.InferOutput<typeof bestInput>;
 

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { calculation, positive, temperature } from '../calculation';
+import { between, calculation, positive, temperature } from '../calculation';
 import { estimateSchema, predictedEntries } from '../predictionSchema';
 import { fatTest } from './fatTest';
 
@@ -26,9 +26,7 @@ const fatTestInput = v.strictObject({
     }),
   ]),
   /** Degrees of a Quevenne lactometer, and the milk's temperature. */
-  lactometer: v.optional(
-    v.pipe(v.number(), v.minValue(10, '10 to 45 degrees.'), v.maxValue(45, '10 to 45 degrees.')),
-  ),
+  lactometer: v.optional(between(10, 45, '10 to 45 degrees.')),
   celsius: v.optional(temperature, 15.5),
 });
 export type FatTestInput = v.InferOutput<typeof fatTestInput>;

@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { calculation } from '../calculation';
+import { between, calculation } from '../calculation';
 import { estimateSchema, predictedEntries } from '../predictionSchema';
 import { acidity } from './acidity';
 
@@ -14,11 +14,7 @@ const acidityInput = v.strictObject({
     v.strictObject({ in: v.literal('lacticPercent'), value: amount(2, '% lactic acid') }),
     v.strictObject({
       in: v.literal('ph'),
-      value: v.pipe(
-        v.number(),
-        v.minValue(3.5, 'a pH from 3.5 to 7 is allowed.'),
-        v.maxValue(7, 'a pH from 3.5 to 7 is allowed.'),
-      ),
+      value: between(3.5, 7, 'a pH from 3.5 to 7 is allowed.'),
     }),
   ]),
   fat: v.optional(

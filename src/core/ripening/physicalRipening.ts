@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { calculation, temperature } from '../calculation';
+import { between, calculation, temperature } from '../calculation';
 import { settling } from '../dairy/settling';
 import { solidFat, temperatureOfSolidFat } from '../dairy/solidFat';
 import type { Caution } from '../keeping/cautions';
@@ -96,17 +96,10 @@ const warmHours: Caution = {
 
 const physicalInput = v.strictObject({
   /** Shift of the solid fat curve, K: above zero for hard winter fat, below for soft summer fat. */
-  hardness: v.pipe(
-    v.number(),
-    v.minValue(-8, 'a shift of −8 to 8 °C is allowed.'),
-    v.maxValue(8, 'a shift of −8 to 8 °C is allowed.'),
-  ),
+  hardness: between(-8, 8, 'a shift of −8 to 8 °C is allowed.'),
   /** Of the cream now, melted or as it stands. */
   celsius: v.optional(temperature, 37),
-  churnAt: v.optional(
-    v.pipe(v.number(), v.minValue(6, 'from 6 to 20 °C.'), v.maxValue(20, 'from 6 to 20 °C.')),
-    14,
-  ),
+  churnAt: v.optional(between(6, 20, 'from 6 to 20 °C.'), 14),
   /** With culture in it. */
   soured: v.optional(v.boolean(), false),
 });

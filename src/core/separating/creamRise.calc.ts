@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { calculation, positive, positiveMass } from '../calculation';
+import { between, calculation, positive, positiveMass } from '../calculation';
 import { CalculationError } from '../calculationError';
 import { creamDensity } from '../dairy/creamDensity';
 import type { Caution } from '../keeping/cautions';
@@ -27,22 +27,14 @@ const milkFat = v.pipe(
 const riseInput = v.strictObject({
   milkMass: positiveMass,
   milkFat,
-  temperature: v.pipe(
-    v.number(),
-    v.minValue(0, 'milk from 0 to 40 °C stands.'),
-    v.maxValue(40, 'milk from 0 to 40 °C stands.'),
-  ),
+  temperature: between(0, 40, 'milk from 0 to 40 °C stands.'),
   species: v.optional(v.picklist(['cow', 'buffalo', 'sheep', 'goat']), 'cow'),
   /** Not at all; so that nothing gathers it any more (boiled, homogenised); or how hot and how long. */
   heated: v.optional(
     v.union([
       v.boolean(),
       v.strictObject({
-        celsius: v.pipe(
-          v.number(),
-          v.minValue(50, 'from 50 to 130 °C.'),
-          v.maxValue(130, 'from 50 to 130 °C.'),
-        ),
+        celsius: between(50, 130, 'from 50 to 130 °C.'),
         minutes: v.pipe(
           v.number(),
           v.gtValue(0, 'some time, in minutes.'),

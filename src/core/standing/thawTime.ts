@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { calculation, fraction, positive, positiveMass } from '../calculation';
+import { between, calculation, fraction, positive, positiveMass } from '../calculation';
 import { CalculationError } from '../calculationError';
 import { ranked } from '../prediction';
 import { estimateSchema, predictedEntries } from '../predictionSchema';
@@ -75,19 +75,11 @@ export function thawTime({ mass, fat, celsius, to, place, around, diameter, heig
 const thawInput = v.strictObject({
   mass: positiveMass,
   fat: fraction,
-  celsius: v.optional(
-    v.pipe(v.number(), v.minValue(-40, 'from −40 to −1 °C.'), v.maxValue(-1, 'from −40 to −1 °C.')),
-    -18,
-  ),
-  to: v.optional(
-    v.pipe(v.number(), v.minValue(0, 'from 0 to 20 °C.'), v.maxValue(20, 'from 0 to 20 °C.')),
-    4,
-  ),
+  celsius: v.optional(between(-40, -1, 'from −40 to −1 °C.'), -18),
+  to: v.optional(between(0, 20, 'from 0 to 20 °C.'), 4),
   place: v.optional(v.picklist(thaws), 'fridge'),
   /** °C there, when it is known. */
-  around: v.optional(
-    v.pipe(v.number(), v.minValue(0, 'from 0 to 40 °C.'), v.maxValue(40, 'from 0 to 40 °C.')),
-  ),
+  around: v.optional(between(0, 40, 'from 0 to 40 °C.')),
   /** mm inside. */
   diameter: v.optional(positive, 110),
   height: v.optional(positive, 150),

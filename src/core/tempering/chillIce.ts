@@ -1,5 +1,5 @@
 import * as v from 'valibot';
-import { calculation, fraction, positiveMass, temperature } from '../calculation';
+import { between, calculation, fraction, positiveMass, temperature } from '../calculation';
 import { CalculationError } from '../calculationError';
 import { ranked } from '../prediction';
 import { estimateSchema, predictedEntries } from '../predictionSchema';
@@ -73,20 +73,14 @@ const chillInput = v.strictObject({
   from: temperature,
   to: v.optional(temperature, 4),
   /** How cold the ice is: −18 °C straight from the freezer. */
-  iceCelsius: v.optional(
-    v.pipe(v.number(), v.minValue(-40, 'ice from −40 to 0 °C.'), v.maxValue(0, 'ice from −40 to 0 °C.')),
-    0,
-  ),
+  iceCelsius: v.optional(between(-40, 0, 'ice from −40 to 0 °C.'), 0),
   /** g of ice in each frozen bottle. */
   bottleMass: v.optional(positiveMass),
   /** g of water it stands in, and how warm that is; as much as the milk when it is left out. */
   waterMass: v.optional(
     v.pipe(v.number(), v.minValue(0, 'zero or more, in g.'), v.maxValue(1e6, 'at most a tonne.')),
   ),
-  waterCelsius: v.optional(
-    v.pipe(v.number(), v.minValue(0, 'water from 0 to 40 °C.'), v.maxValue(40, 'water from 0 to 40 °C.')),
-    12,
-  ),
+  waterCelsius: v.optional(between(0, 40, 'water from 0 to 40 °C.'), 12),
 });
 type ChillIceInput = v.InferOutput<typeof chillInput>;
 
