@@ -24,7 +24,7 @@ import { saltCorrectCalculation } from './salting/saltCorrect.calc';
 import { butterMoistureCalculation } from './working/butterMoisture.calc';
 import { butterWorkabilityCalculation } from './working/butterWorkability';
 import { reconcileCalculation } from './balancing/reconcile';
-import { bestTemperatureCalculation } from './churning/bestTemperature';
+import { bestTemperatureCalculation } from './churning/bestTemperature.calc';
 import { fatTestCalculation } from './dairy/fatTest.calc';
 import { heatTreatmentCalculation } from './heating/heatTreatment.calc';
 import { acidityCalculation } from './ripening/acidity.calc';

@@ -1,6 +1,7 @@
 import { priorPace } from './churnPace';
 import type { ChurnPace } from './churnPace';
 import type { CreamInChurn } from './creamInChurn';
+import { bestTemperature } from './bestTemperature';
 import { expectedButter } from './expectedButter';
 import { churnInputOf } from './foresee';
 import { runAt } from './belief';
@@ -17,20 +18,18 @@ export interface AtTemperature {
 
 export interface AcrossTemperatures {
   points: AtTemperature[];
-  /** °C from and to which it breaks soon enough and loses little; undefined where it does so nowhere. */
+  /** °C from and to which it costs hardly more than at the best; undefined where it breaks well nowhere. */
   good: { from: number; to: number } | undefined;
+  /** The best, °C, and what a degree warmer and colder cost, g of butter, minutes and all. */
+  best: { celsius: number; warmer: number | undefined; colder: number | undefined } | undefined;
 }
 
 /** From and to which cream is churned at all, °C (docs/handbook.md, tempering). */
 export const coldest = 4;
 export const warmest = 22;
-/** So much longer than the quickest good break, and so much more fat than the least, is still good (engineering estimates). */
-const goodMinutes = 45;
-const goodLoss = 1.35;
-
 /**
  * What warmer or colder cream would do in the same churn: minutes to the break and share of fat lost, degree by degree, by
- * the model's middle pace (docs/models.md, churning), and the stretch in which neither is bad.
+ * the model's middle pace (docs/models.md, churning), the best of them and the stretch that costs hardly more (`bestTemperature`).
  * @param step K between two points
  */
 export function acrossTemperatures({
@@ -54,26 +53,18 @@ export function acrossTemperatures({
       outcome: run.outcome,
     };
   });
-  return { points, good: goodStretch(points) };
-}
-
-/** The longest run of neighbouring points that break in time and lose little more than the least. */
-function goodStretch(points: readonly AtTemperature[]): AcrossTemperatures['good'] {
-  const least = Math.min(
-    ...points.filter(({ outcome }) => outcome === 'breaks').map(({ fatLost }) => fatLost),
-  );
-  let best: AtTemperature[] = [];
-  let run: AtTemperature[] = [];
-  for (const point of points) {
-    const good =
-      point.breakMinutes !== undefined &&
-      point.breakMinutes <= goodMinutes &&
-      point.fatLost <= goodLoss * least;
-    run = good ? [...run, point] : [];
-    if (run.length > best.length) best = run;
-  }
-  const [first, last] = [best[0], best.at(-1)];
-  return first && last ? { from: first.celsius, to: last.celsius } : undefined;
+  const { celsius, good, degrees } = bestTemperature({
+    ...input,
+    texture: 'usual',
+    pace: Math.min(20, Math.max(0.05, Math.exp(pace.logMean))),
+  });
+  const costs = (at: number) => degrees.find((one) => one.celsius === at && one.minutes !== undefined)?.costs;
+  return {
+    points,
+    good,
+    best:
+      celsius === undefined ? undefined : { celsius, warmer: costs(celsius + 1), colder: costs(celsius - 1) },
+  };
 }
 
 /** What it would do at a temperature between two points, °C; the nearer end outside of them. */

@@ -1,10 +1,7 @@
-import * as v from 'valibot';
-import { between, calculation } from '../calculation';
 import { ranked } from '../prediction';
-import { predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 import { runAt } from './belief';
-import { churnInput } from './churnInput.calc';
+import type { BestInput } from './bestTemperature.calc';
 import { expectedButter } from './expectedButter';
 import { greasyFrom } from './churnTroubles';
 import { isQuick, tools } from './tools';
@@ -103,35 +100,3 @@ const butterOf = (
   buttermilkFat: number,
 ): number =>
   expectedButter({ mass: creamMass, massSd: 0, fat: creamFat, fatSd: creamFatSd }, buttermilkFat).mass;
-
-const bestInput = v.strictObject({
-  ...v.omit(churnInput, ['temperature']).entries,
-  texture: v.optional(v.picklist(['firm', 'usual', 'soft']), 'usual'),
-  /** g of butter a minute at the churn is worth. */
-  minutesWorth: v.optional(
-    v.pipe(v.number(), v.minValue(0, 'zero or more, in g of butter.'), v.maxValue(100, 'at most 100 g.')),
-  ),
-  /** How much longer than the tool's usual this churn takes: 1 is usual. */
-  pace: v.optional(between(0.05, 20, 'a pace from 0.05 to 20 is allowed.'), 1),
-});
-type BestInput = v.InferOutput<typeof bestInput>;
-
-export const bestTemperatureCalculation = calculation({
-  name: 'churn.bestTemperature',
-  says: 'At what temperature to churn this load, and what each degree costs.',
-  input: bestInput,
-  output: v.object({
-    celsius: v.optional(v.number()),
-    good: v.optional(v.object({ from: v.number(), to: v.number() })),
-    degrees: v.array(
-      v.object({
-        celsius: v.number(),
-        minutes: v.optional(v.number()),
-        fatLost: v.number(),
-        costs: v.number(),
-      }),
-    ),
-    ...predictedEntries,
-  }),
-  run: bestTemperature,
-});

@@ -185,6 +185,19 @@ export function TemperatureChart({
         <strong>{say.temperature(us ? meant(Math.round(shown(looked))) : Math.round(looked * 2) / 2)}</strong>
         {asItIs ? ' as it is: ' : ': '}
         {sayAt(looked)}
+        {across.best && (
+          <>
+            <br />
+            Best about {say.temperature(across.best.celsius)}
+            {across.best.warmer !== undefined && across.best.warmer >= 1 && (
+              <>
+                : {us ? '2 °F' : 'a degree'} warmer costs {say.mass((us ? 10 / 9 : 1) * across.best.warmer)}{' '}
+                of butter, time and all
+              </>
+            )}
+            .
+          </>
+        )}
       </figcaption>
       <Unseen as="div">
         <table>
