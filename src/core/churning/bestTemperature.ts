@@ -29,8 +29,8 @@ const warmest = 22;
 const minuteWorth = { hand: 1.5, motor: 0.3 };
 /** Hardly more: so much of the butter. */
 const hardly = 0.005;
-/** Texture: soft butter breaks at up to here, firm at up to there, °C at usual hardness (engineering estimates). */
-const softest = { soft: greasyFrom, usual: 18.5, firm: 15 } as const;
+/** Texture: how warm it may be at the break, °C at usual hardness: waxy to work from 11 to 16 (docs/models.md, Workability), greasy beyond. */
+const softest = { soft: greasyFrom, usual: 16.5, firm: 14.5 } as const;
 
 /**
  * At what temperature to churn this load: the model run degree by degree at the churn's own pace, fat lost weighed against

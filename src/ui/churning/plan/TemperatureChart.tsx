@@ -189,12 +189,9 @@ export function TemperatureChart({
           <>
             <br />
             Best about {say.temperature(across.best.celsius)}
-            {across.best.warmer !== undefined && across.best.warmer >= 1 && (
-              <>
-                : {us ? '2 °F' : 'a degree'} warmer costs {say.mass((us ? 10 / 9 : 1) * across.best.warmer)}{' '}
-                of butter, time and all
-              </>
-            )}
+            {across.best.warmer === undefined || across.best.warmer < 1
+              ? ': warmer, it comes out soft to work'
+              : `: ${us ? '2 °F' : 'a degree'} warmer costs ${say.mass((us ? 10 / 9 : 1) * across.best.warmer)} of butter, time and all`}
             .
           </>
         )}
