@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { median } from 'simple-statistics';
 import type { Habit } from '@tests/validation/household';
@@ -272,6 +273,7 @@ if (!plotsOnly) {
   const [from, to] = [text.indexOf(begins), text.indexOf(ends)];
   if (from < 0 || to < 0) throw new Error(`${document} has no place for the table: ${begins} … ${ends}`);
   writeFileSync(document, text.slice(0, from) + lines.join('\n') + text.slice(to + ends.length));
+  execFileSync('node', ['node_modules/prettier/bin/prettier.cjs', '--write', document], { stdio: 'ignore' });
   process.stdout.write(`${lines.slice(1, -1).join('\n')}\n`);
   process.exitCode = findings.every(({ enough }) => enough) ? 0 : 1;
 }
