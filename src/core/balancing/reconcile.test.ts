@@ -223,7 +223,7 @@ describe('figures sure to 1e-9 beside some good to 1e12', () => {
     expect(loss.massSd).toBeLessThan(124);
   });
 
-  it('balance as well as any, and what cannot be answered is refused in words', () => {
+  it('balance all the same, and what cannot be answered is refused in words', () => {
     const sd = fc.integer({ min: -9, max: 12 }).map((power) => 10 ** power);
     const measured = (most: number) =>
       fc.option(fc.record({ value: fc.double({ min: 0, max: most, noNaN: true }), sd }), { nil: undefined });
@@ -252,7 +252,7 @@ describe('figures sure to 1e-9 beside some good to 1e12', () => {
     expect(answered).toBeGreaterThan(60);
   }); // prettier-ignore
 
-  it('a network as large as is allowed is answered, or refused, as any other', () => {
+  it('a network as large as is allowed is answered, or refused in words', () => {
     const noise = new Noise('large');
     const streams = Array.from({ length: 200 }, (_, i) => ({
       id: `s${i}`,
