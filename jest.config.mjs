@@ -3,6 +3,7 @@ const config = {
   testEnvironment: 'node',
   // Two cores are what it is tried on; of two, Jest itself would use one.
   maxWorkers: 2,
+  testSequencer: '<rootDir>/tests/slowFirst.mjs',
   // A sound test is done long before; a busy machine makes none of them fail.
   testTimeout: 120_000,
   roots: ['<rootDir>/src', '<rootDir>/tests'],

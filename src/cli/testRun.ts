@@ -43,9 +43,11 @@ export async function runTests(here: string, args: readonly string[]): Promise<v
     });
   }
   const script = (words: string, name: string): Step => [words, 'npm', ['run', '--silent', name]];
-  // The build writes where types are generated, so it comes after them; beside lint it costs next to nothing on two cores.
+  // The build writes where types are generated, so it comes after them; it is waited for where it is first served.
+  const typed = steps(here, script('types', 'typecheck'));
+  const building = typed.then(() => build(here));
   await Promise.all([
-    steps(here, script('types', 'typecheck')).then(() => build(here)),
+    typed,
     steps(
       here,
       ['lock file', 'node', ['scripts/complete-lock.mjs', '--check']],
@@ -54,12 +56,15 @@ export async function runTests(here: string, args: readonly string[]): Promise<v
     ),
   ]);
   await withScratch('test', async (scratch) => {
-    await steps(
-      here,
-      ['unit and database tests', 'npx', ['jest', ...args], scratch.env],
-      // It mostly waits for what it killed to come back, in a house of its own.
-      ...(args.length > 0 ? [] : [['marks through trouble', `${here}/immulgo`, ['faults', '6']] as const]),
-    );
+    await Promise.all([
+      building,
+      steps(
+        here,
+        ['unit and database tests', 'npx', ['jest', ...args], scratch.env],
+        // It mostly waits for what it killed to come back, in a house of its own.
+        ...(args.length > 0 ? [] : [['marks through trouble', `${here}/immulgo`, ['faults', '6']] as const]),
+      ),
+    ]);
     await prepare(here, scratch.env);
     await inBrowsers(here, scratch);
   });

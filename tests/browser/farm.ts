@@ -173,8 +173,15 @@ export async function expectSound(page: Page, ...rules: string[]): Promise<void>
   );
   // A title lands a moment after its page.
   await expect(page).toHaveTitle(/./);
-  const axe = new AxeBuilder({ page });
-  const { violations } = await (rules.length > 0 ? axe.withRules(rules) : axe).analyze();
+  // What is right need not be listed; and colours are the same at every width, so that a laptop judges them for the phone.
+  const axe = new AxeBuilder({ page }).options({ resultTypes: ['violations'] });
+  const asked =
+    rules.length > 0
+      ? axe.withRules(rules)
+      : test.info().project.name === 'phone' && new URL(page.url()).pathname !== '/'
+        ? axe.disableRules('color-contrast')
+        : axe;
+  const { violations } = await asked.analyze();
   const serious = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(
     serious.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(' | ')}`),
