@@ -76,7 +76,7 @@ export function PortionPanel({
   const salted = salting !== undefined && salting.way !== 'none';
   const saltSaid =
     salted && ways
-      ? `${say.mass(ways.salt)}, ${text(spokenFraction(ways.share))} of the butter, ${ways.teaspoons.toFixed(1)} level tsp`
+      ? `${say.mass(ways.salt)}, ${text(spokenFraction(ways.share))} of the butter, ${Number(ways.teaspoons.toFixed(1))} level tsp`
       : 'none';
   // As the scale reads it: with the salt, where it is weighed after it went in.
   const saltIn = draft.saltIn && salted && ways ? ways.salt : 0;

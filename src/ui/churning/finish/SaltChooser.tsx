@@ -168,7 +168,7 @@ export function SaltChooser({
       {ways && draft.way !== 'none' && (
         <Quiet aria-live="polite">
           {text(spokenFraction(ways.share, 2))} of the butter = {ways.salt.toFixed(1)} g ={' '}
-          {ways.teaspoons.toFixed(1)} level tsp of {salts[draft.kind].name} ={' '}
+          {Number(ways.teaspoons.toFixed(1))} level tsp of {salts[draft.kind].name} ={' '}
           {(say.system === 'metric'
             ? ways.teaspoonsPerLitre
             : ways.teaspoonsPerLitre * (say.system === 'us' ? 0.946353 : 1.136523)
