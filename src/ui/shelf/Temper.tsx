@@ -256,7 +256,9 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
               : `${say.words(best.says)} ${say.when(takeOut, now)}.`
             : best?.probeMinutes
               ? `${say.words(best.says)}: ${say.temperature(to)} in ${text(spokenMinutes(best.probeMinutes.mid))}, ${say.when(now + best.probeMinutes.mid * 60, now)}.`
-              : `No way at hand brings it to ${say.temperature(to)}.`}
+              : ways.length > 0
+                ? `Every way to ${say.temperature(to)} leaves it warm for too long.`
+                : `No way at hand brings it to ${say.temperature(to)}.`}
       </h2>
       {best && !there && !('wrong' in plan) && (
         <Button
@@ -300,6 +302,7 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
       {best && !there && <Quiet>{say.words(best.minds)}</Quiet>}
       <Door
         name="Warmer, colder, later or another way"
+        open={!best && ways.length > 0 && !there}
         value={`${say.temperature(to)}${at === undefined ? ', as soon as can be' : `, by ${say.when(at, now)}`}`}
       >
         <div className={styles.stack}>
@@ -343,7 +346,7 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
                     key={way.method}
                     style={{ display: 'flex', flexWrap: 'wrap', gap: '6px 14px', alignItems: 'center' }}
                   >
-                    <Button variant="outlined" disabled={way.cold === 'over'} onClick={() => void put(way)}>
+                    <Button variant="outlined" onClick={() => void put(way)}>
                       {say.words(way.says)}
                     </Button>
                     <span>
@@ -354,7 +357,10 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
                           ? `; begin by ${say.when(at - way.probeMinutes!.mid * 60, now)}`
                           : '; too slow')}
                       {way.cold === 'tight' && '; longer than the two hours unsoured cream may be warm'}
-                      {way.cold === 'over' && '; too long in the warm: it would have to be thrown out'}
+                      {way.cold === 'over' &&
+                        (lot.treatment === 'raw'
+                          ? '; over four hours in the warm: raw, it sours meanwhile, and is not to drink'
+                          : '; over four hours in the warm: it would have to be thrown out')}
                       {way.crystallisedMinutes !== undefined &&
                         way.crystallisedMinutes > way.probeMinutes!.mid * 1.1 &&
                         `; its fat has set after ${text(spokenMinutes(way.crystallisedMinutes))}`}
