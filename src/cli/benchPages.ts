@@ -73,10 +73,25 @@ async function main(): Promise<void> {
     await page.close();
     return path!;
   };
+  // Milk that was brought in just now: its cooling stands open on its page.
+  const warmMilk = async (): Promise<string> => {
+    const page = await browser.newPage();
+    await page.goto(`${address}/pail`);
+    const line = page.getByLabel('Jot it down');
+    await line.fill('4.2 herd');
+    await line.press('Enter');
+    const path = await page
+      .locator('main a[href^="/pail/"]', { hasText: /cooling|not cold in time/ })
+      .first()
+      .getAttribute('href');
+    await page.close();
+    return path!;
+  };
   const paths = [
     '/',
     '/pail',
     await find('/pail', 'main a[href^="/pail/"]:not([href$="separator"])'),
+    await warmMilk(),
     '/pail/separator',
     '/shelf',
     await find('/shelf', 'main a[href^="/shelf/"]'),

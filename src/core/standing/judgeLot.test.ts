@@ -23,6 +23,7 @@ const calm: LotStory = {
   warmTooLong: false,
   stoodOut: false,
   hoursTo10: 1,
+  over10Since: undefined,
   souring: undefined,
   soured: false,
   spoiled: undefined,
@@ -268,7 +269,12 @@ describe('milk on its way to the cold', () => {
     kind: 'milk',
     ageHours,
     ...change,
-    story: { celsius, around: 4, ...change.story },
+    story: {
+      celsius,
+      around: 4,
+      over10Since: celsius > 10 ? now - ageHours * hour : undefined,
+      ...change.story,
+    },
   });
 
   it('is to be at 10 °C within four hours', () => {
@@ -286,14 +292,10 @@ describe('milk on its way to the cold', () => {
     expect(not(milk(3, 20, { story: { warmHours: 5 } }))).toBe('culture');
   });
 
-  it('warmed again by a top-up it has its hours again', () => {
-    const happenings: LotStory['happenings'] = [
-      { atHours: 1, kind: 'topUp', mass: 500, fat: 0.04 },
-      { atHours: 12, kind: 'topUp', mass: 500, fat: 0.04 },
-      { atHours: 13, kind: 'draw', mass: 100 },
-    ];
-    expect(word(milk(13, 20, { story: { happenings } }))).toBe('cooling: soon');
-    expect(word(milk(16.1, 20, { story: { happenings } }))).toBe('still warm: danger');
+  it('warmed again it has its hours again', () => {
+    const warmed = (hours: number) => milk(20, 30, { story: { over10Since: now - hours * hour } });
+    expect(word(warmed(1))).toBe('cooling: soon');
+    expect(word(warmed(4.1))).toBe('still warm: danger');
   });
 
   it('that will not be cold in time outranks everything', () => {

@@ -137,11 +137,9 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
     return undefined;
   }
 
-  /** Hours that milk has been over 10 °C since it last was poured in; a top-up warms it again. */
+  /** Hours that milk has been over 10 °C without a break, since it last was poured in or heated. */
   function warmMilkHours(): number {
-    if (!story || story.celsius <= milkCold) return 0;
-    const poured = story.happenings.findLast((one) => one.kind === 'topUp')?.atHours ?? 0;
-    return (nowSeconds - story.firstSeconds) / hour - poured;
+    return story?.over10Since === undefined ? 0 : (nowSeconds - story.over10Since) / hour;
   }
 
   function until(): number | undefined {

@@ -70,6 +70,38 @@ describe('a limit met exactly', () => {
   }); // prettier-ignore
 });
 
+describe('milk that was cold', () => {
+  const since = (hours: number, ...events: LotEvent[]) => {
+    const { over10Since } = after(hours, lot('milk', [poured(36), placed(0, 'iceWater'), ...events]));
+    return over10Since && (over10Since - start) / hour;
+  };
+
+  it('and is heated has four hours again to be cold', () => {
+    expect(since(5)).toBeUndefined();
+    expect(since(6.1, heated(6), placed(6, 'room', 25))).toBeCloseTo(6, 6);
+    expect(since(9, heated(6), placed(6, 'room', 25))).toBeCloseTo(6, 6);
+    expect(since(12, heated(6), placed(6, 'iceWater'))).toBeUndefined();
+  });
+
+  it('and is warmed to be separated has them from when it passed 10 °C', () => {
+    const from = since(9, placed(8, 'room', 40))!;
+    expect(from).toBeGreaterThan(8);
+    expect(from).toBeLessThan(8.8);
+  });
+
+  it('and reads warm was never cold where nobody had read it, and has been warm since then where somebody had', () => {
+    expect(since(6.1, read(6, 14))).toBeCloseTo(0, 6);
+    expect(since(6.1, read(3, 4), read(6, 14))).toBeCloseTo(6, 6);
+    expect(since(6.1, read(6, 10))).toBeUndefined();
+  });
+
+  it('and is poured onto has them from then', () => {
+    const onto = (hours: number, celsius: number): LotEvent => ({ ...poured(celsius, 1500), id: `onto ${hours}`, atSeconds: start + hours * hour }); // prettier-ignore
+    expect(since(6.1, onto(6, 36))).toBeCloseTo(6, 6);
+    expect(since(6.1, onto(6, 4))).toBeUndefined();
+  });
+});
+
 describe('raw milk and cream', () => {
   const warm = (treatment: 'raw' | 'pasteurised', ...more: LotEvent[]) =>
     lot('cream', [poured(4, 500, 0.35), placed(0, 'fridge'), placed(1, 'room', 21), ...more], { treatment });

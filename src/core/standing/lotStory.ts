@@ -71,6 +71,8 @@ export interface LotStory extends Stands {
   stoodOut: boolean;
   /** Hours from the first drop until it was at 10 °C; undefined while it is warmer. */
   hoursTo10: number | undefined;
+  /** Since when it has been over 10 °C without a break, or since it was last heated or poured onto, s; undefined while it is colder. */
+  over10Since: number | undefined;
   souring: Souring | undefined;
   /** What somebody saw that ends it. */
   spoiled: Look | undefined;
@@ -141,6 +143,7 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
     curve: [{ atSeconds: first.atSeconds, celsius: first.celsius, read: false }],
     shown: [],
     happenings: [],
+    over10Since: first.celsius > coolTo ? first.atSeconds : undefined,
     firstSeconds: first.atSeconds,
     firstMass: first.mass,
     firstFat: first.fat,
@@ -154,6 +157,7 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
   let raw = heats || lot.treatment === 'raw';
   const cold = { since: undefined as number | undefined, once: false, outHours: 0, unchilledHours: 0 };
   let placeSaid = false;
+  let lastOver10 = first.atSeconds;
   const advance = (to: number) => {
     const conduct = lot.vesselFactor;
     while (at < to - 1e-6) {
@@ -194,6 +198,8 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
           story.rawLimitSeconds ??= at - seconds * ((story.rawUsed + used - 1) / used);
         story.rawUsed += used;
       }
+      if (story.celsius <= coolTo) story.over10Since = undefined;
+      else lastOver10 = story.over10Since ??= at - seconds;
       if (story.hoursTo10 === undefined && story.celsius <= coolTo)
         story.hoursTo10 = (at - first.atSeconds) / 3600;
       const last = story.curve.at(-1)!;
@@ -233,6 +239,7 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
             fat: event.fat,
           });
           since = { atSeconds: at, celsius: story.celsius };
+          story.over10Since = story.celsius > coolTo ? event.atSeconds : undefined;
         }
         break;
       case 'drawn':
@@ -247,6 +254,10 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
         const factor = factorShown(since, event, story, mass, fat, lot);
         if (factor !== undefined) story.shown.push({ eventId: event.id, factor });
         story.celsius = event.celsius;
+        // Foreseen to be cold, and it was not: then it never was. After a cold reading nobody knows since when.
+        if (event.celsius > coolTo)
+          story.over10Since ??= since.celsius > coolTo ? lastOver10 : event.atSeconds;
+        else story.over10Since = undefined;
         story.readAtSeconds = event.atSeconds;
         story.curve.push({ atSeconds: event.atSeconds, celsius: event.celsius, read: true });
         since = { atSeconds: event.atSeconds, celsius: event.celsius };
@@ -307,6 +318,7 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
         story.celsius = event.celsius;
         story.curve.push({ atSeconds: event.atSeconds, celsius: event.celsius, read: true });
         story.warmHours = 0;
+        story.over10Since = event.atSeconds;
         story.stoodOut = false;
         cold.once = false;
         cold.outHours = 0;

@@ -204,7 +204,14 @@ export async function putAway(
   });
 }
 
-export type RecordedLotEvent = LotEvent & { factor?: number };
+/** An event with what was worked out of it when it came in. */
+export type RecordedLotEvent = LotEvent & {
+  /** A reading: the factor on U that it showed. */
+  factor?: number;
+  /** A heating of what was to be thrown out: why it was, and what it was treated as before. */
+  despite?: string;
+  was?: Treatment;
+};
 
 /** Adds what happened to a lot; one sent twice stays once. */
 export async function addLotEvents(

@@ -96,6 +96,45 @@ describe('a lot is judged', () => {
     expect((await judged(farm, spent, at(85))).judged.discard?.why).toMatch(/longer than raw milk/);
     expect((await judged(farm, good, at(85))).judged.mayNot.drink).toBeUndefined();
   });
+
+  it('as good again once the heating, or what had made it one to throw out, is taken back', async () => {
+    const farm = await house.farm();
+    const tell = async (lotId: string, told: object[], commandId = randomUUID()) => {
+      const events = told.map((event) => ({ id: randomUUID(), ...event }));
+      expect(await send(farm, 'lot.record', { lotId, events }, commandId)).toMatchObject(done);
+      return commandId;
+    };
+    const back = async (commandId: string) =>
+      expect(await send(farm, 'entry.undo', { commandId })).toMatchObject(done);
+    const heat = {
+      atSeconds: morning + 6 * hour,
+      kind: 'heated',
+      how: 'pasteurised',
+      celsius: 75,
+      minutes: 1,
+    };
+    const looked = { atSeconds: morning + 5 * hour, kind: 'looked', seen: 'mould' };
+    const why = async (id: string) => {
+      const { lot, judged: found } = await judged(farm, id, at(7));
+      return [lot.details.despite, found.discard?.why, found.mayNot.drink];
+    };
+    setClock(at(7));
+    const lotId = await milk(farm, { celsius: 4, place: 'fridge' });
+    // Both stand: whatever is heated of it, it stays what it was.
+    const look = await tell(lotId, [looked]);
+    const first = await tell(lotId, [heat]);
+    expect(await why(lotId)).toEqual(Array(3).fill('mould was seen in it'));
+    // The heating is taken back: mould alone speaks against it.
+    await back(first);
+    expect(await why(lotId)).toEqual([undefined, ...Array(2).fill('mould was seen in it')]);
+    // Heated again, and the mould taken back, which was another jar’s.
+    const second = await tell(lotId, [{ ...heat, atSeconds: heat.atSeconds + 60 }]);
+    expect((await why(lotId))[0]).toBe('mould was seen in it');
+    await back(look);
+    expect(await why(lotId)).toEqual([undefined, undefined, undefined]);
+    await back(second);
+    expect(await why(lotId)).toEqual([undefined, undefined, undefined]);
+  });
 });
 
 describe('letting a lot go', () => {

@@ -34,36 +34,50 @@ export async function judgedLots(
   const factors = await shownFactors(scope, [
     ...new Set(lots.flatMap(({ vessel }) => (vessel ? [vessel.id] : []))),
   ]);
-  const seconds = at.getTime() / 1000;
-  return lots.map((lot) => {
-    const told: ToldLot = {
+  return lots.map((lot) =>
+    judgedBy(
+      lot,
+      events.get(lot.id) ?? [],
+      vesselFactor(lot.vessel ? (factors.get(lot.vessel.id) ?? []) : []),
+      at.getTime() / 1000,
+    ),
+  );
+}
+
+/** Judges one lot by these events of it, at a moment, s. */
+export function judgedBy(
+  lot: StandingLot,
+  events: ToldLot['events'],
+  factor: number,
+  seconds: number,
+): Judged {
+  const told: ToldLot = {
+    kind: lot.kind,
+    treatment: lot.treatment,
+    ripened: lot.ripened,
+    vessel: lot.vessel
+      ? vesselShape(lot.vessel.kind, lot.vessel.capacity, lot.vessel.diameter)
+      : vesselShape('jar', anyVessel),
+    vesselFactor: factor,
+    events,
+  };
+  const story = lotStory(told, seconds);
+  const judged = judgeLot(
+    {
       kind: lot.kind,
       treatment: lot.treatment,
       ripened: lot.ripened,
-      vessel: lot.vessel
-        ? vesselShape(lot.vessel.kind, lot.vessel.capacity, lot.vessel.diameter)
-        : vesselShape('jar', anyVessel),
-      vesselFactor: vesselFactor(lot.vessel ? (factors.get(lot.vessel.id) ?? []) : []),
-      events: events.get(lot.id) ?? [],
-    };
-    const story = lotStory(told, seconds);
-    const judged = judgeLot(
-      {
-        kind: lot.kind,
-        treatment: lot.treatment,
-        ripened: lot.ripened,
-        blockedReason: lot.blockedReason,
-        oldestSeconds: lot.oldestAt.getTime() / 1000,
-        madeSeconds: lot.madeAt.getTime() / 1000,
-        cut: lot.details.cut,
-        despite: lot.details.despite,
-        souring: souringNow(lot, story)?.state,
-      },
-      story,
-      seconds,
-    );
-    return { lot, told, story, judged };
-  });
+      blockedReason: lot.blockedReason,
+      oldestSeconds: lot.oldestAt.getTime() / 1000,
+      madeSeconds: lot.madeAt.getTime() / 1000,
+      cut: lot.details.cut,
+      despite: lot.details.despite,
+      souring: souringNow(lot, story)?.state,
+    },
+    story,
+    seconds,
+  );
+  return { lot, told, story, judged };
 }
 
 const putTo: Record<Purpose, string> = {

@@ -22,6 +22,7 @@ import {
 import { kindNames } from '@/core/standing/lotKinds';
 import type { LotKind } from '@/core/standing/lotKinds';
 import { command } from '../commands/command';
+import { despiteOf } from './despiteHeat';
 import { judgedLots } from './judgedLots';
 import { draw, milligrams, momentOf, move } from './move';
 import { Refusal } from '../refusal';
@@ -57,9 +58,9 @@ export const recordLot = command({
     const stands = { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt };
     // One after another: what is judged of a later one stands on those before it.
     for (const event of fresh) {
-      const line = await follow(scope, lot, event, culture, sender);
+      const found = await follow(scope, lot, event, culture, sender);
       const [told] = await withFactors(scope, lot, before, [event]);
-      const kept = line ? { ...told!, line } : told!;
+      const kept = { ...told!, ...found };
       await addLotEvents(scope, lotId, [kept], stands);
       before.push(kept);
     }
@@ -68,16 +69,18 @@ export const recordLot = command({
   },
 });
 
+type Found = Pick<RecordedLotEvent, 'despite' | 'was'> & { line?: NonNullable<LotDetails['line']> };
+
 const sours = new Set<LotKind>(['milk', 'cream', 'skim', 'buttermilk']);
 
-/** What an event changes beside being remembered, and what is refused. Returns the line of culture it brings in. */
+/** What an event changes beside being remembered, and what is refused. Returns what is remembered with it: the line of culture it brings in, what heat does not undo. */
 async function follow(
   scope: FarmScope,
   lot: StandingLot,
   event: SaidLotEvent,
   culture: { lotId: string; mass: number } | undefined,
   sender: Parameters<typeof momentOf>[1],
-): Promise<LotDetails['line']> {
+): Promise<Found> {
   if (event.kind === 'heated') {
     if (event.how === 'boiled' && event.celsius < boilsFrom)
       throw new Refusal(
@@ -89,20 +92,19 @@ async function follow(
         `${event.celsius} °C for ${event.minutes} min does not pasteurise: 66 °C for 30 min or 75 °C for 15 s throughout are common figures; your local code decides.`,
         'celsius',
       );
-    // Heat kills what lives in it, and undoes no toxin: what was to be thrown out before stays so.
-    const [found] = await judgedLots(scope, [lot], new Date(event.atSeconds * 1000));
-    const despite = found!.judged.discard?.why;
-    if (despite !== undefined)
+    const found = await despiteOf(scope, lot, event.atSeconds);
+    if (found.despite !== undefined)
       await changeLot(scope, lot.id, {
-        details: { ...lot.details, despite: lot.details.despite ?? despite },
+        details: { ...lot.details, despite: lot.details.despite ?? found.despite },
       });
+    return found;
   }
   if (event.kind === 'looked' && event.seen === 'thickAndTart') {
     // Seen after the limit it is seen too late: it is written down, and keeps nothing.
     const [found] = await judgedLots(scope, [lot], new Date(event.atSeconds * 1000));
     if (!found!.judged.discard) await changeLot(scope, lot.id, { ripened: true });
   }
-  if (event.kind !== 'soured') return undefined;
+  if (event.kind !== 'soured') return {};
   if (!sours.has(lot.kind)) throw new Refusal(`${kindNames[lot.kind]} is not soured.`, 'lotId');
   // What was spooned in from a pot or a packet weighs what it weighs.
   const spooned = event.culture !== undefined && cultureWeighs[event.culture] ? (event.dose ?? 0) : 0;
@@ -141,7 +143,7 @@ async function follow(
         });
   const poured = (await lotsById(scope, [lot.id])).get(lot.id)!;
   await changeLot(scope, lot.id, { details: { ...poured.details, ...(kept ? { line: kept } : {}) } });
-  return kept;
+  return kept ? { line: kept } : {};
 }
 
 /** Milk rises in the pan from here on, on a high farm too, °C (engineering estimate: water at 3,000 m). */

@@ -10,6 +10,7 @@ import type { LotDetails, RecordedLotEvent } from '@/data/ledger/standing';
 import { addLotEvents, changeLot, lotEventsOf, lotEventsOfCommand, lotsById } from '@/data/ledger/standing';
 import { actId, command } from '../commands/command';
 import { Refusal } from '../refusal';
+import { judgeHeatAgain } from './despiteHeat';
 import { redateButter } from './redateButter';
 import { retell } from './retell';
 
@@ -63,6 +64,7 @@ export const undoEntry = command({
       await addLotEvents(scope, lotId, [undone], by);
       await follow(scope, lotId, event);
     }
+    for (const lotId of new Set(said.map((one) => one.lotId))) await judgeHeatAgain(scope, lotId);
     await retell(scope, ids);
     return { entries: entries.length + said.length, already: false };
   },

@@ -5,6 +5,16 @@ import { createContext, lazy, Suspense, useContext, useEffect, useState } from '
 
 /** A page is left in peace so long after it stands, ms. */
 const peace = 2500;
+/** What stands in a page from the start is fetched once the rest answers, and after this long at the latest, ms. */
+const waitsAtMost = 800;
+let answers: () => void = () => undefined;
+const answering =
+  typeof window === 'undefined'
+    ? Promise.resolve()
+    : new Promise<void>((resolve) => {
+        answers = resolve;
+        setTimeout(resolve, waitsAtMost);
+      });
 /** What is behind the doors of this page and was not opened yet. */
 const behind = new Set<() => Promise<unknown>>();
 
@@ -23,7 +33,7 @@ export function laterPart<P extends object>(
   // A part that cannot be had is said to be away in its place: the page around it stays as it is.
   const wanted = () =>
     lazy(() =>
-      load().then(
+      answering.then(load).then(
         (part) => ({ default: part as ComponentType<object> }),
         () => ({ default: NotHere as ComponentType<object> }),
       ),
@@ -63,6 +73,10 @@ function NotHere() {
 
 /** Fetches what is behind the doors of a page once it has stood for a moment. */
 export function useBehindTheDoors(path: string): void {
+  useEffect(() => {
+    const hands = setTimeout(answers, 0);
+    return () => clearTimeout(hands);
+  }, []);
   useEffect(() => {
     const timer = setTimeout(() => {
       for (const load of behind)
