@@ -106,6 +106,45 @@ test('cream that should be thrown out: Today names it first, the Shelf offers no
   await expect(page.getByRole('timer')).toBeVisible();
 });
 
+test('every way to temper too long in the warm: it is said, the ways stay, and raw sours where heated is thrown out', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('house.settle', { unitSystem: 'us' });
+  const now = Date.now() / 1000;
+  const stoodOut = async (treatment: string) => {
+    const lotId = randomUUID();
+    const ago = (hours: number) => ({ at: new Date((now - hours * 3600) * 1000) });
+    await farm.send(
+      'cream.in',
+      { lotId, mass: 12_000, fat: 0.36, fatSd: 0.01, fatMethod: 'label', treatment, place: 'fridge', celsius: 4 },
+      ago(6),
+    );
+    const stood = [
+      { kind: 'placed', place: 'room', celsius: 24, hours: 3.97 },
+      { kind: 'reading', celsius: 20, hours: 3.96 },
+      { kind: 'reading', celsius: 6, hours: 0.08 },
+      { kind: 'placed', place: 'fridge', hours: 0.07 },
+    ];
+    const events = stood.map(({ hours, ...event }) => ({ ...event, id: randomUUID(), atSeconds: now - hours * 3600 }));
+    await farm.send('lot.record', { lotId, events });
+    await page.goto(`/shelf/${lotId}`);
+    const temper = page.getByLabel('Temper it');
+    await expect(temper.getByRole('heading')).toHaveText(/^Every way to 57 °F leaves it warm for too long\.$/);
+    // No wall: each way can be taken, none is the one to take.
+    await expect(temper.getByRole('button', { name: /^Stand it in/ }).first()).toBeVisible();
+    await expect(temper.locator('.MuiButton-contained')).toHaveCount(0);
+    await expect(temper).not.toContainText('°C');
+    return temper;
+  };
+  await expect(await stoodOut('raw')).toContainText('raw, it sours meanwhile, and is not to drink');
+  const heated = await stoodOut('pasteurised');
+  await expect(heated).toContainText('it would have to be thrown out');
+  await expectSound(page);
+  await heated.getByRole('button', { name: /^Stand it in/ }).first().click();
+  await expect(page.getByLabel('Tempering')).toContainText('57 °F');
+}); // prettier-ignore
+
 test('a page left open through a night wakes up right', async ({ page, farm }) => {
   const lotId = randomUUID();
   await farm.send('house.settle', { unitSystem: 'metric' });
@@ -211,11 +250,12 @@ test('what is behind a door cannot be fetched: it says so in its place, and open
   await expect(page.getByLabel('Its name')).toBeVisible();
   const chunks = '**/_next/static/chunks/*.js';
   await page.route(chunks, (route) => route.abort());
-  await page.getByText('Settings', { exact: true }).click();
-  await expect(page.getByText(/this part is not on this device yet/)).toBeVisible();
+  const settings = page.getByRole('group').filter({ hasText: /^Settings/ });
+  await settings.getByText('Settings', { exact: true }).click();
+  await expect(settings.getByText(/this part is not on this device yet/)).toBeVisible();
   // The page around it stays.
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await page.unroute(chunks);
-  await page.getByRole('button', { name: 'Try again' }).click();
+  await settings.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByLabel('Name of the farm')).toHaveValue('Larkfold');
 });

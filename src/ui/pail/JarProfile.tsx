@@ -55,6 +55,9 @@ export function JarProfile({
   // A wide pan is drawn deeper than it is: its millimetres matter more than its looks.
   const height = Math.min(box.highest / 1, Math.max(shape.height * scale, leastDeep / stands));
   const surface = box.floor - stands * height;
+  /** Where the name of a line stands: over it, but never behind the handle. */
+  const besideHandle = (line: number): number =>
+    line < y(at) ? Math.min(line - 6, y(at) - 20) : Math.max(line - 6, y(at) + 34);
   const y = (below: number) => surface + (below / depth) * (box.floor - surface);
   const half = (below: number) => halfWidthAt(form, (box.floor - y(below)) / height, width);
   const body = outline(form, width, height);
@@ -145,7 +148,7 @@ export function JarProfile({
             strokeWidth="1.6"
             strokeDasharray="3 5"
           />
-          <text x={right + 18} y={y(ghost.depth) - 6} fontSize="15" fill="var(--quiet)">
+          <text x={right + 18} y={besideHandle(y(ghost.depth))} fontSize="15" fill="var(--quiet)">
             {ghost.name}
           </text>
         </g>
@@ -158,7 +161,7 @@ export function JarProfile({
             strokeWidth="2.5"
             strokeDasharray="8 5"
           />
-          <text x={right + 18} y={y(topAt) - 6} fontSize="15" fill="var(--ink)">
+          <text x={right + 18} y={besideHandle(y(topAt))} fontSize="15" fill="var(--ink)">
             heavy top
           </text>
         </g>

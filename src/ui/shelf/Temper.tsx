@@ -182,7 +182,7 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
               ? `At ${say.temperature(celsius)}: ready to churn.`
               : readyAt !== undefined
                 ? now < readyAt
-                  ? `Take out by ${say.when(readyAt, now)}`
+                  ? `Take out at ${say.temperature(to)}, by ${say.when(readyAt, now)}`
                   : `It should be at ${say.temperature(to)} now: probe it.`
                 : `On the way to ${say.temperature(to)}`}
           </span>
