@@ -154,7 +154,7 @@ test('a cow, a separator and a churn in US units, from a warm pail to the plan o
   await expect(page.getByRole('heading', { level: 1 })).toContainText('1.2');
   await page.getByRole('link', { name: /ripen, temper, use/ }).click();
   await page.getByRole('button', { name: /Stand it in ice water/ }).click();
-  await expect(page.getByText(/Take out by|ready to churn/)).toBeVisible();
+  await expect(page.getByText(/Take out at|ready to churn/)).toBeVisible();
   await page.goto('/shelf');
   await page
     .getByRole('link', { name: /^Churn/ })

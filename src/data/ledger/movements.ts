@@ -125,14 +125,16 @@ export async function separationsOf(
   }));
 }
 
-/** What lots went to by name, with when, how much and to whom: what left the ledger’s vessels for good. */
+/** What lots went to by name, with when, how much and to whom: what left the ledger’s vessels for good; of several that went together, each its share. */
 export async function goneOf(
   { farmId, transaction }: FarmScope,
   lotIds: readonly string[],
 ): Promise<{ lotId: string; at: Date; account: string; mass: number; note: string | null }[]> {
   if (lotIds.length === 0) return [];
   const rows = await database().query<Record<string, unknown>>(
-    `SELECT l.lot_id, e.at, o.account, o.mass, e.details->>'note' AS note
+    `SELECT l.lot_id, e.at, o.account, e.details->>'note' AS note,
+       o.mass * l.mass / (SELECT sum(d.mass) FROM entry_line d
+                          WHERE d.farm_id = l.farm_id AND d.entry_id = l.entry_id AND d.lot_id IS NOT NULL AND d.mass < 0) AS mass
      FROM entry_line l JOIN entry e ON e.farm_id = l.farm_id AND e.id = l.entry_id AND e.kind IN ('used', 'separated')
      JOIN entry_line o ON o.farm_id = l.farm_id AND o.entry_id = l.entry_id AND o.account IS NOT NULL AND o.mass > 0
      WHERE l.farm_id = :farmId AND l.lot_id IN (:lotIds) AND l.mass < 0 AND o.account <> 'unaccounted'

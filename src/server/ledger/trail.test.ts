@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { inFarm } from '@/data/farmScope';
-import { trailOf } from '@/data/ledger/movements';
+import { goneOf, trailOf } from '@/data/ledger/movements';
 import { lotsById } from '@/data/ledger/standing';
 import { event, facts, morning, portion, send } from '../testing/aBatch';
+import { recallView } from '../recall/views';
 import { aDairy, milk, skim } from '../testing/aDairy';
 
 const house = aDairy();
@@ -51,4 +52,20 @@ describe('from a pat to the milkings and back', () => {
     const trail = await inFarm(farm, (scope) => trailOf(scope, a));
     expect(trail.lots).toHaveLength(2);
   }); // prettier-ignore
+});
+
+it('of several milks skimmed as one each has its share of what went to the pigs', async () => {
+  const farm = await house.farm();
+  const [large, small] = [await milk(farm, { mass: 9000 }), await milk(farm, { mass: 3000 })];
+  expect((await skim(farm, [large, small])).status).toBe('done');
+  const { gone, from, became, of } = await inFarm(farm, async (scope) => ({
+    gone: await goneOf(scope, [large, small]),
+    ...(await recallView(farm, large))!,
+  }));
+  const went = (id: string) =>
+    gone.filter(({ lotId }) => lotId === id).reduce((sum, { mass }) => sum + mass, 0);
+  // 1,900 g of cream stayed; what went is all the rest, once.
+  expect(went(large) + went(small)).toBeCloseTo(12_000 - 1900, 0);
+  expect(went(large)).toBeCloseTo(3 * went(small), 0);
+  expect([of.gone[0]!.mass, from, became.length]).toEqual([expect.closeTo(went(large), 0), [], 1]);
 });

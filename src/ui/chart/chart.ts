@@ -70,20 +70,28 @@ export const said = (
     y: number;
     axis: string;
     align?: CanvasTextAlign;
+    /** A line that they stand under, wherever it runs over them, instead of at `y`. */
+    under?: readonly { x: number; y: number }[];
   }[],
 ): Plugin<'line'> => ({
   id,
   afterDatasetsDraw({ ctx, chartArea, scales }) {
     ctx.save();
     ctx.font = `640 15px ${Chart.defaults.font.family}`;
-    for (const { text, colour, x, y, axis, align = 'left' } of words) {
+    for (const { text, colour, x, y, axis, align = 'left', under } of words) {
       ctx.fillStyle = colour;
       ctx.textAlign = align;
-      const at = Math.min(
-        chartArea.bottom - 6,
-        Math.max(chartArea.top + 14, scales[axis]!.getPixelForValue(y)),
-      );
-      ctx.fillText(text, scales.x!.getPixelForValue(x), at);
+      const from = scales.x!.getPixelForValue(x);
+      const over = (under ?? []).filter((point) => {
+        const px = scales.x!.getPixelForValue(point.x);
+        return px >= from - 12 && px <= from + ctx.measureText(text).width + 12;
+      });
+      const stands =
+        over.length === 0
+          ? scales[axis]!.getPixelForValue(y)
+          : Math.max(...over.map((point) => scales[axis]!.getPixelForValue(point.y))) + 20;
+      const at = Math.min(chartArea.bottom - 6, Math.max(chartArea.top + 14, stands));
+      ctx.fillText(text, from, at);
     }
     ctx.restore();
   },

@@ -23,7 +23,7 @@ import { toEat } from './toEat';
 import { FreezerRoom } from './FreezerRoom';
 import { InTheHand } from './InTheHand';
 import type { KeptPiece } from './keptPiece';
-import { larderSays, otherFirst, presses, stockWords } from './larderSays';
+import { isDanger, larderSays, otherFirst, presses, stockWords } from './larderSays';
 import styles from './Larder.module.css';
 
 /** The cupboards, from the table inwards, each with the temperature it is usually at, °C (docs/handbook.md, keeping): 4 °C and 0 °F. */
@@ -157,6 +157,22 @@ function Cupboard({
   const say = useSay();
   const [all, setAll] = useState(false);
   const shown = all ? butter : butter.slice(0, atFirst);
+  const ware = ({ lotId, name, says, until, tag, drawing }: KeptPiece) => (
+          <li key={lotId}>
+            <button
+              type="button"
+              className={`${styles.piece} ${styles.ware}`}
+              aria-pressed={lotId === chosen}
+              onClick={() => onChoose(lotId)}
+            >
+              {tag && <Tag waiting={tag} />}
+              {drawing}
+              <strong>{name}</strong>
+              <span>{says}</span>
+              <span>{until}</span>
+            </button>
+          </li>
+  );
   return (
     <section className={styles.cupboard} aria-label={name} style={{ flexGrow: 2 + Math.min(6, butter.length + kept.length) }}>
       <h2>
@@ -168,6 +184,7 @@ function Cupboard({
         </p>
       )}
       <ul>
+        {kept.filter(isDanger).map(ware)}
         {shown.map((pat) => {
           const waits = butterWaits(pat, today);
           return (
@@ -191,22 +208,7 @@ function Cupboard({
             </li>
           );
         })}
-        {kept.map(({ lotId, name, says, until, tag, drawing }) => (
-          <li key={lotId}>
-            <button
-              type="button"
-              className={`${styles.piece} ${styles.ware}`}
-              aria-pressed={lotId === chosen}
-              onClick={() => onChoose(lotId)}
-            >
-              {tag && <Tag waiting={tag} />}
-              {drawing}
-              <strong>{name}</strong>
-              <span>{says}</span>
-              <span>{until}</span>
-            </button>
-          </li>
-        ))}
+        {kept.filter((one) => !isDanger(one)).map(ware)}
       </ul>
       {butter.length > shown.length && (
         <button type="button" className={styles.all} onClick={() => setAll(true)}>

@@ -63,6 +63,12 @@ test('beside the butter, what has to be used today is called out, and what is lo
   expect(otherFirst(pat(), today, undefined, [skim('calm'), due])).toBe(due);
   expect(otherFirst(pat(), today, old, [due])).toBeUndefined();
   expect(otherFirst(pat({ keepUntil: today }), today, undefined, [due])).toBeUndefined();
+  // What must be thrown out goes before what is past its day, and not before what is no food at all.
+  const thrown = { ...skim('danger'), asked: false };
+  expect(otherFirst(pat({ keepUntil: '2026-11-20' }), today, undefined, [due, thrown])).toBe(thrown);
+  expect(otherFirst(pat({ blockedReason: 'udder tubes' }), today, undefined, [thrown])).toBeUndefined();
+  expect(otherFirst(pat({ despite: 'mould' }), today, undefined, [thrown])).toBeUndefined();
+  expect(otherFirst(pat({ keepUntil: today }), today, undefined, [{ ...thrown, asked: true }])).toBeUndefined();
 });
 
 test('how long it lasts counts only what may be eaten, at the household’s own rate', () => {

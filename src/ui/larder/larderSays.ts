@@ -37,6 +37,10 @@ export function pastWords(pat: ButterShown): string {
   return discard ? `${pat.code}: ${advice}. It is ${what}.` : `${pat.code} is ${what}. ${begun(advice)}.`;
 }
 
+/** To be thrown out, as far as anybody knows that it is still there. */
+export const isDanger = ({ tag, asked }: Pick<KeptPiece, 'tag' | 'asked'>): boolean =>
+  !asked && tag?.tone === 'danger';
+
 /**
  * What must go first of what is kept beside the butter, where no butter has to be dealt with before it, and no water unless it
  * is dangerous: the sentence speaks of it, and it is in hand.
@@ -47,7 +51,10 @@ export function otherFirst<T extends Pick<KeptPiece, 'tag' | 'asked'>>(
   water: ReturnType<typeof crockWater> | undefined,
   kept: readonly T[],
 ): T | undefined {
-  if (presses(first, today)) return undefined;
+  const thrown = kept.find(isDanger);
+  if (presses(first, today))
+    // What must be thrown out goes before what is only past its day.
+    return first!.blockedReason !== null || first!.despite !== undefined ? undefined : thrown;
   const other = kept.find(({ tag, asked }) => !asked && (tag?.tone === 'danger' || tag?.tone === 'now'));
   return water?.waits?.tone === 'now' && other?.tag?.tone !== 'danger' ? undefined : other;
 }

@@ -38,6 +38,8 @@ export function SkimChart({
   if (points.length === 0) return null;
   // Deep under the cream there is nothing to choose.
   const last = long(Math.min(points.at(-1)!.depth, Math.max(leastShown, 2.5 * at)));
+  // What it leaves is said beside both lines, not across the other.
+  const beside = before !== undefined && before > at && long(before - at) < 0.16 * last ? before : at;
   return (
     <div className={styles.chart} aria-hidden>
       <Line
@@ -50,7 +52,7 @@ export function SkimChart({
             {
               text: `${say.about(left)} here`,
               colour: ink.rim,
-              x: long(at) + last * (long(at) > last * 0.7 ? -0.015 : 0.015),
+              x: long(at) > last * 0.7 ? long(at) - last * 0.015 : long(beside) + last * 0.015,
               y: heavy(left) + heavy(points[0]!.left) * 0.16,
               axis: 'y',
               align: long(at) > last * 0.7 ? 'right' : 'left',

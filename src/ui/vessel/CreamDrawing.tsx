@@ -1,6 +1,7 @@
 'use client';
 
 import { memo, useId } from 'react';
+import { edgeOf, tint } from '../board/tint';
 import { Sheen } from './Sheen';
 import type { Stage } from '@/core/churning/stages';
 import { scatter } from './scatter';
@@ -11,11 +12,12 @@ import { shapes } from './shapes';
 const widest = 178;
 
 /**
- * How the cream looks at each stage: how far air lifts it, its bubbles with fat about them, and how the rest of its fat
- * is gathered.
+ * How the cream looks at each stage: how far air lifts it, its bubbles with fat about them, how the rest of its fat
+ * is gathered, and which share of its fat is still in what flows, and tints it.
  */
 interface Look {
   lift: number;
+  flowing: number;
   bubbles: number;
   drops: number;
   radius: number;
@@ -23,13 +25,13 @@ interface Look {
   ragged: number;
 }
 const looks: Record<Stage, Look> = {
-  fluid: { lift: 1, bubbles: 0, drops: 220, radius: 2.1, gathered: 0, ragged: 1 },
-  thickening: { lift: 1.3, bubbles: 34, drops: 210, radius: 2.3, gathered: 0, ragged: 7 },
-  whipped: { lift: 1.75, bubbles: 96, drops: 260, radius: 2.5, gathered: 0.02, ragged: 24 },
-  grainy: { lift: 1.5, bubbles: 12, drops: 250, radius: 4.2, gathered: 0.1, ragged: 13 },
-  break: { lift: 1.08, bubbles: 0, drops: 62, radius: 7.5, gathered: 0.45, ragged: 5 },
-  grains: { lift: 1.02, bubbles: 0, drops: 44, radius: 9, gathered: 0.5, ragged: 3 },
-  mass: { lift: 1, bubbles: 0, drops: 46, radius: 12, gathered: 0.05, ragged: 2 },
+  fluid: { lift: 1, flowing: 1, bubbles: 0, drops: 70, radius: 1.7, gathered: 0, ragged: 1 },
+  thickening: { lift: 1.3, flowing: 1, bubbles: 34, drops: 110, radius: 2, gathered: 0, ragged: 7 },
+  whipped: { lift: 1.75, flowing: 1, bubbles: 96, drops: 160, radius: 2.3, gathered: 0.02, ragged: 24 },
+  grainy: { lift: 1.5, flowing: 0.6, bubbles: 12, drops: 250, radius: 4.2, gathered: 0.1, ragged: 13 },
+  break: { lift: 1.08, flowing: 0.03, bubbles: 0, drops: 62, radius: 7.5, gathered: 0.45, ragged: 5 },
+  grains: { lift: 1.02, flowing: 0.02, bubbles: 0, drops: 44, radius: 9, gathered: 0.5, ragged: 3 },
+  mass: { lift: 1, flowing: 0.02, bubbles: 0, drops: 46, radius: 12, gathered: 0.05, ragged: 2 },
 };
 /** Depth of cream the numbers of drops and bubbles are for, px. */
 const usualDepth = 120;
@@ -37,8 +39,8 @@ const usualDepth = 120;
 const bubble = { radius: 6.5, skin: 2.4 };
 
 /**
- * A vessel with cream in it as it should look now. Fill height is amount; fat is drawn as yellow, gathered as the stage
- * gathers it, and the watery part is blue.
+ * A vessel with cream in it as it should look now. Fill height is amount; what flows is tinted by the fat that is still in it,
+ * as in every vessel; globules, bubbles and grains say what stage it is at.
  */
 export const CreamDrawing = memo(function CreamDrawing({
   shape: kind,
@@ -169,8 +171,8 @@ function Cream({
     <>
       <path
         d={`${top}V${shape.bottom + 4}H${shape.left}z`}
-        fill="var(--serum)"
-        stroke="var(--serum-edge)"
+        fill={tint(fat * look.flowing)}
+        stroke={edgeOf(fat * look.flowing)}
         strokeWidth="1.6"
         strokeLinejoin="round"
       />

@@ -101,8 +101,12 @@ export function TemperatureChart({
                     {
                       text: 'minutes to the break',
                       colour: ink.time,
-                      x: first.celsius + 1.2,
-                      y: Math.min(mostMinutes, first.breakMinutes!) + 2,
+                      x: first.celsius + 0.3,
+                      y: 0,
+                      under: breaking.map(({ celsius, breakMinutes }) => ({
+                        x: celsius,
+                        y: Math.min(mostMinutes, breakMinutes!),
+                      })),
                       axis: 'y',
                     },
                   ]
