@@ -9,20 +9,22 @@ import { Then } from '../board/Thread';
 import { inTwo } from '../board/inTwo';
 import { Said, Wall } from '../board/Wall';
 import { useSay } from '../frame/FarmContext';
+import { laterPart } from '../frame/laterPart';
 import { useNow } from '../frame/useNow';
 import { useOfferedJot } from '../jot/HeaderJot';
 import { alarmWords } from '../standing/alarm';
 import { LotBoard } from '../standing/LotBoard';
 import { useRises } from '../standing/useRises';
 import { useLotsNow } from '../standing/useLotsNow';
-import { Cleaning } from './Cleaning';
 import { MilkIn } from './MilkIn';
 import styles from './Pail.module.css';
-import { ParkedEntries } from './Parked';
 import { pailSentence } from './pailSentence';
 import { SkimNow } from './SkimNow';
 import { useAnswers } from './useAnswers';
 import { toUse } from './usual';
+
+const Cleaning = laterPart(() => import('./Cleaning').then((part) => part.Cleaning), null);
+const ParkedEntries = laterPart(() => import('./Parked').then((part) => part.ParkedEntries), null);
 
 /** Milk: what stands, what it waits for, what came in, and where the skim went. */
 export function Pail({ view }: { view: PailView }) {
@@ -89,7 +91,7 @@ export function Pail({ view }: { view: PailView }) {
           empty="Milk that comes in stands here, with how far its cream has risen."
         />
       </Wall>
-      <ParkedEntries parked={view.parked} />
+      {view.parked.length > 0 && <ParkedEntries parked={view.parked} />}
       <MilkIn view={view} open={view.milkings.length === 0} main={skim.length === 0 && !cool} />
       {byProducts.length > 0 && (
         <section className={styles.stack} aria-labelledby="week">
@@ -108,7 +110,7 @@ export function Pail({ view }: { view: PailView }) {
           </dl>
         </section>
       )}
-      <Cleaning view={view} />
+      {view.dirty.length > 0 && <Cleaning view={view} />}
     </div>
   );
 }
