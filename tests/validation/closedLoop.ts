@@ -3,6 +3,7 @@ import type { ChurnHappening, ChurnInput } from '@/core/churning/churnInput.calc
 import { conditionsOf, longestSeconds, pausedBefore } from '@/core/churning/churnInput';
 import { greasyButtermilk } from '@/core/churning/churnTroubles';
 import type { SeenStage } from '@/core/churning/belief';
+import type { OwnConstants } from '@/core/churning/churnModel';
 import { simulateChurn } from '@/core/churning/simulateChurn';
 import type { ToolKey } from '@/core/churning/tools';
 import { tools } from '@/core/churning/tools';
@@ -17,6 +18,8 @@ export interface TroubledChurning {
   truth: ChurnInput;
   told: AdviseInput;
   logPace: number;
+  /** Where the truth is not the model. */
+  own?: OwnConstants;
 }
 
 /** What became of it. */
@@ -85,6 +88,27 @@ export function troubled(seed: string, trouble: LoopTrouble): TroubledChurning {
   return { trouble, truth, told, logPace: noise.normal(0, Math.log(1.6)) };
 }
 
+/** Every constant of the truth may be so much off. */
+const off = 0.4;
+/** Fat that sets fast does so this many times as fast. */
+const fastSetting = 4;
+
+/** A troubled churning whose truth is not the model: every constant up to 40 % off, and in half of them fat that sets fast. */
+export function troubledOtherwise(seed: string, trouble: LoopTrouble): TroubledChurning {
+  const noise = new Noise(`${seed} otherwise`);
+  const factor = () => 1 + noise.between(-off, off);
+  const own = {
+    rate: factor(),
+    power: factor(),
+    exchange: factor(),
+    airMost: factor(),
+    readiness: factor(),
+    shearLoss: factor(),
+    setting: noise.between(0, 1) < 0.5 ? fastSetting : factor(),
+  };
+  return { ...troubled(seed, trouble), own };
+}
+
 /** Asked at the start and then every half of the tool's usual time. */
 const askEvery = 0.5;
 /** A maker gives up after this many usual times of churning. */
@@ -95,7 +119,7 @@ const giveUpAfter = 3;
  * broke within three usual times of churning, with no more fat in the buttermilk than greasy butter leaves.
  */
 export function liveThroughTrouble(given: TroubledChurning, seed: string, follows: boolean): LoopResult {
-  const { trouble, truth, told, logPace } = given;
+  const { trouble, truth, told, logPace, own } = given;
   const noise = new Noise(`${seed}:maker`);
   const usual = tools[truth.tool].medianBreakMinutes;
   const done: ChurnHappening[] = [];
@@ -103,7 +127,7 @@ export function liveThroughTrouble(given: TroubledChurning, seed: string, follow
   const advised: string[] = [];
   const run = () => {
     const input = { ...truth, happenings: done };
-    return simulateChurn(conditionsOf(input, logPace), longestSeconds(input, logPace));
+    return simulateChurn({ ...conditionsOf(input, logPace), own }, longestSeconds(input, logPace));
   };
   let clock = 0;
   let truly = run();

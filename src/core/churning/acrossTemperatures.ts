@@ -4,7 +4,7 @@ import type { CreamInChurn } from './creamInChurn';
 import { bestTemperature } from './bestTemperature';
 import { expectedButter } from './expectedButter';
 import { churnInputOf } from './foresee';
-import { runAt } from './belief';
+import { foreseenPace, runAt } from './belief';
 
 /** The churning of one load at one temperature. */
 export interface AtTemperature {
@@ -42,10 +42,11 @@ export function acrossTemperatures({
   step?: number;
 }): AcrossTemperatures {
   const input = churnInputOf(cream);
+  const logPaceAt = (celsius: number) => foreseenPace({ ...input, temperature: celsius }, pace);
   const count = Math.round((warmest - coldest) / step) + 1;
   const points = Array.from({ length: count }, (_, i): AtTemperature => {
     const celsius = coldest + i * step;
-    const run = runAt({ ...input, temperature: celsius }, pace.logMean);
+    const run = runAt({ ...input, temperature: celsius }, logPaceAt(celsius));
     return {
       celsius,
       breakMinutes: run.breakSeconds === undefined ? undefined : run.breakSeconds / 60,
@@ -53,11 +54,7 @@ export function acrossTemperatures({
       outcome: run.outcome,
     };
   });
-  const { celsius, good, degrees } = bestTemperature({
-    ...input,
-    texture: 'usual',
-    pace: Math.min(20, Math.max(0.05, Math.exp(pace.logMean))),
-  });
+  const { celsius, good, degrees } = bestTemperature({ ...input, texture: 'usual', pace: 1 }, logPaceAt);
   const costs = (at: number) => degrees.find((one) => one.celsius === at && one.minutes !== undefined)?.costs;
   return {
     points,

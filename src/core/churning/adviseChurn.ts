@@ -8,6 +8,7 @@ import type { Estimate } from '../quantities/estimate';
 import type { Possibility } from './belief';
 import { believe, breakQuantiles, chanceOfBreaking, churnedMinutes, runAt } from './belief';
 import { liveEntries, paceFor } from './breakTime';
+import { paceAt } from './ownSlopes';
 import type { ChurnHappening } from './churnInput.calc';
 import type { ChurnPace } from './churnPace';
 import { inChurn, pausedBefore } from './churnInput';
@@ -58,6 +59,11 @@ const slowAfter = { hand: 2.2, motor: 4, blades: 4 } as const;
 const surely = 0.85;
 /** A remedy has to be this much better to be worth saying. */
 const worthSaying = 0.15;
+/** Under this chance of breaking it is said that nobody knows; and after a remedy, that it may not be enough. */
+const hardlyKnown = 0.5;
+const sureEnough = 0.8;
+/** A window this many times as long at its end as at its beginning says hardly anything. */
+const wideFrom = 8;
 /** Paces tried for each remedy. */
 const paces = 9;
 /** Grains this big are the time to stop; bigger ones have gathered in one mass, mm (docs/models.md, churning). */
@@ -79,7 +85,7 @@ export function adviseChurn(input: AdviseInput, pace: ChurnPace = paceFor(input)
   const cautions = churningCautions({ tool, treatment: input.treatment });
   if (broke) return afterBreak(input, possibilities, elapsed, asItStands, cautions);
 
-  const usual = tools[tool].medianBreakMinutes * Math.exp(pace.logMean);
+  const usual = tools[tool].medianBreakMinutes * Math.exp(paceAt(pace, input).logMean);
   const troubled =
     asItStands.chance < surely ||
     asItStands.buttermilkFat > 0.9 * greasyButtermilk ||
@@ -108,7 +114,7 @@ export function adviseChurn(input: AdviseInput, pace: ChurnPace = paceFor(input)
     cause: remedy.cause,
     says: causeWords(remedy.cause, now),
     weight: gain / total,
-    remedy: remedy.says,
+    remedy: `${remedy.says}${doubtOf(judged)}`,
     happenings: remedy.happenings,
     ...(judged.breakMinutes ? { breakMinutes: judged.breakMinutes } : {}),
     chance: judged.chance,
@@ -118,12 +124,23 @@ export function adviseChurn(input: AdviseInput, pace: ChurnPace = paceFor(input)
     well: false,
     says: causes[0]
       ? `${causes[0].says} ${causes[0].remedy}`
-      : 'Slow, and nothing would make it quicker: go on.',
+      : asItStands.chance < hardlyKnown
+        ? 'Whether this breaks is not known from here, and no remedy is known to be better: go on, and look at it again.'
+        : 'Slow, and nothing would make it quicker: go on.',
     causes,
     reasons: causes.map((one): Reason => ({ says: one.says, weight: one.weight })),
     ...said,
     cautions: [...cautions, ...coldChain(causes)],
   };
+}
+
+/** What is not known of what a remedy does is said with it. */
+function doubtOf({ chance, breakMinutes }: Judged): string {
+  if (chance < sureEnough)
+    return ' Whether that is enough is not known: look again once it has been churned for a while.';
+  return breakMinutes && breakMinutes.high > wideFrom * breakMinutes.low
+    ? ' How long it takes then is hardly known.'
+    : '';
 }
 
 interface Judged {
@@ -168,7 +185,7 @@ function rerun(input: AdviseInput, possibilities: readonly Possibility[]): Possi
   return possibilities
     .filter(({ weight }) => weight > 0.01)
     .map((one) => {
-      const run = runAt(input, one.logPace, one.warmer);
+      const run = runAt(input, one.logPace, one.warmer, one.faster);
       return { ...one, run, breakMinutes: churnedMinutes(input, run.breakSeconds) };
     });
 }

@@ -2,8 +2,9 @@ import type { ChurnHappening, ChurnInput } from './churnInput.calc';
 import { conditionsOf, longestSeconds, pausedBefore } from './churnInput';
 import { spreadFromCream } from './churnEffects';
 import type { ChurnPace } from './churnPace';
+import { paceAt, paceThen } from './ownSlopes';
 import type { Estimate } from '../quantities/estimate';
-import type { ChurnRun } from './simulateChurn';
+import type { ChurnConditions, ChurnRun } from './simulateChurn';
 import { oilsFrom, simulateChurn } from './simulateChurn';
 import type { Stage } from './stages';
 
@@ -19,7 +20,10 @@ export interface Possibility {
   /** How much warmer the cream went in than was said, K. */
   warmer: number;
   weight: number;
+  /** The model's run, which goes on at the pace that standing and another fat give it. */
   run: ChurnRun;
+  /** How much faster it churns once standing warmed it, and its fat is another. */
+  faster: NonNullable<ChurnConditions['faster']>;
   /** Minutes of churning until the break, standing left out; undefined when it does not break. */
   breakMinutes: number | undefined;
 }
@@ -31,14 +35,22 @@ const seeing: Partial<Record<Stage, number>> = {
   grainy: 0.18,
   break: 0.05,
 };
-/** Student's t, so that one forgotten or mistaken mark does not lead astray. */
+/**
+ * Student's t, so that one forgotten or mistaken mark does not lead astray; and one churning around its pace, as it was
+ * learned ({@link learnPace}). With what is normally spread beside it, its degrees of freedom grow as their kurtosis asks
+ * (Welch 1947, Biometrika 34, 28).
+ */
 const tails = 4;
 /** A stage marked that the model never reaches counts as this many standard deviations off. */
 const neverReached = 5;
 /** The break is seen within this much, logarithm: how sharply “not yet broken” cuts. */
 const notYetWidth = 0.04;
 const nodes = 25;
-const widest = 3.2;
+/** Standard deviations past which one in ten lies, on either side. */
+const oneInTen = 1.2816;
+/** Paces are tried this far out, in standard deviations: where they scatter normally, and where heavily. */
+const normally = 3.2;
+const heavily = 4.5;
 /**
  * Cream whose temperature nobody measured is tried colder and warmer: Gauss–Hermite nodes for a normal spread
  * (Abramowitz & Stegun, Handbook of Mathematical Functions, 1964, table 25.10).
@@ -58,14 +70,51 @@ const pacesWhenGuessed = 11;
 const coarse = 0.012;
 
 /** The model's run of a load at a pace, for cream that went in so much warmer than was said. */
-export function runAt(input: ChurnInput, logPace: number, warmer = 0): ChurnRun {
+export function runAt(
+  input: ChurnInput,
+  logPace: number,
+  warmer = 0,
+  faster?: ChurnConditions['faster'],
+): ChurnRun {
   const temperature = Math.min(40, Math.max(0, input.temperature + warmer));
   return simulateChurn(
-    conditionsOf({ ...input, temperature }, logPace),
+    { ...conditionsOf({ ...input, temperature }, logPace), faster },
     longestSeconds(input, logPace),
     undefined,
     coarse,
   );
+}
+
+/** A break time takes on at least this much of a pace, as far as that is believed. */
+const takesOnAtLeast = 0.5;
+/** From here on it takes on all of it, °C (docs/models.md, “The maker's own pace”). */
+const warmAt = 15;
+/** Nearer than this the model's own steps would show, logarithm. */
+const leastStep = 0.25;
+
+/**
+ * How much of a slower, or faster, pace the break time takes on: all of it in warm cream; in cold cream, that the room and
+ * its own motion warm while it is churned, a slow churning is helped on the way. What is known of a maker's times is told to
+ * the model as a pace by this.
+ * @param by how much slower (faster, below zero), logarithm
+ * @returns change of ln(minutes) over that of ln(pace), 0.5 … 1
+ */
+export function takenOn(input: ChurnInput, by: number, warmer = 0): number {
+  const plain = { ...input, happenings: [] };
+  const step = Math.abs(by) < leastStep ? leastStep : by;
+  const [usual, other] = [0, step].map((log) => runAt(plain, log, warmer).breakSeconds);
+  if (usual === undefined || other === undefined) return 1;
+  return Math.min(1, Math.max(takesOnAtLeast, Math.log(other / usual) / step));
+}
+
+/** The pace by which the model takes so much longer than at the tool's usual, both logarithms. */
+const asPace = (input: ChurnInput, logTime: number, warmer = 0): number =>
+  logTime === 0 ? 0 : logTime / takenOn(input, logTime, warmer);
+
+/** The pace that the model is told for a load before anything is seen of it, logarithm. */
+export function foreseenPace(input: ChurnInput, pace: ChurnPace): number {
+  const { logMean } = paceAt(pace, input);
+  return asPace(input, logMean);
 }
 
 /**
@@ -85,24 +134,44 @@ export function believe(
   const doubled = input.homogenised ? 2 : 1;
   const guessed = input.temperatureSd >= guessedFrom;
   const unsure = guessed ? { ...input, temperatureSd: 0 } : input;
-  const sd = doubled * Math.hypot(pace.logSd, pace.scatter, spreadFromCream(unsure, pace.logMean));
+  const fromCream = spreadFromCream(unsure, paceAt(pace, input).logMean);
   const paces = guessed ? Math.min(count, pacesWhenGuessed) : count;
-  const possibilities = (guessed ? temperatures : asMeasured).flatMap((degree) =>
-    Array.from({ length: paces }, (_, i): Possibility => {
+  const possibilities = (guessed ? temperatures : asMeasured).flatMap((degree) => {
+    const warmer = degree.z * input.temperatureSd;
+    const went = { ...input, temperature: input.temperature + warmer };
+    const at = paceAt(pace, went);
+    const spread = Math.hypot(at.logSd, at.scatter, fromCream);
+    const told = (logTime: number) => asPace(input, logTime, warmer);
+    const centre = told(at.logMean);
+    // One in ten is slower, and one in ten faster: from the middle to there the pace goes straight, and on beyond.
+    const sd = doubled * spread;
+    const off = oneInTen * sd;
+    const aSlower = (told(at.logMean + off) - centre) / oneInTen;
+    const aFaster = (centre - told(at.logMean - off)) / oneInTen;
+    const freedom = tails * (spread / at.scatter) ** 4;
+    const widest = normally + (heavily - normally) * Math.min(1, tails / freedom);
+    return Array.from({ length: paces }, (_, i): Possibility => {
       const z = widest * ((2 * i) / (paces - 1) - 1);
-      const logPace = pace.logMean + sd * z;
-      const warmer = degree.z * input.temperatureSd;
-      const run = runAt(input, logPace, warmer);
-      const prior = Math.log(degree.weight) - 0.5 * z * z;
+      const logPace = centre + z * (z < 0 ? aFaster : aSlower);
+      const faster = (warmed: number, creamFat: number) => {
+        const then = { tool: input.tool, temperature: went.temperature + warmed, creamFat };
+        const slower = paceThen(pace, went, then, sd * z, doubled * Math.hypot(at.scatter, fromCream));
+        // What a cold churning takes on less of its pace goes as the cold does.
+        const cold = Math.min(1, Math.max(0, 1 - warmed / Math.max(1, warmAt - went.temperature)));
+        return Math.exp(logPace - slower - cold * (logPace - at.logMean - sd * z));
+      };
+      const run = runAt(input, logPace, warmer, faster);
+      const prior = Math.log(degree.weight) - ((freedom + 1) / 2) * Math.log1p((z * z) / freedom);
       return {
         logPace,
         warmer,
+        faster,
         run,
         breakMinutes: churnedMinutes(input, run.breakSeconds),
         weight: prior + logLikelihood(input, run, seen, elapsedMinutes),
       };
-    }),
-  );
+    });
+  });
   const most = Math.max(...possibilities.map(({ weight }) => weight));
   const total = possibilities.reduce((sum, { weight }) => sum + Math.exp(weight - most), 0);
   return possibilities.map((one) => ({ ...one, weight: Math.exp(one.weight - most) / total }));

@@ -33,5 +33,5 @@ export const bestTemperatureCalculation = calculation({
     ),
     ...predictedEntries,
   }),
-  run: bestTemperature,
+  run: (input: BestInput) => bestTemperature(input),
 });

@@ -35,13 +35,17 @@ const softest = { soft: greasyFrom, usual: 16.5, firm: 14.5 } as const;
 /**
  * At what temperature to churn this load: the model run degree by degree at the churn's own pace, fat lost weighed against
  * minutes, and no warmer than the texture wanted allows. Warmer is quicker and loses more, colder is slow and firm.
+ * @param logPaceAt the logarithm of the churn's pace for cream of a temperature, where the maker's own slopes are known
  */
-export function bestTemperature({ texture, minutesWorth, pace, ...input }: BestInput): BestTemperature {
+export function bestTemperature(
+  { texture, minutesWorth, pace, ...input }: BestInput,
+  logPaceAt: (celsius: number) => number = () => Math.log(pace),
+): BestTemperature {
   const worth = minutesWorth ?? minuteWorth[tools[input.tool].driven === 'hand' ? 'hand' : 'motor'];
   const most = softest[texture] + input.hardness;
   const tried = Array.from({ length: warmest - coldest + 1 }, (_, i) => {
     const celsius = coldest + i;
-    const run = runAt({ ...input, temperature: celsius }, Math.log(pace));
+    const run = runAt({ ...input, temperature: celsius }, logPaceAt(celsius));
     const minutes = run.breakSeconds === undefined ? undefined : run.breakSeconds / 60;
     const got = minutes === undefined ? 0 : butterOf(input, run.buttermilkFat);
     return { celsius, minutes, got, breaksAt: run.breakTemperature };

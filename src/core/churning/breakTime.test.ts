@@ -142,6 +142,14 @@ describe('advice', () => {
     expect(sooner || first!.buttermilkFat < buttermilkFat).toBe(true);
   });
 
+  it('says when it does not know', () => {
+    // Thick cream, thinned: whatever it does then, it does it soon or late.
+    const { causes } = advise({ creamFat: 0.57, temperature: 11 });
+    expect(causes[0]!.remedy).toMatch(/How long it takes then is hardly known\.$/);
+    // Warmed to where everybody churns, it is known.
+    expect(advise({ temperature: 6, roomTemperature: 8 }).causes[0]!.remedy).not.toMatch(/known/);
+  });
+
   it('after the break says when to stop', () => {
     const broke = (elapsedMinutes: number) =>
       advise({ marks: [{ stage: 'break', atMinutes: 18 }], elapsedMinutes }).says;

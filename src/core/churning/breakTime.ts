@@ -46,6 +46,9 @@ export const liveEntries = {
               v.maxValue(2, 'a slope between −2 and 2.'),
             ),
           ),
+          /** Its cream, °C and mass fraction of fat: what the maker's own slopes are learned from. */
+          temperature: v.optional(churnEntries.temperature),
+          creamFat: v.optional(churnEntries.creamFat),
         }),
       ),
       v.maxLength(5000, 'at most 5000 batches.'),

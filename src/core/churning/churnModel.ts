@@ -36,7 +36,16 @@ export interface Churning {
   isothermal: boolean;
   /** The largest lump there can be, mm. */
   largest: number;
+  own?: OwnConstants | undefined;
 }
+
+/**
+ * A churn and a cream that are not as the model has them: factors on its constants, 1 where left out. Nobody knows them; they
+ * are for truths to try what is foreseen and advised against (`tests/validation`).
+ */
+export type OwnConstants = Partial<
+  Record<'rate' | 'power' | 'exchange' | 'airMost' | 'readiness' | 'shearLoss' | 'setting', number>
+>;
 
 /** State of the cream: seven numbers, in this order. */
 export const air = 0;
@@ -90,19 +99,24 @@ export interface Prepared {
   /** ε without temperature: ripeness × richness. */
   readiness: number;
   shearLoss: number;
+  /** How fast fat sets and melts. */
+  setting: number;
 }
 
 /** Works out what a run of the model needs over and over. */
 export function prepare(conditions: Churning): Prepared {
-  const { churn, fat, fill, ripened, ...rest } = conditions;
+  const { churn, fat, fill, ripened, own = {}, ...rest } = conditions;
   return {
     ...rest,
+    airMost: rest.airMost * (own.airMost ?? 1),
+    exchange: rest.exchange * (own.exchange ?? 1),
     fat,
     moving: motionOf(churn?.closed ?? false, fill),
-    rate: churn?.rate ?? 0,
-    power: churn?.power ?? 0,
-    readiness: (ripened ? 1.25 : 1) * richness(fat),
-    shearLoss: ripened ? 0.6 : 1,
+    rate: (churn?.rate ?? 0) * (own.rate ?? 1),
+    power: (churn?.power ?? 0) * (own.power ?? 1),
+    readiness: (ripened ? 1.25 : 1) * richness(fat) * (own.readiness ?? 1),
+    shearLoss: (ripened ? 0.6 : 1) * (own.shearLoss ?? 1),
+    setting: own.setting ?? 1,
   };
 }
 
@@ -122,7 +136,7 @@ export function churnSlope(p: Prepared, state: Float64Array, out: Float64Array):
   const wanted = solidFat(t, hardness);
   const felt = temperatureOfSolidFat(s, hardness) - hardness;
   const setting = wanted > s;
-  out[solid] = ((wanted - s) * (setting && rate > 0 ? beaten : 1)) / settling(felt, t - hardness);
+  out[solid] = ((wanted - s) * p.setting * (setting && rate > 0 ? beaten : 1)) / settling(felt, t - hardness);
   out[celsius] = p.isothermal
     ? 0
     : ((p.power * torqueOf(a, c, g, airMost)) / 7 + p.exchange * (p.surroundings - t)) /

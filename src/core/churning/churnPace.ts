@@ -1,10 +1,11 @@
 import type { Estimate } from '../quantities/estimate';
 import { logEstimate } from '../quantities/estimate';
+import type { OwnSlopes } from './ownSlopes';
 import { priorSpread } from './tools';
 
 /**
  * How fast a churning runs against its tool's usual: the logarithm of break time over the time foreseen, and how sure
- * that is. `batches` is how many it was learned from (0: the textbook prior).
+ * that is, for cream of plain fat at the tool's own degree. `batches` is how many it was learned from (0: the textbook prior).
  */
 export interface ChurnPace {
   logMean: number;
@@ -12,6 +13,8 @@ export interface ChurnPace {
   /** Scatter of one churning around the pace, of the logarithm. */
   scatter: number;
   batches: number;
+  /** How it goes with the cream's warmth and fat, where that was learned ({@link paceAt}). */
+  own?: OwnSlopes;
 }
 
 /** Scatter of one churning around its pace before anything is learned (engineering estimate). */

@@ -1,7 +1,7 @@
 import type { BatchFacts } from './batchEvents';
 import type { BatchStory } from './batchStory';
 import type { Possibility } from './belief';
-import { believe, churnedMinutes, runAt } from './belief';
+import { believe, churnedMinutes, runAt, takenOn } from './belief';
 import { priorPace, usualScatter } from './churnPace';
 import { buttermilkScatter } from './churnPace';
 import type { ChurnInput } from './churnInput.calc';
@@ -148,7 +148,7 @@ function logPaceOf(input: ChurnInput, minutes: number): number | undefined {
     const off = z ** 2 + (log / spread) ** 2;
     if (!best || off < best.off) best = { log, off };
   }
-  return best?.log;
+  return best && best.log * takenOn(input, best.log);
 }
 
 /** The pace at which the model breaks after so many minutes of churning, by halving: slower churns break later. */

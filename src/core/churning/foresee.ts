@@ -4,7 +4,7 @@ import type { ChurnPace } from './churnPace';
 import type { Churned } from './churned';
 import type { ChurnInput } from './churnInput.calc';
 import { usualRoom } from './churnInput';
-import { believe, breakWindow, runAt } from './belief';
+import { believe, breakWindow, foreseenPace, runAt } from './belief';
 import type { CreamInChurn } from './creamInChurn';
 import type { CoursePoint } from './course';
 import { courseOf, middleWay } from './course';
@@ -75,7 +75,8 @@ export function foresee(cream: CreamInChurn, pace: ChurnPace = priorPace): Fores
   const possibilities = believe(input, pace);
   const { outcome, breakMinutes } = breakWindow(possibilities, cream.hardness);
   const glimpse = (temperature: number): Glimpse => {
-    const run = runAt({ ...input, temperature: Math.min(40, Math.max(0, temperature)) }, pace.logMean);
+    const there = { ...input, temperature: Math.min(40, Math.max(0, temperature)) };
+    const run = runAt(there, foreseenPace(there, pace));
     return {
       temperature,
       breakMinutes: run.breakSeconds === undefined ? undefined : run.breakSeconds / 60,

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { priorPace } from './churnPace';
 import type { PaceLesson, PaceTarget } from './learnPace';
 import { learnPace, paceOf } from './learnPace';
+import { alongSlopes, paceAt, slopes, slopeSd } from './ownSlopes';
 
 const lesson = (day: number, ratio: number, more: Partial<PaceLesson> = {}): PaceLesson => ({
   day,
@@ -130,16 +131,22 @@ describe('the pace of a maker’s own churn', () => {
         tool: i % 3 === 2 ? 'jar' : 'barrel',
         churn: i % 2 ? 'old' : 'new',
         perDegreeHarder: 0.05 + 0.02 * i,
+        temperature: 9 + 2 * i,
+        creamFat: 0.3 + 0.02 * i,
       }),
     );
     const today = 300;
     const { columns, mean, covariance, scatter } = learnPace(lessons, today);
     const variance = (name: string) => {
       const share = { maker: 0.2, tool: 0.45, churn: 0.35 }[name.split(':')[0]!];
+      if (name in slopeSd) return slopeSd[name as keyof typeof slopeSd] ** 2;
       return share ? share * Math.log(1.6) ** 2 : name === 'drift' ? 1 : 1.2 ** 2;
     };
-    const row = ({ day, tool, churn, perDegreeHarder }: PaceLesson) =>
+    const row = ({ day, tool, churn, perDegreeHarder, temperature, creamFat }: PaceLesson) =>
       [...columns.keys()].map((name) => {
+        const slope = (slopes as string[]).indexOf(name);
+        if (slope >= 0)
+          return alongSlopes({ tool, temperature: temperature!, creamFat: creamFat! })[slope + 1]!;
         const angle = (2 * Math.PI * day) / 365.25;
         if (name === 'maker' || name === `tool:${tool}` || name === `churn:${tool}:${churn}`) return 1;
         if (name === 'cosine') return perDegreeHarder! * Math.cos(angle);
@@ -172,5 +179,42 @@ describe('the pace of a maker’s own churn', () => {
         expect(product).toBeCloseTo(a === b ? 1 : 0, 6);
       }),
     );
+  });
+
+  it('learns what warmth and fat do to this maker’s churn, beside the model, and is surer where they churned', () => {
+    // Straight over the temperature, 7 % a degree; the model bends.
+    const lessons = Array.from({ length: 24 }, (_, i) => {
+      const temperature = 9 + (i % 8);
+      return lesson(i * 7, Math.exp(0.08 * (temperature - 13)), { temperature, creamFat: 0.38 });
+    });
+    const learned = pace(lessons, 170);
+    const at = (temperature: number, creamFat = 0.38) => paceAt(learned, { tool: 'barrel', temperature, creamFat });
+    expect(at(10).logMean).toBeCloseTo(-0.24, 1);
+    expect(at(16).logMean).toBeCloseTo(0.24, 1);
+    // At the tool’s own degree it is the pace itself.
+    expect(at(13).logMean).toBeCloseTo(learned.logMean, 9);
+    expect(at(13).logSd).toBeCloseTo(learned.logSd, 9);
+    expect(at(21).logSd).toBeGreaterThan(2 * at(14).logSd);
+    expect(at(14, 0.22).logSd).toBeGreaterThan(2 * at(14).logSd);
+    // Beyond where cream is churned the model’s own end of it counts: nothing is stretched further.
+    expect(at(2).logMean).toBe(at(8).logMean);
+    expect(at(35).logSd).toBe(at(22).logSd);
+    // What nobody measured teaches the pace, and no slope.
+    const assumed = pace(lessons.map(({ temperature: _, creamFat: __, ...rest }) => rest), 170);
+    expect(paceAt(assumed, { tool: 'barrel', temperature: 10, creamFat: 0.38 }).logMean).toBeCloseTo(assumed.logMean, 1);
+  }); // prettier-ignore
+
+  it('before any batch is as unsure far from the usual degree as makers differ there', () => {
+    const at = (temperature: number) =>
+      paceAt(priorPace, { tool: 'barrel', temperature, creamFat: 0.38 }).logSd;
+    expect(at(13)).toBeCloseTo(priorPace.logSd, 9);
+    expect(at(9) / at(13)).toBeGreaterThan(1.1);
+    expect(at(21) / at(13)).toBeGreaterThan(1.2);
+    expect(
+      paceOf(learnPace([], 0), { tool: 'barrel', day: 0 }).own!.covariance.map((line, a) => line[a]),
+    ).toEqual([
+      expect.closeTo(priorPace.logSd ** 2, 1),
+      ...slopes.map((slope) => expect.closeTo(slopeSd[slope] ** 2, 9)),
+    ]);
   });
 });

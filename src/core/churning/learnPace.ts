@@ -1,8 +1,9 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import type { ChurnPace } from './churnPace';
 import { usualScatter } from './churnPace';
+import { alongSlopes, slopes, slopeSd } from './ownSlopes';
 import type { ToolKey } from './tools';
-import { priorSpread } from './tools';
+import { priorSpread, tools } from './tools';
 
 /** What one finished batch can teach about pace. */
 export interface PaceLesson {
@@ -15,6 +16,9 @@ export interface PaceLesson {
   ratio: number;
   /** How much the logarithm of the break time grows for fat one kelvin harder, by the model, at this batch's temperature. */
   perDegreeHarder?: number;
+  /** Cream as it went in, °C, and its fat, mass fraction: what the maker's own slopes are learned from. */
+  temperature?: number;
+  creamFat?: number;
 }
 
 export interface PaceTarget {
@@ -44,6 +48,9 @@ const scatterWorth = 8;
 const tails = 4;
 const mostRounds = 200;
 
+/** Columns of the pace itself; the maker's own slopes follow. */
+const paceColumns = ['maker', 'cosine', 'sine', 'drift'] as const;
+
 /** What was learned from a maker's batches: the mean and covariance of every effect on pace. */
 export interface PaceKnowledge {
   columns: ReadonlyMap<string, number>;
@@ -64,13 +71,13 @@ export interface PaceKnowledge {
  */
 export function learnPace(lessons: readonly PaceLesson[], today: number): PaceKnowledge {
   const columns = new Map<string, number>();
-  for (const name of ['maker', 'cosine', 'sine', 'drift']) columns.set(name, columns.size);
+  for (const name of [...paceColumns, ...slopes]) columns.set(name, columns.size);
   for (const { tool, churn } of lessons)
     for (const name of [toolColumn(tool), churnColumn(tool, churn)])
       if (!columns.has(name)) columns.set(name, columns.size);
   const size = columns.size;
   const precision = [...columns.keys()].map((name) => 1 / varianceOf(name));
-  const rows = lessons.map((lesson) => rowOf(columns, lesson, today));
+  const rows = lessons.map((lesson) => lessonRow(columns, lesson, today));
   const logs = Float64Array.from(lessons, ({ ratio }) => Math.log(ratio));
 
   let mean = new Float64Array(size);
@@ -125,23 +132,29 @@ export function learnPace(lessons: readonly PaceLesson[], today: number): PaceKn
   };
 }
 
-/** The pace to expect of a churning, from what was learned. What was never seen keeps its prior. */
+/** The pace to expect of a churning, with the maker's slopes, from what was learned. What was never seen keeps its prior. */
 export function paceOf(knowledge: PaceKnowledge, target: PaceTarget): ChurnPace {
   const { columns, covariance, mean, scatter, byTool, today } = knowledge;
-  const { at, value } = rowOf(columns, target, today);
-  let variance = 0;
-  for (let a = 0; a < at.length; a += 1) {
-    const line = covariance[at[a]!]!;
-    for (let b = 0; b < at.length; b += 1) variance += value[a]! * value[b]! * line[at[b]!]!;
-  }
-  if (!columns.has(toolColumn(target.tool))) variance += priorVariance.tool;
-  if (!columns.has(churnColumn(target.tool, target.churn))) variance += priorVariance.churn;
+  const itself = rowOf(columns, target, today);
+  const rows = [itself, ...slopes.map((slope) => ({ at: [columns.get(slope)!], value: [1] }))];
+  const together = rows.map((one) => rows.map((other) => covarianceOf(covariance, one, other)));
+  if (!columns.has(toolColumn(target.tool))) together[0]![0]! += priorVariance.tool;
+  if (!columns.has(churnColumn(target.tool, target.churn))) together[0]![0]! += priorVariance.churn;
   return {
-    logMean: along({ at, value }, mean),
-    logSd: Math.sqrt(variance),
+    logMean: along(itself, mean),
+    logSd: Math.sqrt(together[0]![0]!),
     scatter,
     batches: byTool.get(target.tool) ?? 0,
+    own: { mean: rows.map((row) => along(row, mean)), covariance: together },
   };
+}
+
+function covarianceOf(covariance: readonly Float64Array[], one: Row, other: Row): number {
+  let sum = 0;
+  for (let a = 0; a < one.at.length; a += 1)
+    for (let b = 0; b < other.at.length; b += 1)
+      sum += one.value[a]! * other.value[b]! * covariance[one.at[a]!]![other.at[b]!]!;
+  return sum;
 }
 
 interface Row {
@@ -156,7 +169,24 @@ function varianceOf(column: string): number {
   if (column === 'maker') return priorVariance.maker;
   if (column === 'cosine' || column === 'sine') return seasonSd ** 2;
   if (column === 'drift') return driftSd ** 2;
+  if (column in slopeSd) return slopeSd[column as keyof typeof slopeSd] ** 2;
   return column.startsWith('tool:') ? priorVariance.tool : priorVariance.churn;
+}
+
+/** A batch as it was: its pace, and how far its cream was from what the tool is usually given. */
+function lessonRow(columns: ReadonlyMap<string, number>, lesson: PaceLesson, today: number): Row {
+  const row = rowOf(columns, lesson, today);
+  const { temperature, creamFat = 0.38 } = lesson;
+  const [, ...away] = alongSlopes({
+    tool: lesson.tool,
+    temperature: temperature ?? tools[lesson.tool].referenceTemperature,
+    creamFat,
+  });
+  away.forEach((share, i) => {
+    row.at.push(columns.get(slopes[i]!)!);
+    row.value.push(share);
+  });
+  return row;
 }
 
 function rowOf(columns: ReadonlyMap<string, number>, target: PaceTarget, today: number): Row {

@@ -1,6 +1,6 @@
 import { solidFat } from '../dairy/solidFat';
 import { enthalpy, temperatureAtHeat } from '../tempering/enthalpy';
-import type { Churn, Churning, Prepared } from './churnModel';
+import type { Churn, Churning, OwnConstants, Prepared } from './churnModel';
 import type { Contents } from './contents';
 import { changed } from './contents';
 import {
@@ -63,6 +63,10 @@ export interface ChurnConditions {
   crystallised?: number;
   /** Leave heating out, as the reference checks do. */
   isothermal?: boolean;
+  /** Where this churn and this cream are not as the model has them. */
+  own?: OwnConstants | undefined;
+  /** How much faster it churns once standing warmed the cream by so many K, and its fat is another: the maker's own slopes. */
+  faster?: ((warmed: number, fat: number) => number) | undefined;
   happenings?: readonly Happening[];
 }
 
@@ -216,8 +220,9 @@ export function simulateChurn(
       }
     }
   };
+  let faster = 1;
   const still = (churning: Partial<Churning>): Churning => ({
-    churn,
+    churn: { ...churn, rate: churn.rate * faster },
     airMost: churn.airMost,
     fat: contents.fat,
     fill: Math.min(1, contents.fill),
@@ -227,6 +232,7 @@ export function simulateChurn(
     exchange: churn.exchange,
     isothermal: conditions.isothermal ?? false,
     largest: lumpOf(contents),
+    own: conditions.own,
     ...churning,
   });
   const pour = (added: number, addedFat: number, temperature: number) => {
@@ -249,6 +255,7 @@ export function simulateChurn(
     contents = changed(contents, { kind: 'cream', mass: added, fat: addedFat });
   };
   let churnedAtBreak: number | undefined;
+  let warmed = 0;
 
   keep();
   const happenings = [...(conditions.happenings ?? [])].sort((a, b) => a.atSeconds - b.atSeconds);
@@ -264,11 +271,15 @@ export function simulateChurn(
       contents = changed(contents, happening);
     } else if (happening.kind === 'reading')
       state[celsius] = state[celsius]! + probeGain * (happening.temperature - state[celsius]!);
-    else
+    else {
+      const came = state[celsius]!;
       run(
         seconds + happening.seconds,
         still({ churn: undefined, surroundings: happening.temperature, exchange: happening.exchange }),
       );
+      warmed += state[celsius]! - came;
+    }
+    if (conditions.faster) faster = conditions.faster(warmed, contents.fat);
   }
   run(stop, still({}));
   keep();

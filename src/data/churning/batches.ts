@@ -209,18 +209,30 @@ export async function portionsOf(
 
 /** What batches begun before a time taught about pace, newest first. */
 export async function paceLessonsOf({ farmId, transaction }: FarmScope, before: Date): Promise<PaceLesson[]> {
-  const rows = await database().query<{ tool: ToolKey; churn: string | null; ratio: string; day: number }>(
+  const rows = await database().query<{
+    tool: ToolKey;
+    churn: string | null;
+    ratio: string;
+    day: number;
+    temperature: number | null;
+    fat: number | null;
+  }>(
+    // A temperature that was only assumed says nothing of what warmth does.
     `SELECT facts->>'tool' AS tool, facts->>'vesselId' AS churn, pace_ratio AS ratio,
+       CASE WHEN facts->>'temperatureAssumed' = 'false' THEN (facts->>'temperature')::float8 END AS temperature,
+       (facts->>'creamFat')::float8 AS fat,
        extract(epoch FROM started_at)::float8 / 86400 AS day
      FROM batch WHERE farm_id = :farmId AND pace_ratio IS NOT NULL AND started_at < :before
      ORDER BY started_at DESC, id LIMIT 1000`,
     { replacements: { farmId, before }, type: QueryTypes.SELECT, transaction },
   );
-  return rows.map(({ tool, churn, ratio, day }) => ({
+  return rows.map(({ tool, churn, ratio, day, temperature, fat }) => ({
     tool,
-    churn: churn ?? undefined,
+    ...(churn === null ? {} : { churn }),
     ratio: Number(ratio),
     day,
+    ...(temperature === null ? {} : { temperature }),
+    ...(fat === null ? {} : { creamFat: fat }),
   }));
 }
 

@@ -1,0 +1,19 @@
+import { scoreOtherMaker } from '@tests/validation/otherMakers';
+
+it('windows hold for makers whose truth is not the model, and what is learned makes them closer', () => {
+  const scores = Array.from({ length: 40 }, (_, i) => scoreOtherMaker(`test ${i}`)).flat();
+  const clean = scores.filter(({ odd }) => !odd);
+  const held = clean.filter(({ covered }) => covered).length / clean.length;
+  // The same forty every time: what `./immulgo validate` asks of twelve hundred, with room for so few.
+  expect(held).toBeGreaterThan(0.83);
+  expect(held).toBeLessThan(0.97);
+  const error = (after: number) => {
+    const errors = clean
+      .filter((one) => one.after === after)
+      .map(({ error: off }) => off)
+      .sort((a, b) => a - b);
+    return errors[Math.floor(errors.length / 2)]!;
+  };
+  expect(error(3)).toBeLessThan(0.75 * error(0));
+  expect(error(30)).toBeLessThan(error(3));
+});
