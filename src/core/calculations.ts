@@ -1,4 +1,5 @@
 import { churnBalanceCalculation } from './balancing/churnBalance.calc';
+import { measurementWorthCalculation } from './balancing/measurementWorth';
 import { moistureTestCalculation } from './balancing/moistureTest.calc';
 import { reconcilePowerCalculation } from './balancing/reconcilePower';
 import { curdPlanCalculation } from './byProducts/curdPlan.calc';
@@ -104,6 +105,7 @@ const predicting = [
   butterGradeCalculation,
   chillIceCalculation,
   thawTimeCalculation,
+  measurementWorthCalculation,
 ];
 
 /** Every calculation by its name: the one door for the command line, HTTP and the screens. */

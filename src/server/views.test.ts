@@ -117,6 +117,18 @@ describe('what the screens are told', () => {
     expect(fatFromBatches!.fat).toBeCloseTo((900 * 0.984 * 0.82) / 0.97 / 2000, 3);
   });
 
+  it('learns what warmth does to a churn from cream that was measured, and nothing from an assumed temperature', async () => {
+    const warmth = async (temperatureAssumed: boolean) => {
+      const farm = await house.farm();
+      for (const [temperature, minutes] of [[10, 30], [17, 9], [10, 32], [17, 8]] as const)
+        await finish(farm, await begin(farm, { temperature, temperatureAssumed }), minutes);
+      return (await planView(farm)).paces.standMixer!.own!.mean[1]!;
+    };
+    // Slower in the cold than the model has it, and quicker in the warm.
+    expect(await warmth(false)).toBeLessThan(-0.01);
+    expect(await warmth(true)).toBe(0);
+  }); // prettier-ignore
+
   it('does not learn from a batch’s own break what to expect of that batch', async () => {
     const farm = await house.farm();
     const batchId = await begin(farm);

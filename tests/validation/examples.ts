@@ -151,6 +151,7 @@ export const examples: Record<string, unknown> = {
   'salt.waterPhase': { salt: 0.016, moisture: 0.15 },
   'butter.grade': { butterMass: 620, saltMass: 9, worked: 'worked', washes: 2, gathered: 'grains' },
   'chill.ice': { mass: 4000, fat: 0.04, from: 36, bottleMass: 500, iceCelsius: -18 },
+  'measurement.worth': { butterMass: 600, batches: 50 },
   'thaw.time': { mass: 900, fat: 0.35 },
   'ghee.yield': { butterMass: 1000 },
   'yoghurt.plan': { milkMass: 2000, dose: 0.03, warm: 42 },

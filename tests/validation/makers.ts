@@ -97,7 +97,14 @@ function live(maker: Maker, day: number): LivedBatch | undefined {
     told,
     breakMinutes,
     whippedMinutes: whipped === undefined ? undefined : (whipped / 60) * Math.exp(noise.normal(0, 0.2)),
-    lesson: { day, tool, ratio: breakMinutes / foreseen, perDegreeHarder: harder },
+    lesson: {
+      day,
+      tool,
+      ratio: breakMinutes / foreseen,
+      perDegreeHarder: harder,
+      temperature: told.temperature,
+      creamFat: told.creamFat,
+    },
   };
 }
 

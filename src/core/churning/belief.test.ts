@@ -2,14 +2,13 @@ import { plainLoad } from '@tests/validation/examples';
 import { believe, breakWindow, foreseenPace, runAt, takenOn } from './belief';
 import type { ChurnPace } from './churnPace';
 import { priorPace } from './churnPace';
-import { paceAt, paceThen } from './ownSlopes';
+import { paceAt, paceThen, slopes } from './ownSlopes';
 
 const known = (logMean: number, logSd = 0.05, scatter = 0.05): ChurnPace => {
   // Known at every warmth alike: slopes of nothing, surely.
-  const covariance = Array.from({ length: 6 }, (_, a) =>
-    Array.from({ length: 6 }, (__, b) => (a === 0 && b === 0 ? logSd ** 2 : 0)),
-  );
-  return { logMean, logSd, scatter, batches: 9, own: { mean: [logMean, 0, 0, 0, 0, 0], covariance } };
+  const none = slopes.map(() => 0);
+  const covariance = [[logSd ** 2, ...none], ...slopes.map(() => [0, ...none])];
+  return { logMean, logSd, scatter, batches: 9, own: { mean: [logMean, ...none], covariance } };
 };
 const sure = { ...plainLoad, creamFatSd: 0, temperatureSd: 0 };
 const cold = { ...sure, temperature: 8 };
@@ -81,4 +80,10 @@ it('a churning that was slower than expected in the cold stays so by what is not
   // Part of it was the pace itself, part what cold does; what is this churning’s own it keeps.
   expect(slow(0)).toBeCloseTo(priorPace.logSd ** 2 / paceAt(priorPace, before).logSd ** 2, 6);
   expect(slow(3)).toBeGreaterThan(0.95);
+});
+
+it('a pace that an older page kept, of other slopes, is taken for one without', () => {
+  const { own: _, ...bare } = known(0.3);
+  const old = { ...bare, own: { mean: [0.3, 0], covariance: [[1, 0], [0, 1]] } }; // prettier-ignore
+  expect(paceAt(old, cold).logSd).toBe(paceAt(bare, cold).logSd);
 });

@@ -31,7 +31,7 @@ export interface Possibility {
 /** How well makers see a stage: standard deviation of the logarithm of its time (engineering estimates). */
 const seeing: Partial<Record<Stage, number>> = {
   thickening: 0.45,
-  whipped: 0.28,
+  whipped: 0.25,
   grainy: 0.18,
   break: 0.05,
 };

@@ -73,6 +73,11 @@ const airLeaving = 3600;
  */
 const cementingFrom = 5.3;
 const cementingWidth = 0.08;
+/**
+ * Fat that is cold and has not set yet holds together as fat of this temperature at least, °C: the first crystals form as it is
+ * beaten, and cream only just cooled breaks sooner, not later (engineering estimate from practice).
+ */
+const undercooledAs = 19;
 /** From here on the gate is open to the last digit. */
 const alwaysCements = 9;
 
@@ -146,13 +151,14 @@ export function churnSlope(p: Prepared, state: Float64Array, out: Float64Array):
     out[free] = out[clumped] = out[grain] = out[size] = 0;
     return;
   }
+  const joins = setting ? min(felt, max(t - hardness, undercooledAs)) : felt;
   const joining =
     sigmoid((felt - 10.3) / 2) *
-    sigmoid((25.5 - felt) / 1.6) *
+    sigmoid((25.5 - joins) / 1.6) *
     (felt > alwaysCements ? 1 : sigmoid((felt - cementingFrom) / cementingWidth)) *
     p.readiness;
   const { moving } = p;
-  const k = (rate * moving * softness(felt)) / thickness(fat, a, g, felt, airMost);
+  const k = (rate * moving * softness(joins)) / thickness(fat, a, g, felt, airMost);
   const airGoal = airMost * sigmoid((19.5 - felt) / 2.2) + 0.05;
   const joined = c + g;
   const j2 = joined * joined;
@@ -165,7 +171,7 @@ export function churnSlope(p: Prepared, state: Float64Array, out: Float64Array):
   const shear =
     k *
     p.shearLoss *
-    (0.022 + 0.009 * min(1, exp((8 - felt) / 4)) + 0.077 * exp((min(felt, shearsMost) - 18) / 2.1)) *
+    (0.022 + 0.009 * min(1, exp((8 - felt) / 4)) + 0.077 * exp((min(joins, shearsMost) - 18) / 2.1)) *
     (1 + smearing * unset) *
     joined;
   const together = k * joining * 26 * c * gate * (0.004 + g);

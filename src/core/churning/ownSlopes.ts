@@ -10,9 +10,10 @@ import { tools } from './tools';
  * log-linear in temperature and fat: docs/models.md, “Other makers”).
  */
 export const slopeSd = {
-  /** A degree, 1/K; and how much else a degree is in the cold and in the heat. */
+  /** A degree, 1/K; and how much else a degree is in the cold, the bitter cold and the heat. */
   warmth: 0.05,
   cold: 0.06,
+  coldest: 0.1,
   hot: 0.18,
   /** A unit of the logarithm of the fat; and how much else it is in thick cream. */
   richness: 0.8,
@@ -21,6 +22,7 @@ export const slopeSd = {
 export const slopes = Object.keys(slopeSd) as (keyof typeof slopeSd)[];
 /** Where the model's curve bends, °C and mass fraction of fat (docs/models.md, churning). */
 const coldUnder = 14;
+const coldestUnder = 10.5;
 const hotOver = 18.5;
 const thickOver = 0.4;
 /** Cream is churned between these, °C and mass fractions of fat: beyond, the model's own end of it (hard fat, oil, thickness) is no matter of a maker's slope. */
@@ -40,21 +42,19 @@ const within = ([low, high]: readonly [number, number], value: number): number =
 
 /**
  * How far a load is from plain cream at the tool's own degree, along the pace itself and each of {@link slopes}.
- * @returns 1, K, K of cold, K of heat, logarithm of the fat's ratio, the same of what is thick
+ * @returns 1, K, K of cold, K of bitter cold, K of heat, logarithm of the fat's ratio, the same of what is thick
  */
 export function alongSlopes({ tool, temperature, creamFat }: PacedLoad): number[] {
   const { referenceTemperature } = tools[tool];
   const celsius = within(churnedBetween.celsius, temperature);
   const fat = within(churnedBetween.fat, creamFat);
-  const bends = (celsius: number) =>
-    [Math.max(0, coldUnder - celsius), Math.max(0, celsius - hotOver)] as const;
-  const [cold, hot] = bends(celsius);
-  const [usualCold, usualHot] = bends(referenceTemperature);
+  const bends = (at: number) =>
+    [coldUnder - at, coldestUnder - at, at - hotOver].map((past) => Math.max(0, past));
+  const usual = bends(referenceTemperature);
   return [
     1,
     celsius - referenceTemperature,
-    cold - usualCold,
-    hot - usualHot,
+    ...bends(celsius).map((past, i) => past - usual[i]!),
     Math.log(fat / plainFat),
     Math.max(0, Math.log(fat / thickOver)),
   ];
@@ -66,8 +66,9 @@ export interface OwnSlopes {
   covariance: readonly (readonly number[])[];
 }
 
-/** What is known before anything was learned of the slopes. */
-function unlearned({ logMean, logSd }: ChurnPace): OwnSlopes {
+/** What is known of the slopes; before anything was learned of them, or by a page of another version, that they are as for anybody. */
+function ownOf({ logMean, logSd, own }: ChurnPace): OwnSlopes {
+  if (own?.mean.length === slopes.length + 1) return own;
   const sds = [logSd, ...slopes.map((slope) => slopeSd[slope])];
   return {
     mean: [logMean, ...slopes.map(() => 0)],
@@ -77,7 +78,7 @@ function unlearned({ logMean, logSd }: ChurnPace): OwnSlopes {
 
 /** The pace to expect of one load: that of the churn, by the maker's own slopes for its warmth and fat. */
 export function paceAt(pace: ChurnPace, load: PacedLoad): ChurnPace {
-  const { mean, covariance } = pace.own ?? unlearned(pace);
+  const { mean, covariance } = ownOf(pace);
   const along = alongSlopes(load);
   const sum = (of: (a: number) => number) => along.reduce((all, share, a) => all + share * of(a), 0);
   return {
@@ -100,7 +101,7 @@ export function paceThen(
   slower: number,
   ownScatter: number,
 ): number {
-  const { mean, covariance } = pace.own ?? unlearned(pace);
+  const { mean, covariance } = ownOf(pace);
   const [was, is] = [alongSlopes(before), alongSlopes(then)];
   const shared = (one: readonly number[]) =>
     was.reduce((all, a, i) => all + a * one.reduce((sum, b, j) => sum + b * covariance[i]![j]!, 0), 0) +
