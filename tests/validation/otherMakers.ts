@@ -4,6 +4,7 @@ import { logBreakMinutes } from '@/core/churning/churnEffects';
 import type { ChurnInput } from '@/core/churning/churnInput.calc';
 import type { PaceLesson } from '@/core/churning/learnPace';
 import { toolKeys, tools } from '@/core/churning/tools';
+import { plainLoad } from './examples';
 import { Noise } from './noise';
 
 /**
@@ -81,20 +82,12 @@ export function scoreOtherMaker(seed: string): OtherScore[] {
       (mistimed ? noise.pick([-1, 1]) * noise.between(0.4, 1) : 0);
     const breakMinutes = Math.exp(logMinutes);
     const told: ChurnInput = {
+      ...plainLoad,
       creamMass: noise.between(0.3, 0.42) * usualVolume,
       creamFat: creamFat + noise.normal(0, 0.01),
-      creamFatSd: 0.01,
       temperature: celsius + noise.normal(0, 0.5),
-      temperatureSd: 0.5,
-      roomTemperature: 18,
-      ripened: false,
-      homogenised: false,
-      treatment: 'pasteurised',
-      hardness: 0,
-      crystallised: 1,
       tool,
       capacity: usualVolume,
-      happenings: [],
     };
     if (askedAfter.some((count) => count === i))
       scores.push({

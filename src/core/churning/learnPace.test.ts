@@ -200,7 +200,7 @@ describe('the pace of a maker’s own churn', () => {
     expect(at(2).logMean).toBe(at(8).logMean);
     expect(at(35).logSd).toBe(at(22).logSd);
     // What nobody measured teaches the pace, and no slope.
-    const assumed = pace(lessons.map(({ temperature: _, creamFat: __, ...rest }) => rest), 170);
+    const assumed = pace(lessons.map(({ day, ratio }) => lesson(day, ratio)), 170);
     expect(paceAt(assumed, { tool: 'barrel', temperature: 10, creamFat: 0.38 }).logMean).toBeCloseTo(assumed.logMean, 1);
   }); // prettier-ignore
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { simulateChurn } from './simulateChurn';
-import type { ChurnConditions, ChurnRun, Happening } from './simulateChurn';
+import type { ChurnConditions, Happening } from './simulateChurn';
 import { table as checkTable, tableBreaks, tableButtermilk, tableFills } from '@tests/validation/checkTable';
 import { plainLoad } from '@tests/validation/examples';
 import { conditionsOf } from './churnInput';
