@@ -54,7 +54,7 @@ export interface Advice extends Predicted {
 }
 
 /** A churning is slow when it takes this many times its usual; machines are let run longer (engineering estimates). */
-const slowAfter = { hand: 2.2, motor: 4, blades: 4 } as const;
+const slowAfter = { hand: 2.2, motor: 2.5, blades: 4 } as const;
 /** Chance of breaking under which something is wrong. */
 const surely = 0.85;
 /** A remedy has to be this much better to be worth saying. */
@@ -165,7 +165,7 @@ function judge(input: AdviseInput, possibilities: readonly Possibility[]): Judge
     const standing = pausedBefore(input.happenings, Infinity);
     const waiting = 0.25 * Math.min(60, standing) + 0.02 * Math.max(0, standing - 60);
     const time = breakMinutes === undefined ? 16 * usual : breakMinutes + waiting;
-    const fat = 70 * Math.max(0, run.buttermilkFat - 0.009);
+    const fat = 110 * Math.max(0, run.buttermilkFat - 0.009);
     // Of two that never break, the one that gets further is better.
     const short = breakMinutes === undefined ? 1 - run.moments.at(-1)!.clumped : 0;
     return sum + weight * (Math.log(time / usual + 0.3) + Math.min(3, fat) + short);

@@ -47,3 +47,27 @@ it('cooled too slowly is said as danger', () => {
   expect(says(slow)).toContain('cooling');
   expect(says(treated(held))).not.toContain('cooling');
 });
+
+it('keeps a log of what counted, in whatever order it was read', () => {
+  const told = treated([[20, 66], [0, 50], [5, 66], [30, 60]]); // prettier-ignore
+  expect(told.log).toEqual([{ fromMinutes: 5, toMinutes: 20, celsius: 66, share: 0.5 }]);
+  // Too cold by now: more of the same would bring nothing.
+  expect(told).not.toHaveProperty('minutesMore');
+  expect(treated([[0, 66], [30, 66]])).toMatchObject({ meets: true, share: 1 }); // prettier-ignore
+  expect(treated([[0, 66], [29.9, 66]]).meets).toBe(false); // prettier-ignore
+  expect(says(treated([[0, 66], [30, 66]]))).toEqual(['code', 'scald']); // prettier-ignore
+});
+
+it('a figure met exactly is met: 7 °C after two hours', () => {
+  const held: [number, number][] = [[0, 75], [1, 75]]; // prettier-ignore
+  const cooled = (celsius: number, minutes: number) => treated(held, { cooled: { celsius, minutes } }).cooledInTime;
+  expect([cooled(7, 120), cooled(7.1, 120), cooled(7, 121), cooled(4, 10)]).toEqual([true, false, false, true]);
+}); // prettier-ignore
+
+it('says which figures it asks, by the fat unless a code is named', () => {
+  const asks = (change: object) => treated([[0, 75], [1, 75]], change).reasons.map(({ says: words }) => words).join(' '); // prettier-ignore
+  expect(asks({ fat: 0.1 })).toMatch(/66 °C for 30 min.*Three degrees more than milk/);
+  expect(asks({ fat: 0.099 })).toMatch(/63 °C for 30 min/);
+  expect(asks({ fat: 0.099 })).not.toMatch(/Three degrees/);
+  expect(asks({ fat: 0.04, code: 'cream' })).toMatch(/66 °C/);
+});
