@@ -68,7 +68,9 @@ test('beside the butter, what has to be used today is called out, and what is lo
   expect(otherFirst(pat({ keepUntil: '2026-11-20' }), today, undefined, [due, thrown])).toBe(thrown);
   expect(otherFirst(pat({ blockedReason: 'udder tubes' }), today, undefined, [thrown])).toBeUndefined();
   expect(otherFirst(pat({ despite: 'mould' }), today, undefined, [thrown])).toBeUndefined();
-  expect(otherFirst(pat({ keepUntil: today }), today, undefined, [{ ...thrown, asked: true }])).toBeUndefined();
+  expect(
+    otherFirst(pat({ keepUntil: today }), today, undefined, [{ ...thrown, asked: true }]),
+  ).toBeUndefined();
 });
 
 test('how long it lasts counts only what may be eaten, at the household’s own rate', () => {
