@@ -19,6 +19,8 @@ const read = (text: string, system: 'metric' | 'us' | 'imperial' = 'metric') => 
 describe('a jot', () => {
   it('of an amount and an animal is milk of that animal', () => {
     expect(read('11.2 tansy')).toMatchObject({ kind: 'milk', from: 'animals', animalIds: ['tansy'], amount: { kind: 'volume', value: 11200 } });
+    expect(read('9 L of herd milk, 35 C')).toMatchObject({ from: 'herd', celsius: 35, amount: { value: 9000 } });
+    expect(read('Tansy, Plover, 14 L, tall can')).toMatchObject({ animalIds: ['tansy', 'plover'], vesselId: 'tall' });
     expect(read('Tansy and Plover 14 L into tall can at 34 C')).toMatchObject({ animalIds: ['tansy', 'plover'], vesselId: 'tall', celsius: 34, amount: { value: 14000 } });
     expect(read('3 1/2 gal herd', 'us')).toMatchObject({ from: 'herd', amount: { value: 13248.941244 } });
     expect(read('11,2 kg herd')).toMatchObject({ amount: { kind: 'mass', value: 11200 } });
@@ -43,6 +45,7 @@ describe('a jot', () => {
     ['', /Nothing was typed/],
     ['tansy', /no amount/],
     ['11.2', /Whose milk: Tansy, Plover, Quill/],
+    ['9 L milk, 35 C', /Whose milk: Tansy, Plover, Quill/],
     ['11.2 bessie', /“11.2 bessie” in/],
     ['skim 0.8 L', /Which one was skimmed: Blue jar, Green jar/],
     ['skim tall can 0.8 L', /Tall can holds no milk/],

@@ -219,7 +219,7 @@ class Rest {
 
   left(): string {
     return this.said
-      .split(' ')
+      .split(/,? |,$/)
       .filter((word) => !small.has(word))
       .join(' ')
       .trim();

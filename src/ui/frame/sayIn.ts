@@ -36,6 +36,11 @@ export function sayIn(unitSystem: UnitSystem, timeZone: string) {
     about: (grams: number) => text(saidMass(grams, unitSystem)),
     volume: (millilitres: number) => text(spokenVolume(millilitres, unitSystem)),
     temperature: (celsius: number) => text(spokenTemperature(celsius, unitSystem)),
+    /** From one temperature to another, with one unit; the same twice is said once. */
+    temperatures: (from: number, to: number) => {
+      const [low, high] = [from, to].map((celsius) => spokenTemperature(celsius, unitSystem));
+      return low!.number === high!.number ? text(high!) : `${low!.number}–${text(high!)}`;
+    },
     length: (millimetres: number) => text(spokenLength(millimetres, unitSystem)),
     /** A sentence of the core, said in the farm's units. */
     words: (sentence: string) => wordsIn(sentence, unitSystem),

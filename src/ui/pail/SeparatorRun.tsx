@@ -216,7 +216,7 @@ export function SeparatorRun({ view }: { view: PailView }) {
                 ? `Running ${clockText(elapsed)}; through in ${text(spokenMinutes(Math.max(0.1, whole - elapsed / 60)))}.`
                 : `Running ${clockText(elapsed)}: the milk should be through.`
               : cold
-                ? `${say.temperature(milkCelsius)} is too cold: warm the milk to ${say.temperature(35)} to ${say.temperature(40)} first.`
+                ? `${say.temperature(milkCelsius)} is too cold: warm the milk to ${say.temperatures(35, 40)} first.`
                 : expected
                   ? `${say.volume(expected.creamMass / 1.0)} of cream in ${whole === undefined ? 'a while' : text(spokenMinutes(whole))}.`
                   : separating && mass > 0

@@ -111,7 +111,7 @@ export function WashPanel({
           : `With ${say.volume(water ?? grains)} each time, `}
         {leftWords(left, last !== undefined)}.
         {!remedy &&
-          ` Water at ${say.temperature(Math.max(2, Math.round(butter.celsius - below.most)))} to ${say.temperature(Math.max(4, Math.round(butter.celsius - below.least)))} keeps it firm.`}
+          ` Water at ${say.temperatures(Math.max(2, Math.round(butter.celsius - below.most)), Math.max(4, Math.round(butter.celsius - below.least)))} keeps it firm.`}
       </p>
       <div className={styles.looks} role="group" aria-label="How the wash water looked">
         {clarities.map((clarity, i) => (
