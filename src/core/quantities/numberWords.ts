@@ -1,8 +1,17 @@
 /** Small numbers that people write out. */
 export const wholeWords: Record<string, number> = {
   a: 1, an: 1, one: 1, two: 2, three: 3, four: 4, five: 5, six: 6,
-  seven: 7, eight: 8, nine: 9, ten: 10, eleven: 11, twelve: 12,
+  seven: 7, eight: 8, nine: 9, ten: 10, eleven: 11, twelve: 12, thirteen: 13, fourteen: 14, fifteen: 15, sixteen: 16,
+  seventeen: 17, eighteen: 18, nineteen: 19,
 }; // prettier-ignore
+
+/** Tens, that a small number may follow: “twenty one”. */
+export const tenWords: Record<string, number> = {
+  twenty: 20, thirty: 30, forty: 40, fifty: 50, sixty: 60, seventy: 70, eighty: 80, ninety: 90,
+}; // prettier-ignore
+
+/** What a number may be counted in: “a dozen”, “two hundred”. */
+export const groupWords: Record<string, number> = { dozen: 12, hundred: 100, thousand: 1000 };
 
 /** Parts of one that people write out. */
 export const partWords: Record<string, number> = {
@@ -20,7 +29,7 @@ export const fractionCharacters: Record<string, number> = {
  */
 export const vagueWords: { words: string[]; factor: number; spread: number; besideUnit: boolean }[] = [
   {
-    words: ['about', 'around', 'roughly', 'almost', 'nearly', '~'],
+    words: ['about', 'around', 'roughly', 'almost', 'nearly', '~', '≈'],
     factor: 1,
     spread: 0.08,
     besideUnit: false,
@@ -31,9 +40,13 @@ export const vagueWords: { words: string[]; factor: number; spread: number; besi
     spread: 0.08,
     besideUnit: false,
   },
+  { words: ['a good', 'good'], factor: 1.05, spread: 0.06, besideUnit: true },
   { words: ['heaping', 'heaped'], factor: 1.3, spread: 0.15, besideUnit: true },
   { words: ['scant'], factor: 0.85, spread: 0.15, besideUnit: true },
 ];
+
+/** Three figures behind a point may be thousands: so many grams or millilitres are asked about. */
+export const mayBeThousands = (text: string): boolean => /^[1-9]\d{0,2}\.\d{3}$/.test(text);
 
 /**
  * Reads digits with points and commas. `1,000` alone could be one or a thousand and is refused; `1,000.5`, `1.000,5`
@@ -41,7 +54,7 @@ export const vagueWords: { words: string[]; factor: number; spread: number; besi
  */
 export function readDigits(text: string): number | string {
   if (/^\d+$/.test(text)) return Number(text);
-  if (/^\d*\.\d+$/.test(text)) return Number(text);
+  if (/^\d*\.\d+$/.test(text) || /^\d+(\.\d+)?e\d$/.test(text)) return Number(text);
   if (/^\d+,\d+$/.test(text)) {
     const [whole = '', rest = ''] = text.split(',');
     if (rest.length === 3 && whole.length <= 3 && !whole.startsWith('0')) {

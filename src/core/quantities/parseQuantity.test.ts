@@ -56,6 +56,24 @@ describe('what a tired person types', () => {
     expect(read('scant cup').value).toBeCloseTo(0.85 * 236.5882365, 6);
   });
 
+  it('takes a range, what is plus or minus, a good measure, and numbers as people set and spell them', () => {
+    const range = read('10–12 oz');
+    expect(range.value).toBeCloseTo(11 * 28.349523125, 6);
+    expect(range.sd).toBeCloseTo(28.349523125 / 1.6449, 2);
+    expect([read('10-12 oz'), read('10 to 12 oz')]).toEqual([range, range]);
+    expect(read('5 ± 1 kg')).toEqual({ kind: 'mass', value: 5000, sd: 1000 });
+    expect([read('5 +- 1 kg'), read('5 +/- 1 kg')]).toEqual(Array(2).fill(read('5 ± 1 kg')));
+    expect(read('≈3 pints')).toEqual(read('about 3 pints'));
+    expect(read('a good cup').value).toBeCloseTo(1.05 * 236.5882365, 6);
+    expect([read('1 200 g'), read('1e3 g'), read('forty grams'), read('twenty-five grams'), read('a hundred grams'), read('two dozen oz')].map(({ value }) => value)).toEqual([1200, 1000, 40, 25, 100, expect.closeTo(24 * 28.349523125, 6)]);
+    expect(read('a couple of litres')).toEqual({ kind: 'volume', value: 2000 });
+    // Ounces beside a quart are fluid ones, beside a pound they weigh.
+    expect(read('1 quart 8 oz').value).toBeCloseTo(1.25 * quart, 6);
+    expect(read('1 lb 8 oz').value).toBeCloseTo(1.5 * 453.59237, 6);
+    // Three figures behind a point are asked about where they may be thousands, and nowhere else.
+    expect([read('1.234 kg'), read('0.125 g'), read('1.25 g')].map(({ value }) => value)).toEqual([1234, 0.125, 1.25]);
+  }); // prettier-ignore
+
   it('takes a bare number only when it is told what it is of', () => {
     expect(read('900', 'metric', 'mass')).toEqual({ kind: 'mass', value: 900 });
     expect(() => read('900')).toThrow(/no unit/);
@@ -80,7 +98,10 @@ describe('what it refuses, quoting the part', () => {
     ['three', /no unit/],
     ['pint', /not understood/],
     ['-3 lb', /below zero/],
-    ['1 qt 4 oz', /4 oz/],
+    ['3 lb 1 pint', /1 pint/],
+    ['12-10 oz', /from more to less/],
+    ['1.234 g', /1\.234 or 1234/],
+    ['1.500 ml', /1\.5 or 1500/],
     ['2 lb cream', /cream/],
     ['140%', /more than the whole/],
     ['62°', /°C or °F/],

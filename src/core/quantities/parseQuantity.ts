@@ -1,5 +1,15 @@
 import { CalculationError } from '../calculationError';
-import { fractionCharacters, partWords, readDigits, vagueWords, wholeWords } from './numberWords';
+import {
+  fractionCharacters,
+  groupWords,
+  mayBeThousands,
+  partWords,
+  readDigits,
+  tenWords,
+  vagueWords,
+  wholeWords,
+} from './numberWords';
+import { ninety } from './estimate';
 import { celsiusFrom } from './temperature';
 import { durationUnits, kitchenMeasures, massUnits, metricVolumes, spellings } from './units';
 import type { QuantityKind, UnitSystem } from './units';
@@ -55,8 +65,16 @@ const refusal = (message: string) => new CalculationError(message, 'text');
 
 function tokensOf(text: string): Token[] {
   const tokens: Token[] = [];
-  const lower = text.toLowerCase().replaceAll('⁄', '/').replaceAll('−', '-').replaceAll('º', '°');
-  const shape = /\s*(?:(\d[\d.,]*|\.\d+)|([a-z]+)\.?|([½⅓⅔¼¾⅛⅜⅝⅞⅕⅖⅗⅘⅙⅚])|([/%°~+-])|(\S))/gy;
+  const lower = text
+    .toLowerCase()
+    .replaceAll('⁄', '/')
+    .replaceAll('−', '-')
+    .replaceAll('–', '-')
+    .replaceAll('º', '°')
+    .replace(/\+ ?\/? ?-/g, '±')
+    // Thousands set apart by a space.
+    .replace(/(?<![\d.,/]|\d )\d{1,3}(?: \d{3})+(?![\d.,/]| ?\/)/g, (digits) => digits.replaceAll(' ', ''));
+  const shape = /\s*(?:(\d[\d.,]*(?:e\d(?!\d))?|\.\d+)|([a-z]+)\.?|([½⅓⅔¼¾⅛⅜⅝⅞⅕⅖⅗⅘⅙⅚])|([/%°~≈±+-])|(\S))/gy;
   for (const match of lower.matchAll(shape)) {
     const [, digits, word, character, mark, other] = match;
     if (digits) {
@@ -123,7 +141,10 @@ class Reader {
   private term(mayLackAmount: boolean, before?: Term): Term {
     const start = this.at;
     const sign = this.take('-') ? -1 : this.take('+') ? 1 : 0;
+    const from = this.tokens[this.at];
     let amount = this.amount();
+    const apart = amount === undefined ? undefined : this.apart(amount);
+    amount = apart?.middle ?? amount;
     const vague = this.vague(true);
     const unitAt = this.at;
     const unit = this.unit(before?.kind);
@@ -143,11 +164,20 @@ class Reader {
       if (sign < 0 && total !== 0) throw refusal(`“${this.text.trim()}” is below zero.`);
     }
     if (before && before.kind !== scale.kind) throw this.notUnderstood(start);
+    if (
+      from &&
+      mayBeThousands(from.text) &&
+      (scale.kind === 'mass' || scale.kind === 'volume') &&
+      scale.toBase(1) === 1
+    )
+      throw refusal(
+        `“${from.text}” could be ${Number(from.text)} or ${from.text.replace('.', '')}: write ${from.text}0 or ${from.text.replace('.', '')}.`,
+      );
     return {
       kind: scale.kind,
       value: scale.toBase(total),
       factor: vague?.factor ?? 1,
-      spread: vague?.spread ?? 0,
+      spread: Math.max(vague?.spread ?? 0, apart?.spread ?? 0),
     };
   }
 
@@ -168,6 +198,23 @@ class Reader {
       return character;
     }
     return this.spelled();
+  }
+
+  /** `10–12`, `10 to 12`: the middle, nine times in ten between; `5 ± 1`. Undefined when neither follows. */
+  private apart(low: number): { middle: number; spread: number } | undefined {
+    const start = this.at;
+    const plusMinus = this.take('±');
+    if (plusMinus || this.take('-') || this.take('to')) {
+      const other = this.amount();
+      if (other !== undefined && low > 0) {
+        if (plusMinus) return { middle: low, spread: other / low };
+        const middle = (low + other) / 2;
+        if (other > low) return { middle, spread: (other - low) / (2 * ninety) / middle };
+        throw refusal(`“${this.text.trim()}” goes from more to less.`);
+      }
+    }
+    this.at = start;
+    return undefined;
   }
 
   private slashed(top: number): number | undefined {
@@ -208,10 +255,26 @@ class Reader {
       this.ofA();
       return part;
     }
-    const whole = wholeWords[this.peek() ?? ''];
-    if (whole === undefined) return undefined;
-    this.at = start + 1;
-    return whole + this.trailingPart(whole);
+    if (this.take('a', 'couple') || this.take('couple')) {
+      this.take('of');
+      return 2;
+    }
+    const tens = tenWords[this.peek() ?? ''];
+    if (tens !== undefined) {
+      this.at = start + 1;
+      this.take('-');
+    }
+    const ones = wholeWords[this.peek() ?? ''];
+    if (tens === undefined && ones === undefined) return undefined;
+    const follows =
+      ones !== undefined && (tens === undefined || (ones < 10 && !['a', 'an'].includes(this.peek()!)));
+    if (follows) this.at += 1;
+    else if (tens !== undefined && this.peek(-1) === '-') this.at -= 1;
+    const counted = (tens ?? 0) + (follows ? ones : 0);
+    const group = groupWords[this.peek() ?? ''];
+    if (group === undefined) return counted + this.trailingPart(counted);
+    this.at += 1;
+    return counted * group;
   }
 
   /** `half`, `a half`, `three quarters`; leaves the reader where it was when there is none. */
@@ -288,7 +351,9 @@ class Reader {
     const unit = spellings[word];
     if (unit === undefined) return undefined;
     this.at += 1;
-    if (unit === 'ounce' && this.wanted === 'volume') return this.kitchen('fluid ounce');
+    // “1 quart 8 oz” are fluid ounces.
+    if (unit === 'ounce' && (this.wanted === 'volume' || before === 'volume'))
+      return this.kitchen('fluid ounce');
     if (unit === 'percent') return { kind: 'fraction', toBase: (amount) => amount / 100 };
     const [kind, size] =
       massUnits[unit] !== undefined
