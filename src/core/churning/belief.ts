@@ -99,17 +99,25 @@ const leastStep = 0.25;
  * @param by how much slower (faster, below zero), logarithm
  * @returns change of ln(minutes) over that of ln(pace), 0.5 … 1
  */
-export function takenOn(input: ChurnInput, by: number, warmer = 0): number {
-  const plain = { ...input, happenings: [] };
+export function takenOn(
+  input: ChurnInput,
+  by: number,
+  warmer = 0,
+  usual = plainBreak(input, 0, warmer),
+): number {
   const step = Math.abs(by) < leastStep ? leastStep : by;
-  const [usual, other] = [0, step].map((log) => runAt(plain, log, warmer).breakSeconds);
+  const other = plainBreak(input, step, warmer);
   if (usual === undefined || other === undefined) return 1;
   return Math.min(1, Math.max(takesOnAtLeast, Math.log(other / usual) / step));
 }
 
+/** When it breaks at a pace with nothing done to it on the way, s. */
+const plainBreak = (input: ChurnInput, logPace: number, warmer: number): number | undefined =>
+  runAt({ ...input, happenings: [] }, logPace, warmer).breakSeconds;
+
 /** The pace by which the model takes so much longer than at the tool's usual, both logarithms. */
-const asPace = (input: ChurnInput, logTime: number, warmer = 0): number =>
-  logTime === 0 ? 0 : logTime / takenOn(input, logTime, warmer);
+const asPace = (input: ChurnInput, logTime: number, ...known: [warmer?: number, usual?: number]): number =>
+  logTime === 0 ? 0 : logTime / takenOn(input, logTime, ...known);
 
 /** The pace that the model is told for a load before anything is seen of it, logarithm. */
 export function foreseenPace(input: ChurnInput, pace: ChurnPace): number {
@@ -141,7 +149,8 @@ export function believe(
     const went = { ...input, temperature: input.temperature + warmer };
     const at = paceAt(pace, went);
     const spread = Math.hypot(at.logSd, at.scatter, fromCream);
-    const told = (logTime: number) => asPace(input, logTime, warmer);
+    const usual = plainBreak(input, 0, warmer);
+    const told = (logTime: number) => asPace(input, logTime, warmer, usual);
     const centre = told(at.logMean);
     // One in ten is slower, and one in ten faster: from the middle to there the pace goes straight, and on beyond.
     const sd = doubled * spread;

@@ -129,9 +129,16 @@ export const patience = 8;
 /** Thin cream takes several times as long as rich cream, and is churned all the same: it is given longer (handbook §3). */
 const patienceWithThin = 16;
 
-/** Longest the model is run for a load, s on the clock. */
+/**
+ * Longest the model is run for a load, s on the clock: a maker's patience from the start, and once more from the last thing that
+ * was done to it, which may have been what it wanted.
+ */
 export function longestSeconds(input: ChurnInput, logPace = 0): number {
   const median = tools[input.tool].medianBreakMinutes * Math.exp(logPace);
   const times = input.creamFat < thinCream ? patienceWithThin : patience;
-  return 60 * (times * Math.max(median, 2) + pausedBefore(input.happenings, Infinity));
+  const patient = times * Math.max(median, 2);
+  const paused = pausedBefore(input.happenings, Infinity);
+  const done = input.happenings.filter(({ kind }) => kind !== 'reading');
+  const last = Math.max(0, ...done.map((one) => one.atMinutes + (one.kind === 'pause' ? one.minutes : 0)));
+  return 60 * (patient + Math.max(paused, last));
 }

@@ -2,6 +2,8 @@ import * as v from 'valibot';
 import { churnInput } from './churnInput.calc';
 import type { ChurnHappening, ChurnInput } from './churnInput.calc';
 import type { LoadNow } from './remedies';
+import { plainLoad } from '@tests/validation/examples';
+import { adviseChurn } from './adviseChurn';
 import { conditionsOf } from './churnInput';
 import { minutesInBath, remedies } from './remedies';
 import { simulateChurn } from './simulateChurn';
@@ -124,3 +126,12 @@ describe('the minutes a bath takes', () => {
     expect(minutesInBath(load({ ripened: true }), 0.36, 6, 14, 24)).toBeGreaterThan(2 * sweet);
   });
 });
+
+it('cream that was churned in the cold and then warmed is well: a quick churn had its patience in the cold, and has it again', () => {
+  const cold = { ...plainLoad, temperature: 4, day: 0, batches: [], marks: [] };
+  const bath = { kind: 'pause', atMinutes: 25, minutes: 20, temperature: 26, in: 'water' } as const;
+  const reading = (atMinutes: number, temperature: number) => ({ kind: 'reading', atMinutes, temperature }) as const;
+  const now = { ...cold, elapsedMinutes: 45.6, happenings: [reading(25, 4.4), bath, reading(45.5, 16)] };
+  expect(adviseChurn(now)).toMatchObject({ well: true, causes: [] });
+  expect(adviseChurn(now).chance).toBeGreaterThan(0.98);
+}); // prettier-ignore
