@@ -50,6 +50,10 @@ test('with its server dead marks are kept, and given once it is brought back', a
   await page.goto(`/churn/${batchId}`);
   await page.locator('[data-act=thickening]').first().click();
   await expect(page.locator('[data-act=whipped]').first()).toBeVisible();
+  // The first is in the house; the second will not be.
+  await expect
+    .poll(async () => (await page.request.get(`/api/batches/${batchId}`)).text())
+    .toContain('"stage":"thickening"');
   await expect(page.getByText(/not sent yet/)).toHaveCount(0);
   keeper('SIGSTOP');
   killServer();
