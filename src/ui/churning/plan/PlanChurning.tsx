@@ -318,7 +318,7 @@ export function PlanChurning({
             autoFocus
             says={
               read.facts && read.amount && 'quantity' in read.amount
-                ? `= ${echo(read.amount.quantity, say.system)}, ${say.mass(read.facts.creamMass)} by its density`
+                ? `= ${echo(read.amount.quantity, say.system)}, ${read.amount.quantity.kind === 'mass' ? say.volume(read.facts.creamVolume) : say.mass(read.facts.creamMass)} by its density`
                 : undefined
             }
           />
