@@ -120,8 +120,8 @@ const facts = {
 const coldest = 12;
 
 /**
- * Writes one reading down, until the page shows it: a page that died under the hand is opened again, and only what it
- * does not show then was not made.
+ * Writes one reading down, until the page shows it: a page that died under the hand is opened again, and only what neither
+ * the device nor the house has was not made. What either has, the page must show, however slow the machine.
  */
 async function mark(page: Page, batchId: string, celsius: number): Promise<void> {
   const shows = (timeout: number) =>
@@ -142,8 +142,27 @@ async function mark(page: Page, batchId: string, celsius: number): Promise<void>
     await open(page, batchId);
     if (await shows(1500)) return;
     kills.deadPages += 1;
+    if (!(await isMade(page, batchId, celsius))) continue;
+    if (await shows(60_000)) return;
+    throw new Error(`${celsius} °C is kept, and the page does not show it.`);
   }
   throw new Error(`${celsius} °C could not be written down.`);
+}
+
+/** Whether a reading is on the device or in the house, asked until both have answered. */
+async function isMade(page: Page, batchId: string, celsius: number): Promise<boolean> {
+  for (let tries = 0; tries < 600; tries += 1) {
+    // The device first: what it strikes off meanwhile, the house has by then.
+    const waiting = await onDevice(page).catch(() => undefined);
+    const marks = waiting && (await readings(batchId));
+    if (marks)
+      return (
+        waiting.some((input) => input.includes(batchId) && input.includes(`"temperature":${celsius}`)) ||
+        marks.some(({ temperature }) => Math.abs(temperature - celsius) < 1e-9)
+      );
+    await sleep(200);
+  }
+  throw new Error('Device and house did not say what they have.');
 }
 
 /** What a page is told to suffer: requests that never answer, a house that fails at one kind of entry. */
@@ -252,7 +271,7 @@ async function churn(
   }
   await context.setOffline(false);
   await suffer(page, { hangs: false });
-  const { readings: got, times } = await told(batchId, wanted.length);
+  const { got, times } = await told(batchId, wanted.length);
   const wrong: string[] = [];
   const right =
     got.length === wanted.length && got.every((celsius, i) => Math.abs(celsius - wanted[i]!) < 1e-9);
@@ -315,59 +334,77 @@ async function open(page: Page, batchId: string, settled = true): Promise<void> 
   }
 }
 
-/** Readings as the house has them, in the order of their times, once it has as many as were made. */
-async function told(batchId: string, enough: number): Promise<{ readings: number[]; times: number[] }> {
-  let readings: number[] = [];
-  let times: number[] = [];
+interface Reading {
+  kind: string;
+  atSeconds: number;
+  temperature: number;
+}
+
+/** Readings as the house has them, in the order of their times; undefined when it does not answer. */
+async function readings(batchId: string): Promise<Reading[] | undefined> {
+  const news = await fetch(`${address}/api/batches/${batchId}`, { signal: AbortSignal.timeout(5000) })
+    .then((response) => (response.ok ? response.json() : undefined))
+    .catch(() => undefined);
+  return (news as { events: Reading[] } | undefined)?.events
+    .filter(({ kind }) => kind === 'reading')
+    .toSorted((a, b) => a.atSeconds - b.atSeconds);
+}
+
+/** What the house has, once it has as many as were made. */
+async function told(batchId: string, enough: number): Promise<{ got: number[]; times: number[] }> {
+  let marks: Reading[] = [];
   for (let tries = 0; tries < 200; tries += 1) {
-    const news = await fetch(`${address}/api/batches/${batchId}`)
-      .then((response) => (response.ok ? response.json() : undefined))
-      .catch(() => undefined);
-    const { events = [] } = (news ?? {}) as {
-      events?: { kind: string; atSeconds: number; temperature: number }[];
-    };
-    const marks = events
-      .filter(({ kind }) => kind === 'reading')
-      .toSorted((a, b) => a.atSeconds - b.atSeconds);
-    readings = marks.map(({ temperature }) => Math.round(temperature * 10) / 10);
-    times = marks.map(({ atSeconds }) => atSeconds);
-    if (readings.length >= enough) break;
+    marks = (await readings(batchId)) ?? marks;
+    if (marks.length >= enough) break;
     await sleep(300);
   }
   // Whatever might still come twice has time to.
   await sleep(300);
-  return { readings, times };
+  marks = (await readings(batchId)) ?? marks;
+  return {
+    got: marks.map(({ temperature }) => Math.round(temperature * 10) / 10),
+    times: marks.map(({ atSeconds }) => atSeconds),
+  };
 }
+
+/** What a device keeps that the house has not answered, each as it will be sent. */
+const onDevice = (page: Page): Promise<string[]> =>
+  page.evaluate(
+    () =>
+      new Promise<string[]>((resolve, reject) => {
+        const opening = indexedDB.open('immulgo-outbox', 1);
+        // A device that never kept anything is not given a place to keep it from here.
+        opening.onupgradeneeded = () => {
+          opening.transaction!.abort();
+          resolve([]);
+        };
+        opening.onerror = () => reject(opening.error!);
+        opening.onsuccess = () => {
+          const all = opening.result.transaction('waiting').objectStore('waiting').getAll();
+          all.onsuccess = () => {
+            opening.result.close();
+            resolve(
+              (all.result as { command: { input: unknown } }[]).map(({ command }) =>
+                JSON.stringify(command.input),
+              ),
+            );
+          };
+          all.onerror = () => reject(all.error!);
+        };
+      }),
+  );
 
 /** What the house failed at stands in sight, and nothing else is left on the device. */
 async function setAside(page: Page): Promise<string[]> {
-  const left = () =>
-    page.evaluate(
-      () =>
-        new Promise<string[]>((resolve, reject) => {
-          const opening = indexedDB.open('immulgo-outbox', 1);
-          opening.onerror = () => reject(opening.error!);
-          opening.onsuccess = () => {
-            const all = opening.result.transaction('waiting').objectStore('waiting').getAll();
-            all.onsuccess = () =>
-              resolve(
-                (all.result as { command: { input: unknown } }[]).map(({ command }) =>
-                  JSON.stringify(command.input),
-                ),
-              );
-            all.onerror = () => reject(all.error!);
-          };
-        }),
-    );
   for (let tries = 0; tries < 150; tries += 1) {
-    const waiting = await left().catch(() => ['the page']);
+    const waiting = await onDevice(page).catch(() => ['the page']);
     if (waiting.every((input) => input.includes('"kind":"tasted"'))) {
       kept += waiting.length;
       return [];
     }
     await sleep(300);
   }
-  return [`left on a device: ${(await left().catch(() => [])).join(' ').slice(0, 300)}`];
+  return [`left on a device: ${(await onDevice(page).catch(() => [])).join(' ').slice(0, 300)}`];
 }
 let kept = 0;
 
