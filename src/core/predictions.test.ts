@@ -81,6 +81,11 @@ describe('any sound input', () => {
     );
   });
 
+  it('advises on cold rich cream at the slowest pace it may have, whose heat moves faster than it churns', () => {
+    const given = { creamMass: 300, creamFat: 0.464, temperature: 2, tool: 'jar', capacity: 600 };
+    expectSound(calculate('churn.advise', { ...given, elapsedMinutes: 5 }), 'churn.advise');
+  });
+
   it('gives sound butter, salt and loads', () => {
     fc.assert(
       fc.property(between(50, 5000), between(0, 0.1), between(0.003, 0.1), between(0, 35), between(5, 120), (butter, salt, target, celsius, thickness) => {

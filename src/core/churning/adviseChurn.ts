@@ -5,6 +5,7 @@ import type { Caution } from '../keeping/cautions';
 import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted, Reason } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
+import { hardlyKnown } from '../quantities/estimate';
 import type { Possibility } from './belief';
 import { believe, breakQuantiles, chanceOfBreaking, churnedMinutes, runAt } from './belief';
 import { liveEntries, paceFor } from './breakTime';
@@ -60,10 +61,8 @@ const surely = 0.85;
 /** A remedy has to be this much better to be worth saying. */
 const worthSaying = 0.15;
 /** Under this chance of breaking it is said that nobody knows; and after a remedy, that it may not be enough. */
-const hardlyKnown = 0.5;
+const evenOdds = 0.5;
 const sureEnough = 0.8;
-/** A window this many times as long at its end as at its beginning says hardly anything. */
-const wideFrom = 8;
 /** Paces tried for each remedy. */
 const paces = 9;
 /** Grains this big are the time to stop; bigger ones have gathered in one mass, mm (docs/models.md, churning). */
@@ -124,7 +123,7 @@ export function adviseChurn(input: AdviseInput, pace: ChurnPace = paceFor(input)
     well: false,
     says: causes[0]
       ? `${causes[0].says} ${causes[0].remedy}`
-      : asItStands.chance < hardlyKnown
+      : asItStands.chance < evenOdds
         ? 'Whether this breaks is not known from here, and no remedy is known to be better: go on, and look at it again.'
         : 'Slow, and nothing would make it quicker: go on.',
     causes,
@@ -138,9 +137,7 @@ export function adviseChurn(input: AdviseInput, pace: ChurnPace = paceFor(input)
 function doubtOf({ chance, breakMinutes }: Judged): string {
   if (chance < sureEnough)
     return ' Whether that is enough is not known: look again once it has been churned for a while.';
-  return breakMinutes && breakMinutes.high > wideFrom * breakMinutes.low
-    ? ' How long it takes then is hardly known.'
-    : '';
+  return breakMinutes && hardlyKnown(breakMinutes) ? ' How long it takes then is hardly known.' : '';
 }
 
 interface Judged {

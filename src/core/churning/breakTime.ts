@@ -14,6 +14,7 @@ import { churnEntries } from './churnInput.calc';
 import type { ChurnPace } from './churnPace';
 import { priorPace } from './churnPace';
 import { learnPace, paceOf } from './learnPace';
+import { paceAt } from './ownSlopes';
 import { stages } from './stages';
 import { toolKeys, tools } from './tools';
 
@@ -121,6 +122,8 @@ export function breakTime(
   const chance = chanceOfBreaking(possibilities);
   const { outcome, breakMinutes: window } = breakWindow(possibilities, hardness);
   const clock = (minutes: number) => clockOf(happenings, minutes);
+  // What they say of cream like this: warmth and fat go differently with each maker.
+  const own = paceAt(pace, input).logMean;
   return {
     outcome,
     ...(window
@@ -136,8 +139,8 @@ export function breakTime(
       ...(pace.batches > 0
         ? [
             {
-              weight: Math.abs(pace.logMean) + 0.1,
-              says: `Your own ${pace.batches} with ${tools[tool].inSentence} broke ${spoken(pace.logMean)} its usual time.`,
+              weight: Math.abs(own) + 0.1,
+              says: `Your own ${pace.batches} with ${tools[tool].inSentence} broke ${spoken(own)} its usual time, for cream like this.`,
             },
           ]
         : []),

@@ -111,6 +111,8 @@ export interface ChurnRun {
 /** Largest step as a share of 1/K, and while the cream stands, s. */
 const stepShare = 0.003;
 const pauseStep = 30;
+/** However slowly a churn works, heat moves at its own pace, s. */
+const slowStep = 60;
 /** After so long standing it changes slowly enough for steps four times as long; and after so much longer no more, s. */
 const slows = 2 * 3600;
 const settles = 36 * 3600;
@@ -178,7 +180,7 @@ export function simulateChurn(
   };
   const run = (until: number, churning: Churning) => {
     const prepared = prepare(churning);
-    const longestStep = churning.churn ? step / churning.churn.rate : pauseStep;
+    const longestStep = churning.churn ? Math.min(step / churning.churn.rate, slowStep) : pauseStep;
     const moves = churning.churn !== undefined;
     const start = seconds;
     const churnedBefore = churned;

@@ -21,3 +21,9 @@ export function logEstimate(mid: number, logSd: number): Estimate {
 
 /** Standard deviation of a sum of independent errors. */
 export const together = (...sds: number[]): number => Math.hypot(...sds);
+
+/** An estimate whose end is so many times its beginning says hardly anything. */
+const wideFrom = 12;
+
+/** Whether an estimate is so wide that it is said to be hardly known, not given as a range. */
+export const hardlyKnown = ({ low, high }: Pick<Estimate, 'low' | 'high'>): boolean => high > wideFrom * low;

@@ -3,6 +3,7 @@ import type { BatchStory, NextAct } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import { stageSigns } from '@/core/churning/stages';
 import { tools } from '@/core/churning/tools';
+import { hardlyKnown } from '@/core/quantities/estimate';
 import { spokenMinutes, spokenRange, text } from '@/core/quantities/formatQuantity';
 import type { useSay } from '../frame/FarmContext';
 
@@ -98,6 +99,11 @@ function untilBreak(
   if (minutes >= breakMinutes.low)
     return {
       next: `Break any moment, within ${text(spokenMinutes(Math.max(soon, breakMinutes.high - minutes)))}`,
+    };
+  if (hardlyKnown(breakMinutes))
+    return {
+      next: `Break not before ${text(spokenMinutes(breakMinutes.low - minutes))}`,
+      more: `When is hardly known yet: about ${text(spokenMinutes(breakMinutes.mid - minutes))} more, perhaps far longer. Marks and a temperature tell more.`,
     };
   return {
     next: `Break in ${text(spokenRange(breakMinutes.low - minutes, breakMinutes.high - minutes, spokenMinutes))}`,

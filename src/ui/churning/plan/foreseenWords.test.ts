@@ -17,6 +17,16 @@ test('a plan opens on butter and minutes, and says what is lost', () => {
   expect(wordsAt(14, { loads: 3 }).says).toMatch(/min a load\.$/);
 });
 
+test('a window that says hardly anything is not given as a range, and stands behind why', () => {
+  const wide = {
+    ...foresee({ ...someCream, temperature: 5 }),
+    breakMinutes: { low: 14, mid: 62, high: 530 },
+  };
+  const { says, why } = foreseenWords(wide, { ...facts, temperature: 5 }, say);
+  expect(says).toMatch(/ g of butter; how long it takes at 5 °C is hardly known\.$/);
+  expect(why).toMatch(/^About 62 min, and nine times in ten 14 min – 8 h 50\. Warmed to|^About 1 h/);
+});
+
 test('what would oil is to be chilled first, and is given no minutes', () => {
   const { says, why } = wordsAt(26);
   expect(says).toMatch(/^Chill it to .* °C first\.$/);

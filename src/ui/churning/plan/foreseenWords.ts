@@ -2,7 +2,7 @@ import type { BatchFacts } from '@/core/churning/batchEvents';
 import type { Foreseen } from '@/core/churning/foresee';
 import { worthTempering } from '@/core/churning/worthTempering';
 import { thinCream } from '@/core/dairy/creamFat';
-import { ninety } from '@/core/quantities/estimate';
+import { hardlyKnown, ninety } from '@/core/quantities/estimate';
 import { spokenFraction, spokenMinutes, spokenRange, text } from '@/core/quantities/formatQuantity';
 import type { useSay } from '../../frame/FarmContext';
 import { thinWords } from '../words';
@@ -36,9 +36,15 @@ export function foreseenWords(
   const range = say.massRange(butter.mass - ninety * butter.sd, butter.mass + ninety * butter.sd);
   const minutes = text(spokenRange(window.low, window.high, spokenMinutes));
   const lost = text(spokenRange(fatLost.low, fatLost.high, (x) => spokenFraction(x)));
+  const each = facts.loads > 1 ? ' a load' : '';
   return {
-    says: `${range} of butter, in ${minutes}${facts.loads > 1 ? ' a load' : ''}.`,
+    says: hardlyKnown(window)
+      ? `${range} of butter; how long it takes at ${here} is hardly known.`
+      : `${range} of butter, in ${minutes}${each}.`,
     why: [
+      ...(hardlyKnown(window)
+        ? [`About ${text(spokenMinutes(window.mid))}${each}, and nine times in ten ${minutes}.`]
+        : []),
       worthTempering(foreseen)
         ? `${better.temperature > facts.temperature ? 'Warmed' : 'Chilled'} to ${there} first: about ${text(spokenMinutes(better.breakMinutes!))}, with ${text(spokenFraction(better.buttermilkFat))} fat in the buttermilk.`
         : `At ${here} it loses ${lost} of its fat.`,
