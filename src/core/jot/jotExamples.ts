@@ -4,6 +4,7 @@ import type { UnitSystem } from '../quantities/units';
 export const jotExamples: Record<UnitSystem, readonly (readonly [line: string, says: string])[]> = {
   metric: [
     ['11.2 herd', 'milk that came in, and whose'],
+    ['11.2 herd last night', 'anything later than it was: 14 h ago, Monday 6:30'],
     ['same', 'the same as yesterday'],
     ['skim blue jar 0.8 l to the pigs', 'skimmed, and where the skim went'],
     ['blue jar 6 C', 'how warm something stands'],
@@ -15,6 +16,7 @@ export const jotExamples: Record<UnitSystem, readonly (readonly [line: string, s
   ],
   us: [
     ['3 gal herd', 'milk that came in, and whose'],
+    ['3 gal herd last night', 'anything later than it was: 14 h ago, Monday 6:30'],
     ['same', 'the same as yesterday'],
     ['skim blue jar 1 qt to the pigs', 'skimmed, and where the skim went'],
     ['blue jar 43 F', 'how warm something stands'],
@@ -26,6 +28,7 @@ export const jotExamples: Record<UnitSystem, readonly (readonly [line: string, s
   ],
   imperial: [
     ['18 pt herd', 'milk that came in, and whose'],
+    ['18 pt herd last night', 'anything later than it was: 14 h ago, Monday 6:30'],
     ['same', 'the same as yesterday'],
     ['skim blue jar 1.5 pt to the pigs', 'skimmed, and where the skim went'],
     ['blue jar 6 C', 'how warm something stands'],

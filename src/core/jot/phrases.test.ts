@@ -24,6 +24,8 @@ const oneJar = { ...words, vessels: words.vessels.slice(1) };
 const none = { animals: [{ id: 'tansy', name: 'Tansy' }], vessels: [] };
 
 const lines = {
+  when: `11.2 tansy last night|same last night|yesterday evening 11.2 herd|skim blue jar 0.8 at 6:30|cream 2 L 36 % two days ago|blue jar 6 C an hour ago|broke 5 min ago
+    broke at 8|butter 612 g salted last night|packed yesterday 18:40|11.2 herd at 35 C this morning|11.2 herd Monday 6:30|11.2 tansy tomorrow|11.2 herd at 25:70|11.20 herd`,
   milk: `11.2 tansy|tansy 11.2|11,2 herd|5 all|5 everyone|tansy and plover 14 into tall can at 34 C|6.5 kg old fern|old 5|5 old sorrel
     4 bought|2 1/2 tansy|½ plover|about 5 tansy|5 blue jar|5 into tall can|same|as yesterday|same as last time|same as yesterday please
     11.2|tansy|0 tansy|-3 tansy|twelve tansy|12 parsecs tansy|12 min tansy|11.2 tansy 36 C|11.2 l tansy at 97 F||  “5 TANSY”  |5 tansy 38 %`,

@@ -57,7 +57,7 @@ describe('a jot', () => {
 });
 
 describe('the examples on the sheet', () => {
-  const kinds = ['milk', 'milk', 'skim', 'reading', 'cream', 'makeDay', 'makeDay', 'makeDay', 'makeDay'];
+  const kinds = ['milk', 'milk', 'milk', 'skim', 'reading', 'cream', 'makeDay', 'makeDay', 'makeDay', 'makeDay'];
 
   it.each(['metric', 'us', 'imperial'] as const)('are read as what they say, %s', (system) => {
     expect(jotExamples[system].map(([line]) => read(line, system).kind)).toEqual(kinds);
@@ -65,7 +65,7 @@ describe('the examples on the sheet', () => {
 
   it('say amounts that a maker might have', () => {
     for (const system of ['metric', 'us', 'imperial'] as const) {
-      const [milk, , skim, cold, cream, , water] = jotExamples[system].map(([line]) => read(line, system));
+      const [milk, , , skim, cold, cream, , water] = jotExamples[system].map(([line]) => read(line, system));
       expect(milk).toMatchObject({ from: 'herd' });
       if (milk?.kind !== 'milk' || milk.same || skim?.kind !== 'skim' || cream?.kind !== 'cream')
         throw new Error(system);

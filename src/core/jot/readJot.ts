@@ -5,6 +5,8 @@ import type { Quantity } from '../quantities/parseQuantity';
 import type { UnitSystem } from '../quantities/units';
 import type { MakeDay } from './readMakeDay';
 import { readMakeDay } from './readMakeDay';
+import type { When } from '../times/readWhen';
+import { takeWhen } from '../times/readWhen';
 
 /** Names a farm's jots may use. */
 export interface JotWords {
@@ -13,8 +15,9 @@ export interface JotWords {
   vessels: readonly { id: string; name: string; holds: 'milk' | 'cream' | 'skim' | 'other' | null }[];
 }
 
-/** What a jot says, in the farm's own ids. */
-export type Jot =
+/** What a jot says, in the farm's own ids, and when it was, if it says so. */
+export type Jot = Said & { when?: When };
+type Said =
   | {
       kind: 'milk';
       from: 'herd' | 'animals' | 'bought';
@@ -77,7 +80,7 @@ const bare: Record<UnitSystem, string> = { metric: 'L', us: 'qt', imperial: 'pt'
 
 /**
  * Reads a jot: `11.2 tansy`, `11.2 herd into tall can`, `same as yesterday`, `skim blue jar 0.8 L to pigs`, `cream 2 L
- * 36 %`, `blue jar 6 C`, `broke`. Names may be said by their first word when no other begins so. Nothing is guessed.
+ * 36 %`, `blue jar 6 C`, `broke`; with when it was, `11.2 tansy last night`, `broke at 8:20`. Names may be said by their first word when no other begins so. Nothing is guessed.
  * @throws {CalculationError} quoting what was not understood, with what may be said
  */
 export function readJot(text: string, words: JotWords, system: UnitSystem): Jot {
@@ -89,12 +92,17 @@ export function readJot(text: string, words: JotWords, system: UnitSystem): Jot 
   if (said === '') throw refusal(`Nothing was typed: say for example ${sayable(system)}.`);
   if (/^(same|as)( as)?( yesterday| last time)?$/.test(said))
     return { kind: 'milk', from: 'herd', animalIds: [], same: true };
-  const act = readMakeDay(text, system);
+  const timed = takeWhen(said);
+  if (timed && /^same$/.test(timed.rest))
+    return { kind: 'milk', from: 'herd', animalIds: [], same: true, when: timed.when };
+  const act = readMakeDay(timed?.rest ?? text, system);
   // A temperature may be of any vessel: it is read below.
-  if (act && act.kind !== 'reading') return { kind: 'makeDay', act };
+  if (act && act.kind !== 'reading') return { kind: 'makeDay', act, ...(timed ? { when: timed.when } : {}) };
   const rest = new Rest(said);
   const vessels = rest.takeNames(words.vessels);
   const animals = rest.takeNames(words.animals);
+  // After the names: a cow may be called Sunday.
+  const when = rest.takeWhen();
   const skims = rest.takeWord('skim', 'skimmed', 'ladled');
   const cream = rest.takeWord('cream');
   const bought = rest.takeWord('bought');
@@ -105,7 +113,12 @@ export function readJot(text: string, words: JotWords, system: UnitSystem): Jot 
   const left = rest.left();
   if (left === '') {
     if (temperature !== undefined && animals.length === 0 && !skims)
-      return { kind: 'reading', celsius: temperature, ...(vessels[0] ? { vesselId: vessels[0].id } : {}) };
+      return {
+        kind: 'reading',
+        celsius: temperature,
+        ...(vessels[0] ? { vesselId: vessels[0].id } : {}),
+        ...when,
+      };
     throw refusal(
       `“${text.trim()}” has no amount: say for example “11.2 ${words.animals[0]?.name ?? 'herd'}”.`,
     );
@@ -125,7 +138,7 @@ export function readJot(text: string, words: JotWords, system: UnitSystem): Jot 
       );
     const empty = from.find(({ holds }) => holds !== 'milk');
     if (empty) throw refusal(`${empty.name} holds no milk to skim.`);
-    return { kind: 'skim', vesselIds: from.map(({ id }) => id), amount, ...(use ? { use } : {}) };
+    return { kind: 'skim', vesselIds: from.map(({ id }) => id), amount, ...(use ? { use } : {}), ...when };
   }
   if (cream)
     return {
@@ -133,6 +146,7 @@ export function readJot(text: string, words: JotWords, system: UnitSystem): Jot 
       amount,
       ...(fat === undefined ? {} : { fat }),
       ...(vessels[0] ? { vesselId: vessels[0].id } : {}),
+      ...when,
     };
   if (animals.length === 0 && !herd && !bought && vessels.length === 0 && words.animals.length > 1)
     throw refusal(`Whose milk: ${words.animals.map(({ name }) => name).join(', ')}, or “herd”?`);
@@ -143,6 +157,7 @@ export function readJot(text: string, words: JotWords, system: UnitSystem): Jot 
     amount,
     ...(vessels[0] ? { vesselId: vessels[0].id } : {}),
     ...(temperature === undefined ? {} : { celsius: temperature }),
+    ...when,
   };
 }
 
@@ -167,7 +182,7 @@ function amountOf(left: string, system: UnitSystem, text: string): Quantity {
 
 /** Two lines that would be understood, in the farm’s units. */
 const sayable = (system: UnitSystem): string =>
-  [0, 2].map((i) => `“${jotExamples[system][i]![0]}”`).join(' or ');
+  [0, 3].map((i) => `“${jotExamples[system][i]![0]}”`).join(' or ');
 
 /** What of a jot has not been read yet. */
 class Rest {
@@ -186,6 +201,13 @@ class Rest {
         this.take(escaped(first), (at) => found.push({ at, one }));
     }
     return found.toSorted((a, b) => a.at - b.at).map(({ one }) => one);
+  }
+
+  takeWhen(): { when?: When } {
+    const found = takeWhen(this.said);
+    if (!found) return {};
+    this.said = found.rest;
+    return { when: found.when };
   }
 
   takeWord(...words: string[]): boolean {

@@ -32,6 +32,7 @@ export function sayIn(unitSystem: UnitSystem, timeZone: string) {
   const dayOf = new Intl.DateTimeFormat('en-CA', { dateStyle: 'short', timeZone });
   return {
     system: unitSystem,
+    timeZone,
     mass: (grams: number) => text(spokenMass(grams, unitSystem)),
     about: (grams: number) => text(saidMass(grams, unitSystem)),
     volume: (millilitres: number) => text(spokenVolume(millilitres, unitSystem)),

@@ -10,6 +10,7 @@ import type { PailView } from '@/server/pail/views';
 import { eventWords } from '../churning/eventWords';
 import { makeDayEvents } from '../churning/makeDayEvents';
 import type { useSay } from '../frame/FarmContext';
+import { momentSaid } from '../frame/farmTime';
 import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
 import type { useOutbox } from '../outbox/OutboxProvider';
@@ -66,7 +67,11 @@ export async function writeJot(
   }
 
   async function carryOut(jot: Jot): Promise<boolean | string> {
-    const atSeconds = clockSeconds();
+    const atSeconds = jot.when ? momentSaid(jot.when, clockSeconds(), say.timeZone) : clockSeconds();
+    const at = jot.when ? { atSeconds } : {};
+    // Said back with its time: what was meant by “last night” is seen.
+    const since = jot.when ? `, ${say.when(atSeconds, now)}` : '';
+    const timed = (says: string) => `${says.replace(/\.$/, '')}${since}.`;
     switch (jot.kind) {
       case 'milk': {
         const before = likeYesterday(view.milkings, now);
@@ -82,7 +87,7 @@ export async function writeJot(
               celsius: jot.celsius,
             };
         const { input, says } = milkCommand(view, before, told, say, typed);
-        return act('milk.in', input, says);
+        return act('milk.in', { ...input, ...at }, timed(says));
       }
       case 'skim': {
         const lots = jot.vesselIds.map((id) => holds.get(id)!);
@@ -110,8 +115,11 @@ export async function writeJot(
               },
             ],
             skim: { to: 'use', use },
+            ...at,
           },
-          `${say.volume(value)} of cream off ${list(lots.map(({ vessel }) => vessel!.name))}, into ${into.name}; the skim ${toUse[use]}.`,
+          timed(
+            `${say.volume(value)} of cream off ${list(lots.map(({ vessel }) => vessel!.name))}, into ${into.name}; the skim ${toUse[use]}`,
+          ),
         );
       }
       case 'cream': {
@@ -127,8 +135,11 @@ export async function writeJot(
             fatMethod: 'label',
             treatment: 'pasteurised',
             vesselId: jot.vesselId ?? null,
+            ...at,
           },
-          `${kind === 'mass' ? say.mass(value) : say.volume(value)} of bought cream, ${Math.round(fat * 100)} % fat${jot.fat === undefined ? ' assumed' : ''}.`,
+          timed(
+            `${kind === 'mass' ? say.mass(value) : say.volume(value)} of bought cream, ${Math.round(fat * 100)} % fat${jot.fat === undefined ? ' assumed' : ''}`,
+          ),
         );
       }
       case 'reading': {
@@ -137,18 +148,23 @@ export async function writeJot(
           return act(
             'lot.record',
             { lotId: lot.id, events: [{ kind: 'reading', id: newId(), atSeconds, celsius: jot.celsius }] },
-            `${lot.vessel!.name} reads ${say.temperature(jot.celsius)}.`,
+            timed(`${lot.vessel!.name} ${jot.when ? 'read' : 'reads'} ${say.temperature(jot.celsius)}`),
           );
-        if (batchId) return onTheChurn(batchId, { kind: 'reading', celsius: jot.celsius });
+        if (batchId) return onTheChurn(batchId, { kind: 'reading', celsius: jot.celsius }, atSeconds, since);
         return 'A temperature of what? Name the vessel: “blue jar 6 C”.';
       }
       case 'makeDay':
-        return batchId ? onTheChurn(batchId, jot.act) : 'Nothing is being churned now.';
+        return batchId ? onTheChurn(batchId, jot.act, atSeconds, since) : 'Nothing is being churned now.';
     }
   }
 
   /** What needs no more than the batch's id is written from here; what leans on its story, on its own page. */
-  async function onTheChurn(batch: string, makeDay: MakeDay): Promise<boolean | string> {
+  async function onTheChurn(
+    batch: string,
+    makeDay: MakeDay,
+    atSeconds: number,
+    since: string,
+  ): Promise<boolean | string> {
     if (
       makeDay.kind === 'butter' ||
       makeDay.kind === 'packed' ||
@@ -157,12 +173,12 @@ export async function writeJot(
     )
       return 'Say that on the churn’s own page, where the batch is before you.';
     const events = makeDayEvents(makeDay).map(
-      (body, i) => ({ id: newId(), atSeconds: clockSeconds() + i / 1000, ...body }) as BatchEvent,
+      (body, i) => ({ id: newId(), atSeconds: atSeconds + i / 1000, ...body }) as BatchEvent,
     );
     return act(
       'batch.record',
       { batchId: batch, events },
-      `${events.map((event) => eventWords(event, say).long).join('; ')}.`,
+      `${events.map((event) => eventWords(event, say).long).join('; ')}${since}.`,
       () =>
         void outbox
           .put('batch.record', {

@@ -9,18 +9,21 @@ import { places } from '@/core/standing/places';
 import type { Place } from '@/core/standing/places';
 import type { PailView } from '@/server/pail/views';
 import { useSay } from '../frame/FarmContext';
+import { laterPart } from '../frame/laterPart';
 import { clockSeconds, useNow } from '../frame/useNow';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import { Chips } from '../quantity/Chips';
 import { QuantityField } from '../quantity/QuantityField';
+import { justNow, momentOf, whenTold } from '../quantity/saidWhen';
 import { understand } from '../quantity/understand';
 import { Quiet } from '../theme/Enamel';
 import { milkCommand } from './milkCommand';
 import styles from './Pail.module.css';
 import type { MilkingDetails } from './usual';
 import { freeVessels, likeWhen, likeYesterday, vesselFor } from './usual';
-import { milkedNow, readMilkedWhen, WhenMilked } from './WhenMilked';
+
+const WhenItWas = laterPart(() => import('../quantity/WhenItWas').then((part) => part.WhenItWas));
 
 export const milkRules = (system: PailView['farm']['unitSystem']) => ({
   system,
@@ -63,8 +66,8 @@ export function MilkIn({
   const [fatTyped, setFatTyped] = useState('');
   const [heatTyped, setHeatTyped] = useState('');
   const [unstrained, setUnstrained] = useState(false);
-  const [when, setWhen] = useState(milkedNow);
-  const { hours: ago } = readMilkedWhen(when);
+  const [when, setWhen] = useState(justNow);
+  const milkedAt = momentOf(when, now);
   const amount = understand(typed, milkRules(say.system));
   const quantity = amount && 'quantity' in amount ? amount.quantity : undefined;
   const fat = understand(fatTyped, {
@@ -89,17 +92,17 @@ export function MilkIn({
   const from = chosenOf === 'herd' || chosenOf === 'bought' ? chosenOf : 'animals';
   const animals =
     from === 'animals' ? view.animals.filter(({ id }) => id === chosenOf) : from === 'herd' ? milked : [];
-  const day = isoDay(now - 3600 * (ago ?? 0), view.farm.timeZone);
+  const day = isoDay(milkedAt ?? now, view.farm.timeZone);
   const block = milkBlock(animals, day);
   const expected = pooledMilkFat(animals, day);
   const volume = quantity?.value ?? (before ? before.mass / 1.03 : 2000);
   const wouldBe = vesselFor(view, before, volume);
   const free = freeVessels(view, 'milk');
   const filled = view.lots.filter(({ kind, vessel }) => kind === 'milk' && vessel);
-  const wrong = ago === undefined || [fat, heat].some((one) => one && 'wrong' in one);
+  const wrong = milkedAt === undefined || [fat, heat].some((one) => one && 'wrong' in one);
 
   async function send() {
-    if (!quantity || ago === undefined) return;
+    if (!quantity || milkedAt === undefined) return;
     const { input, says } = milkCommand(
       view,
       before,
@@ -112,7 +115,7 @@ export function MilkIn({
         ...(heat && 'quantity' in heat ? { celsius: heat.quantity.value } : {}),
         ...(place ? { place } : {}),
         strained: !unstrained,
-        ...(ago ? { atSeconds: clockSeconds() - 3600 * ago } : {}),
+        ...whenTold(when, clockSeconds()),
       },
       say,
       typed.trim(),
@@ -121,7 +124,7 @@ export function MilkIn({
       setTyped('');
       setOpen(false);
       setVesselId(undefined);
-      setWhen(milkedNow);
+      setWhen(justNow);
     }
   }
 
@@ -201,7 +204,7 @@ export function MilkIn({
               { key: 'bought', name: 'Bought' },
             ]}
           />
-          <WhenMilked when={when} onWhen={setWhen} />
+          <WhenItWas when={when} onWhen={setWhen} />
           <Chips
             legend="Into"
             chosen={vesselId ?? wouldBe?.id ?? 'none'}

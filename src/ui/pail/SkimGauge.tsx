@@ -12,19 +12,23 @@ import type { PailView } from '@/server/pail/views';
 import { inWorker } from '@/workers/inWorker';
 import { Beside } from '../board/Beside';
 import { Rail } from '../board/Board';
-import { Doors } from '../board/Door';
+import { Door, Doors } from '../board/Door';
 import { Cautions } from '../caution/Caution';
 import { laterPart } from '../frame/laterPart';
 import { useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
+import { clockSeconds } from '../frame/useNow';
 import { Chips } from '../quantity/Chips';
+import type { SaidWhen } from '../quantity/saidWhen';
+import { justNow, whenTold } from '../quantity/saidWhen';
+import { Quiet } from '../theme/Enamel';
 import { LargeWare } from '../standing/LargeWare';
 import { wares } from '../standing/LotBoard';
 import { riseOf } from '../standing/useRises';
 import type { LotNow } from '../standing/lotNow';
-import { shapeOf } from '../standing/lotNow';
+import { lotNow, shapeOf } from '../standing/lotNow';
 import { JarProfile } from './JarProfile';
 import { SkimDoors } from './SkimDoors';
 import type { SkimChoices } from './SkimDoors';
@@ -46,6 +50,8 @@ const SkimChart = dynamic(() => import('./SkimChart').then((it) => it.SkimChart)
   loading: () => <div className={styles.chart} />,
 });
 
+const WhenItWas = laterPart(() => import('../quantity/WhenItWas').then((part) => part.WhenItWas));
+
 const laters = ['0', '3', '6', '12', '24'] as const;
 /** The board’s rail is full at so much fat in one vessel, g. */
 const railFull = 400;
@@ -53,7 +59,7 @@ const railFull = 400;
 /** The skim gauge: the jar in profile, the ladle line to drag, and what it would take and leave, now or later. */
 export function SkimGauge({
   view,
-  one,
+  one: asItIs,
   which,
   whence,
   before,
@@ -80,7 +86,12 @@ export function SkimGauge({
   const { act, refused, busy } = useAct();
   const router = useRouter();
   const { later: leaveAlone } = useAnswers(view.answered);
+  const [when, setWhen] = useState<SaidWhen>(justNow);
+  // Told later than it was done: the milk as it stood then.
+  const then = when.chosen === 'typed' ? when.at : undefined;
+  const one = useMemo(() => (then === undefined ? asItIs : lotNow(asItIs.lot, then)), [asItIs, then]);
   const { lot } = one;
+  const tooEarly = then !== undefined && then < lot.oldestSeconds;
   const [later, setLater] = useState<(typeof laters)[number]>('0');
   const [risen, setRisen] = useState<{ key: string; rise: CreamRise }>();
   const [share, setShare] = useState(0);
@@ -136,7 +147,7 @@ export function SkimGauge({
     if (!input) return;
     await act(
       'milk.separate',
-      input,
+      { ...input, ...whenTold(when, clockSeconds()) },
       `${say.volume(creamMass! / creamDensity(plan.creamFat!, 5))} of cream off ${lot.vessel?.name ?? 'the milk'}; the skim ${skimGoes}.`,
     );
   }
@@ -158,7 +169,8 @@ export function SkimGauge({
   );
   const step = say.system === 'metric' ? '2 mm' : '1/16 in';
   const leave = betterLeft(one, rise?.waitingGains);
-  const canSkim = (cut !== undefined || isBoiled) && later === '0';
+  const canSkim = (cut !== undefined || isBoiled || tooEarly) && later === '0';
+  const unsaid = when.chosen === 'typed' && (then === undefined || tooEarly);
   return (
     <Beside
       label="The milk, in profile"
@@ -226,7 +238,7 @@ export function SkimGauge({
             <Button
               variant={pressing || leave !== undefined ? 'outlined' : 'contained'}
               size="large"
-              disabled={busy || creamMass === undefined}
+              disabled={busy || creamMass === undefined || unsaid}
               sx={{ minHeight: 76, px: 5, fontSize: '1.4rem', flexDirection: 'column', lineHeight: 1.25 }}
               onClick={() => void skim()}
             >
@@ -293,6 +305,23 @@ export function SkimGauge({
               choices={choices}
               change={(part) => setChoices((now) => ({ ...now, ...part }))}
             />
+          )}
+          {canSkim && (
+            <Door
+              name="When it was skimmed"
+              value={then === undefined ? 'just now' : say.when(then, clockSeconds())}
+              group="skim"
+            >
+              <div className={styles.inside}>
+                <WhenItWas legend="Skimmed" when={when} onWhen={setWhen} offered="told" />
+                {tooEarly && (
+                  <Quiet role="status">
+                    This milk was milked {say.when(lot.oldestSeconds, clockSeconds())} only: it was skimmed
+                    after that.
+                  </Quiet>
+                )}
+              </div>
+            </Door>
           )}
           {doors}
         </Doors>

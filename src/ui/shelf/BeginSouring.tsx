@@ -20,7 +20,10 @@ import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
 import { Chips } from '../quantity/Chips';
 import { QuantityField } from '../quantity/QuantityField';
+import type { SaidWhen } from '../quantity/saidWhen';
+import { justNow, momentOf } from '../quantity/saidWhen';
 import { understand } from '../quantity/understand';
+import { WhenItWas } from '../quantity/WhenItWas';
 import type { LotNow } from '../standing/lotNow';
 import { lotNow } from '../standing/lotNow';
 import { Enamel, Quiet } from '../theme/Enamel';
@@ -71,6 +74,9 @@ export function BeginSouring({
   const [place, setPlace] = useState<Place>('room');
   const [heatTyped, setHeatTyped] = useState('');
   const [typed, setTyped] = useState('');
+  const [when, setWhen] = useState<SaidWhen>(justNow);
+  const begun = when.chosen === 'typed' ? when.at : undefined;
+  const from = begun ?? now;
   const line = fitting.find(({ id }) => school === `line:${id}`);
   const generation = line?.details.line?.generation ?? 0;
   const route: Route =
@@ -145,7 +151,7 @@ export function BeginSouring({
         {result && 'wrong' in result
           ? result.wrong
           : ready
-            ? `Ripe ${say.when(now + ready.low * 3600, now)} to ${say.when(now + ready.high * 3600, now)}.`
+            ? `Ripe ${say.when(from + ready.low * 3600, now)} to ${say.when(from + ready.high * 3600, now)}.`
             : 'That cold it hardly sours: it takes weeks.'}
       </h2>
       <Chips legend="Soured with" chosen={school} onChoose={setSchool} choices={choices} />
@@ -190,25 +196,26 @@ export function BeginSouring({
       {ripening && (
         <Quiet>
           {say.words(ripening.reasons.map(({ says }) => says).join(' '))} Thrown out{' '}
-          {say.when(now + ripening.discardAfterHours * 3600, now)}, {Math.round(ripening.discardAfterHours)} h
-          from now, if it is not thick and tart by then.
+          {say.when(from + ripening.discardAfterHours * 3600, now)}, {Math.round(ripening.discardAfterHours)}{' '}
+          h from {begun === undefined ? 'now' : 'then'}, if it is not thick and tart by then.
         </Quiet>
       )}
+      <WhenItWas legend="Set to sour" when={when} onWhen={setWhen} offered="told" />
       {ripening && <Cautions cautions={ripening.cautions} />}
       <Button
         variant={lot.kind === 'cream' ? 'outlined' : 'contained'}
         size="large"
-        disabled={busy || !ripening || short}
+        disabled={busy || !ripening || short || momentOf(when, 0) === undefined}
         onClick={() =>
           void act(
             'lot.record',
             {
               lotId: lot.id,
               events: [
-                { id: newId(), atSeconds: clockSeconds(), kind: 'placed', place, celsius },
+                { id: newId(), atSeconds: momentOf(when, clockSeconds())!, kind: 'placed', place, celsius },
                 {
                   id: newId(),
-                  atSeconds: clockSeconds() + 0.001,
+                  atSeconds: momentOf(when, clockSeconds())! + 0.001,
                   kind: 'soured',
                   route,
                   ...(route === 'natural'
@@ -222,7 +229,9 @@ export function BeginSouring({
               ],
               ...(line ? { culture: { lotId: line.id, mass: culture } } : {}),
             },
-            'It sours from now on. Clean vessel, loose cover.',
+            begun === undefined
+              ? 'It sours from now on. Clean vessel, loose cover.'
+              : `It has soured since ${say.when(begun, now)}. Clean vessel, loose cover.`,
           )
         }
       >

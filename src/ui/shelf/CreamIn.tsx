@@ -9,6 +9,7 @@ import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { ShelfView } from '@/server/shelf/views';
 import { amountRules } from '../churning/plan/creamRules';
 import { useSay } from '../frame/FarmContext';
+import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
@@ -16,7 +17,10 @@ import styles from '../pail/Pail.module.css';
 import { freeVessels } from '../pail/usual';
 import { Chips } from '../quantity/Chips';
 import { QuantityField } from '../quantity/QuantityField';
+import type { SaidWhen } from '../quantity/saidWhen';
+import { justNow, momentOf, whenTold } from '../quantity/saidWhen';
 import { understand } from '../quantity/understand';
+import { WhenItWas } from '../quantity/WhenItWas';
 import { Enamel } from '../theme/Enamel';
 
 /** Cream that was bought, or separated before anyone wrote it down. */
@@ -29,6 +33,7 @@ export function CreamIn({ view, onDone }: { view: ShelfView; onDone: () => void 
   const [treatment, setTreatment] = useState<'pasteurised' | 'raw' | 'longlife'>('pasteurised');
   const [vesselId, setVesselId] = useState('none');
   const [place, setPlace] = useState<'fridge' | 'freezer'>('fridge');
+  const [when, setWhen] = useState<SaidWhen>(justNow);
   const amount = understand(typed, amountRules(say.system));
   const fat = understand(fatTyped, {
     system: say.system,
@@ -114,10 +119,11 @@ export function CreamIn({ view, onDone }: { view: ShelfView; onDone: () => void 
           { key: 'freezer', name: 'Freezer' },
         ]}
       />
+      <WhenItWas legend="It came" when={when} onWhen={setWhen} offered="told" longestDays={14} />
       <div className={styles.steps}>
         <Button
           variant="contained"
-          disabled={busy || !quantity || !known}
+          disabled={busy || !quantity || !known || momentOf(when, 0) === undefined}
           onClick={() =>
             void act(
               'cream.in',
@@ -132,6 +138,7 @@ export function CreamIn({ view, onDone }: { view: ShelfView; onDone: () => void 
                 homogenised: treatment === 'longlife',
                 vesselId: vesselId === 'none' ? null : vesselId,
                 place,
+                ...whenTold(when, clockSeconds()),
                 celsius: place === 'freezer' ? -18 : 4,
               },
               `${quantity!.kind === 'mass' ? say.mass(quantity!.value) : say.volume(quantity!.value)} of cream is on the shelf.`,

@@ -18,6 +18,7 @@ import { WareDrawing } from '../board/WareDrawing';
 import { Cautions } from '../caution/Caution';
 import { amountRules } from '../churning/plan/creamRules';
 import { useFarm, useSay } from '../frame/FarmContext';
+import { laterPart } from '../frame/laterPart';
 import { useSettle } from '../frame/useSettle';
 import { newId } from '../outbox/newId';
 import { rawCaution } from '@/core/keeping/cautions';
@@ -25,14 +26,16 @@ import { places, vesselShape } from '@/core/standing/places';
 import { clockSeconds } from '../frame/useNow';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
-import type { MilkedWhen } from '../pail/WhenMilked';
-import { readMilkedWhen, WhenMilked } from '../pail/WhenMilked';
 import { Chips } from '../quantity/Chips';
 import { QuantityField } from '../quantity/QuantityField';
+import type { SaidWhen } from '../quantity/saidWhen';
+import { momentOf } from '../quantity/saidWhen';
 import { understand } from '../quantity/understand';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { CreamDrawing } from '../vessel/CreamDrawing';
 import styles from './FirstFive.module.css';
+
+const WhenItWas = laterPart(() => import('../quantity/WhenItWas').then((part) => part.WhenItWas));
 
 /** The first five minutes: what is in front of you? No account, no set-up. */
 export function FirstFive() {
@@ -123,15 +126,16 @@ function StoodJar() {
   const router = useRouter();
   const { act, refused, busy } = useAct();
   const [typed, setTyped] = useState('');
-  const [when, setWhen] = useState<MilkedWhen>({ chosen: 'h24', typed: '' });
+  const [when, setWhen] = useState<SaidWhen>({ chosen: 'h24', typed: '' });
   const [place, setPlace] = useState<'fridge' | 'cool' | 'room'>('fridge');
   const understood = understand(typed, amountRules(say.system));
   const quantity = understood && 'quantity' in understood ? understood.quantity : undefined;
-  const { hours } = readMilkedWhen(when);
+  const known = momentOf(when, 0) !== undefined;
   const milkMass =
     quantity && (quantity.kind === 'mass' ? quantity.value : quantity.value * creamDensity(0.04, 10));
   async function toTheGauge() {
-    if (milkMass === undefined || hours === undefined) return;
+    const atSeconds = momentOf(when, clockSeconds());
+    if (milkMass === undefined || atSeconds === undefined) return;
     const lotId = newId();
     const done = await act(
       'milk.in',
@@ -143,7 +147,7 @@ function StoodJar() {
         amountTyped: typed.trim(),
         celsius: 35,
         place,
-        atSeconds: clockSeconds() - 3600 * hours,
+        atSeconds,
       },
       `${say.volume(milkMass / creamDensity(0.04, 10))} of milk that stands is written down.`,
     );
@@ -161,7 +165,7 @@ function StoodJar() {
         hint={{ metric: '2.5 L', us: '1/2 gal', imperial: '4 pints' }[say.system]}
         onEnter={() => void toTheGauge()}
       />
-      <WhenMilked legend="It was milked" when={when} onWhen={setWhen} withNow={false} />
+      <WhenItWas legend="It was milked" when={when} onWhen={setWhen} offered="stood" />
       <Chips
         legend="It has stood"
         chosen={place}
@@ -175,11 +179,7 @@ function StoodJar() {
       <Cautions cautions={[rawCaution]} />
       <RefusedSentence refused={refused} />
       <div className={styles.acts}>
-        <Button
-          variant="contained"
-          disabled={!quantity || hours === undefined || busy}
-          onClick={() => void toTheGauge()}
-        >
+        <Button variant="contained" disabled={!quantity || !known || busy} onClick={() => void toTheGauge()}>
           How deep to skim
         </Button>
         <Button component={Link} href="/churn/new?front=jar" variant="outlined">

@@ -8,6 +8,7 @@ import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../../frame/FarmContext';
 import { useNotice } from '../../frame/Notices';
 import { useLater } from '../../frame/useLater';
+import { clockSeconds } from '../../frame/useNow';
 import { InHeader, useBeginJot } from '../../jot/HeaderJot';
 import { JotField } from '../../jot/JotField';
 import { eventWords } from '../eventWords';
@@ -36,9 +37,11 @@ export function MakeDayJot({
     const reading = await theReading().catch(() => undefined);
     if (!reading)
       return setWrong('The house is away, and this line was not used before: press the buttons meanwhile.');
-    const { butterEvent, makeDayEvents, readMakeDay, reweighedEvent } = reading;
+    const { butterEvent, makeDayEvents, momentSaid, readMakeDay, reweighedEvent, takeWhen } = reading;
     try {
-      const act = readMakeDay(typed, say.system);
+      const timed = takeWhen(typed);
+      const act = readMakeDay(timed?.rest ?? typed, say.system);
+      const at = timed && momentSaid(timed.when, clockSeconds(), say.timeZone);
       if (!act)
         return setWrong(
           `“${typed.trim()}” was not understood here. Say “broke”, “15 C”, “water 60 ml”, “drained 0.9 l”, “washed clear”, “butter 612 g salted”.`,
@@ -61,9 +64,9 @@ export function MakeDayJot({
                 : makeDayEvents(act);
         if (typeof one === 'string') return setWrong(one);
         const bodies = [one].flat();
-        const ids = record(bodies);
+        const ids = record(bodies, at);
         notice({
-          says: `${bodies.map((body) => eventWords({ ...body, id: '', atSeconds: 0 } as Parameters<typeof eventWords>[0], say).long).join('; ')}.`,
+          says: `${bodies.map((body) => eventWords({ ...body, id: '', atSeconds: 0 } as Parameters<typeof eventWords>[0], say).long).join('; ')}${at === undefined ? '' : `, ${say.when(at, clockSeconds())}`}.`,
           undo: () => record(ids.map((eventId) => ({ kind: 'undone' as const, eventId }))),
         });
       }

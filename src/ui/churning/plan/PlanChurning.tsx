@@ -27,6 +27,8 @@ import type { Answer } from '../../outbox/queuedCommand';
 import { useOutbox } from '../../outbox/OutboxProvider';
 import { Chips } from '../../quantity/Chips';
 import { QuantityField } from '../../quantity/QuantityField';
+import type { SaidWhen } from '../../quantity/saidWhen';
+import { justNow, momentOf } from '../../quantity/saidWhen';
 import { echo } from '../../quantity/understand';
 import { Quiet } from '../../theme/Enamel';
 import { CreamDrawing } from '../../vessel/CreamDrawing';
@@ -56,6 +58,7 @@ const AskChurn = laterPart(() => import('./CreamAsked').then((part) => part.AskC
 const AskCold = laterPart(() => import('./CreamAsked').then((part) => part.AskCold));
 const AskKind = laterPart(() => import('./CreamAsked').then((part) => part.AskKind));
 const AskRich = laterPart(() => import('./CreamAsked').then((part) => part.AskRich));
+const WhenItWas = laterPart(() => import('../../quantity/WhenItWas').then((part) => part.WhenItWas));
 const WhyForeseen = laterPart(() => import('./WhyForeseen').then((part) => part.WhyForeseen));
 // Charts come when there is something to chart: what is asked is there before.
 const TemperatureChart = dynamic(() => import('./TemperatureChart').then((it) => it.TemperatureChart), {
@@ -96,6 +99,10 @@ export function PlanChurning({
   const [looked, setLooked] = useState<{ from: number; celsius: number }>();
   const [refused, setRefused] = useState<string>();
   const [knowing, setKnowing] = useState(false);
+  // Held by the page, never by the draft: what was typed yesterday is not when this began.
+  const [when, setWhen] = useState<SaidWhen>(justNow);
+  const startedAt = when.chosen === 'typed' ? when.at : undefined;
+  const untold = momentOf(when, 0) === undefined;
   const despite = from?.despite;
 
   const read = useMemo(() => {
@@ -124,7 +131,7 @@ export function PlanChurning({
   );
 
   async function start() {
-    if (!read.facts || begun || (despite !== undefined && !knowing)) return;
+    if (!read.facts || begun || untold || (despite !== undefined && !knowing)) return;
     setRefused(undefined);
     const batchId = newId();
     change({ begun: batchId });
@@ -132,7 +139,7 @@ export function PlanChurning({
       batchId,
       creamLotId: newId(),
       startedEventId: newId(),
-      startedAtSeconds: clockSeconds(),
+      startedAtSeconds: startedAt ?? clockSeconds(),
       facts: read.facts,
       ...(from ? { fromLots: from.lots } : {}),
     });
@@ -288,11 +295,15 @@ export function PlanChurning({
           <Button
             variant={despite === undefined && !temperFirst && asLast === undefined ? 'contained' : 'outlined'}
             size="large"
-            disabled={!read.facts || begun !== undefined || (despite !== undefined && !knowing)}
+            disabled={!read.facts || begun !== undefined || untold || (despite !== undefined && !knowing)}
             onClick={() => void start()}
             sx={{ minHeight: 76, fontSize: '1.5rem', px: 6 }}
           >
-            {begun ? 'Writing it down…' : 'Start churning'}
+            {begun
+              ? 'Writing it down…'
+              : startedAt === undefined
+                ? 'Start churning'
+                : `It began ${say.when(startedAt, clockSeconds())}`}
           </Button>
           {begun && (
             <Quiet role="status">
@@ -394,6 +405,25 @@ export function PlanChurning({
           >
             <div className={styles.inside}>
               <Afterwards facts={afterwardsNow} draft={draft} change={change} />
+            </div>
+          </Door>
+          <Door
+            name="When it began"
+            value={startedAt === undefined ? 'when I press Start' : say.when(startedAt, clockSeconds())}
+            group="plan"
+          >
+            <div className={styles.inside}>
+              <WhenItWas
+                legend="Churning began"
+                when={when}
+                onWhen={setWhen}
+                offered="told"
+                longestDays={14}
+              />
+              <Quiet>
+                One that is over already is told the same way: then its marks on its page, each with its time,
+                such as “broke at 8:20”.
+              </Quiet>
             </div>
           </Door>
           {plan.ways.length > 0 && (
