@@ -71,6 +71,95 @@ const load = v.optional(
 const pieces = v.strictObject({ form: v.picklist(pieceForms), each: positiveMass });
 export type Pieces = v.InferOutput<typeof pieces>;
 
+/** The facts a batch starts from, settled when it begins. */
+export const batchFacts = v.strictObject({
+  creamMass: positiveMass,
+  creamMassSd: mass,
+  /** mL, at the cream's temperature. */
+  creamVolume: positiveVolume,
+  /** What was typed, for showing it back. */
+  amountTyped: v.pipe(v.string(), v.maxLength(80, 'at most 80 letters.')),
+  creamFat: v.pipe(
+    v.number(),
+    v.minValue(0.05, 'cream fat from 5 to 60 % is allowed.'),
+    v.maxValue(0.6, 'cream fat from 5 to 60 % is allowed.'),
+  ),
+  creamFatSd: v.pipe(
+    v.number(),
+    v.gtValue(0, 'a spread above zero is needed.'),
+    v.maxValue(0.2, 'a spread of at most 20 points is allowed.'),
+  ),
+  fatMethod: v.picklist(['test', 'label', 'batches', 'separator', 'gravity', 'breed']),
+  temperature,
+  temperatureAssumed: v.boolean(),
+  ripened: v.boolean(),
+  treatment: v.picklist(['pasteurised', 'raw']),
+  homogenised: v.boolean(),
+  hardness: v.pipe(
+    v.number(),
+    v.minValue(-8, 'a shift of −8 to 8 °C is allowed.'),
+    v.maxValue(8, 'a shift of −8 to 8 °C is allowed.'),
+  ),
+  tool: v.picklist(toolKeys),
+  vesselId: v.nullable(v.string()),
+  capacity: positiveVolume,
+  loads: v.pipe(
+    v.number(),
+    v.integer('a whole number of loads.'),
+    v.minValue(1, 'at least one load.'),
+    v.maxValue(60, 'at most 60 loads.'),
+  ),
+  /** Salt share usual for this maker when the batch began, for the one-tap way. */
+  usualSalt: salting,
+  usualStorage: v.picklist(storages),
+  /** Washes and shaping usual for this maker, for the one-tap way. */
+  usualWashes: v.optional(
+    v.pipe(
+      v.number(),
+      v.integer('a whole number.'),
+      v.minValue(0, 'zero washes or more.'),
+      v.maxValue(20, 'at most 20.'),
+    ),
+  ),
+  usualPieces: v.optional(pieces),
+  /** Why this cream should not have been churned, in the words it was warned of, when the maker knew and churned it. */
+  despite: v.optional(
+    v.pipe(v.string(), v.minLength(1, 'a reason.'), v.maxLength(300, 'at most 300 letters.')),
+  ),
+  /** The named way of working it follows. */
+  way: v.optional(v.pipe(v.string(), v.maxLength(40, 'at most 40 letters.'))),
+});
+
+/** What of its cream and its churn may be put right afterwards. */
+const correctable = v.partial(
+  v.pick(batchFacts, [
+    'creamMass',
+    'creamMassSd',
+    'creamVolume',
+    'amountTyped',
+    'creamFat',
+    'creamFatSd',
+    'fatMethod',
+    'temperature',
+    'temperatureAssumed',
+    'ripened',
+    'treatment',
+    'homogenised',
+    'tool',
+    'vesselId',
+    'capacity',
+  ]),
+);
+export type Correctable = v.InferOutput<typeof correctable>;
+
+/** Free words about it. */
+export const note = v.pipe(
+  v.string(),
+  v.trim(),
+  v.minLength(1, 'a note of at least one letter.'),
+  v.maxLength(500, 'at most 500 letters.'),
+);
+
 /** Everything that can happen to a batch, each as it is sent, stored and read back. */
 export const batchEvent = v.variant('kind', [
   v.strictObject({ ...shared, kind: v.literal('started') }),
@@ -205,6 +294,9 @@ export const batchEvent = v.variant('kind', [
     tastes: v.optional(v.array(v.picklist(tastes))),
     note: v.optional(v.pipe(v.string(), v.maxLength(500, 'at most 500 letters.'))),
   }),
+  v.strictObject({ ...shared, kind: v.literal('noted'), note }),
+  /** What was said of its cream or its churn at the start, put right; what it was stays written beside it. */
+  v.strictObject({ ...shared, kind: v.literal('corrected'), to: correctable, was: correctable }),
   v.strictObject({ ...shared, kind: v.literal('joined'), portionId: id, into: id }),
   v.strictObject({ ...shared, kind: v.literal('packed') }),
   v.strictObject({
@@ -219,62 +311,4 @@ export const batchEvent = v.variant('kind', [
 export type BatchEvent = v.InferOutput<typeof batchEvent>;
 export type EventOf<K extends BatchEvent['kind']> = Extract<BatchEvent, { kind: K }>;
 
-/** The facts a batch starts from, settled when it begins. */
-export const batchFacts = v.strictObject({
-  creamMass: positiveMass,
-  creamMassSd: mass,
-  /** mL, at the cream's temperature. */
-  creamVolume: positiveVolume,
-  /** What was typed, for showing it back. */
-  amountTyped: v.pipe(v.string(), v.maxLength(80, 'at most 80 letters.')),
-  creamFat: v.pipe(
-    v.number(),
-    v.minValue(0.05, 'cream fat from 5 to 60 % is allowed.'),
-    v.maxValue(0.6, 'cream fat from 5 to 60 % is allowed.'),
-  ),
-  creamFatSd: v.pipe(
-    v.number(),
-    v.gtValue(0, 'a spread above zero is needed.'),
-    v.maxValue(0.2, 'a spread of at most 20 points is allowed.'),
-  ),
-  fatMethod: v.picklist(['test', 'label', 'batches', 'separator', 'gravity', 'breed']),
-  temperature,
-  temperatureAssumed: v.boolean(),
-  ripened: v.boolean(),
-  treatment: v.picklist(['pasteurised', 'raw']),
-  homogenised: v.boolean(),
-  hardness: v.pipe(
-    v.number(),
-    v.minValue(-8, 'a shift of −8 to 8 °C is allowed.'),
-    v.maxValue(8, 'a shift of −8 to 8 °C is allowed.'),
-  ),
-  tool: v.picklist(toolKeys),
-  vesselId: v.nullable(v.string()),
-  capacity: positiveVolume,
-  loads: v.pipe(
-    v.number(),
-    v.integer('a whole number of loads.'),
-    v.minValue(1, 'at least one load.'),
-    v.maxValue(60, 'at most 60 loads.'),
-  ),
-  /** Salt share usual for this maker when the batch began, for the one-tap way. */
-  usualSalt: salting,
-  usualStorage: v.picklist(storages),
-  /** Washes and shaping usual for this maker, for the one-tap way. */
-  usualWashes: v.optional(
-    v.pipe(
-      v.number(),
-      v.integer('a whole number.'),
-      v.minValue(0, 'zero washes or more.'),
-      v.maxValue(20, 'at most 20.'),
-    ),
-  ),
-  usualPieces: v.optional(pieces),
-  /** Why this cream should not have been churned, in the words it was warned of, when the maker knew and churned it. */
-  despite: v.optional(
-    v.pipe(v.string(), v.minLength(1, 'a reason.'), v.maxLength(300, 'at most 300 letters.')),
-  ),
-  /** The named way of working it follows. */
-  way: v.optional(v.pipe(v.string(), v.maxLength(40, 'at most 40 letters.'))),
-});
 export type BatchFacts = v.InferOutput<typeof batchFacts>;

@@ -68,6 +68,7 @@ export interface BatchStory {
   moistureTests: EventOf<'moisture'>[];
   /** Colour, feed and taste, each as it was said last. */
   tasted: Pick<EventOf<'tasted'>, 'colour' | 'feed' | 'tastes' | 'note'> | undefined;
+  notes: EventOf<'noted'>[];
   /** Portions that stand on their own; those that joined another are inside it. */
   portions: StoryPortion[];
   next: NextAct;

@@ -15,8 +15,8 @@ export function tellBatch(facts: ToldFacts, given: readonly BatchEvent[], looked
   return teller.story(events, looked);
 }
 
-/** Applies undo and re-timing, drops doubles by id, and puts events in the order they happened. */
-function settled(given: readonly BatchEvent[]): BatchEvent[] {
+/** Events that stand: undo and re-timing applied, doubles dropped by id, in the order they happened. */
+export function settled(given: readonly BatchEvent[]): BatchEvent[] {
   const byId = new Map(given.map((event) => [event.id, event]));
   const events = [...byId.values()].sort(inOrder);
   const undos = new Map<string, string[]>();

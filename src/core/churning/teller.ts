@@ -15,6 +15,8 @@ const sayableLater = new Set<BatchEvent['kind']>([
   'tasted',
   'felt',
   'worked',
+  'noted',
+  'corrected',
 ]);
 
 /** What a story takes of a batch's facts; with the volume it sees what does not fit. */
@@ -79,6 +81,7 @@ export class Teller {
   private readonly worked: EventOf<'worked'>[] = [];
   private readonly felt: EventOf<'felt'>[] = [];
   private readonly tests: EventOf<'moisture'>[] = [];
+  private readonly notes: EventOf<'noted'>[] = [];
   private gathered: EventOf<'gathered'> | undefined;
   private tasted: BatchStory['tasted'] = undefined;
   private readonly portions = new Map<string, StoryPortion>();
@@ -172,6 +175,12 @@ export class Teller {
         };
         return;
       }
+      case 'noted':
+        this.notes.push(event);
+        return;
+      case 'corrected':
+        // Facts are put right before the story is told (correctedFacts.ts).
+        return;
       case 'joined':
         return this.join(event);
       case 'packed':
@@ -221,6 +230,7 @@ export class Teller {
       worked: this.worked,
       moistureTests: this.tests,
       tasted: this.tasted,
+      notes: this.notes,
       portions: [...this.portions.values()],
       next: this.next(phase, number),
       flags: this.flags,

@@ -13,6 +13,7 @@ export const jotExamples: Record<UnitSystem, readonly (readonly [line: string, s
     ['water 60 ml', 'water put in to loosen it'],
     ['washed clear', 'a wash, and how it ran'],
     ['butter 612 g salted', 'what came of it; then “packed”'],
+    ['note: splashes at 8', 'a note on what is churned; “note blue jar: …”'],
   ],
   us: [
     ['3 gal herd', 'milk that came in, and whose'],
@@ -25,6 +26,7 @@ export const jotExamples: Record<UnitSystem, readonly (readonly [line: string, s
     ['water 1/4 cup', 'water put in to loosen it'],
     ['washed clear', 'a wash, and how it ran'],
     ['butter 1 lb 6 oz salted', 'what came of it; then “packed”'],
+    ['note: splashes at 8', 'a note on what is churned; “note blue jar: …”'],
   ],
   imperial: [
     ['18 pt herd', 'milk that came in, and whose'],
@@ -37,5 +39,6 @@ export const jotExamples: Record<UnitSystem, readonly (readonly [line: string, s
     ['water 2 fl oz', 'water put in to loosen it'],
     ['washed clear', 'a wash, and how it ran'],
     ['butter 1 lb 6 oz salted', 'what came of it; then “packed”'],
+    ['note: splashes at 8', 'a note on what is churned; “note blue jar: …”'],
   ],
 };

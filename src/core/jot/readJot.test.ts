@@ -56,8 +56,37 @@ describe('a jot', () => {
   });
 });
 
+describe('a note', () => {
+  it.each([
+    ['note: splashes at 8', { kind: 'note', note: 'splashes at 8' }],
+    ['Note: Tansy is Bulling, 14 h ago', { kind: 'note', note: 'Tansy is Bulling, 14 h ago' }],
+    ['note blue jar: smells of hay', { kind: 'note', note: 'smells of hay', vesselId: 'blue' }],
+    ['note on the tall can: dented', { kind: 'note', note: 'dented', vesselId: 'tall' }],
+    ['note quick to break', { kind: 'note', note: 'quick to break' }],
+  ])('“%s” keeps its words, times among them', (line, jot) => expect(read(line)).toEqual(jot));
+
+  it('of nothing, and on nothing that is here, is asked about', () => {
+    expect(() => read('note')).toThrow(/Note what/);
+    expect(() => read('note:  ')).toThrow(/Note what/);
+    expect(() => read('note green churn: loud')).toThrow(/“green churn” is no vessel here: /);
+    expect(() => read(`note: ${'x'.repeat(501)}`)).toThrow(/501 letters/);
+  });
+});
+
 describe('the examples on the sheet', () => {
-  const kinds = ['milk', 'milk', 'milk', 'skim', 'reading', 'cream', 'makeDay', 'makeDay', 'makeDay', 'makeDay'];
+  const kinds = [
+    'milk',
+    'milk',
+    'milk',
+    'skim',
+    'reading',
+    'cream',
+    'makeDay',
+    'makeDay',
+    'makeDay',
+    'makeDay',
+    'note',
+  ];
 
   it.each(['metric', 'us', 'imperial'] as const)('are read as what they say, %s', (system) => {
     expect(jotExamples[system].map(([line]) => read(line, system).kind)).toEqual(kinds);

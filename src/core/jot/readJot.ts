@@ -4,7 +4,7 @@ import { parseQuantity } from '../quantities/parseQuantity';
 import type { Quantity } from '../quantities/parseQuantity';
 import type { UnitSystem } from '../quantities/units';
 import type { MakeDay } from './readMakeDay';
-import { readMakeDay } from './readMakeDay';
+import { readMakeDay, readNote } from './readMakeDay';
 import type { When } from '../times/readWhen';
 import { takeWhen } from '../times/readWhen';
 
@@ -31,7 +31,8 @@ type Said =
   | { kind: 'skim'; vesselIds: string[]; amount: Quantity; use?: JotUse }
   | { kind: 'cream'; amount: Quantity; fat?: number; vesselId?: string }
   | { kind: 'makeDay'; act: MakeDay }
-  | { kind: 'reading'; celsius: number; vesselId?: string };
+  | { kind: 'reading'; celsius: number; vesselId?: string }
+  | { kind: 'note'; note: string; vesselId?: string };
 
 const useWords = {
   pig: 'pigs',
@@ -92,6 +93,8 @@ export function readJot(text: string, words: JotWords, system: UnitSystem): Jot 
   if (said === '') throw refusal(`Nothing was typed: say for example ${sayable(system)}.`);
   if (/^(same|as)( as)?( yesterday| last time)?$/.test(said))
     return { kind: 'milk', from: 'herd', animalIds: [], same: true };
+  const noted = readNote(text);
+  if (noted) return { kind: 'note', note: noted.note, ...(noted.of ? noteOf(noted.of, words, system) : {}) };
   const timed = takeWhen(said);
   if (timed && /^same$/.test(timed.rest))
     return { kind: 'milk', from: 'herd', animalIds: [], same: true, when: timed.when };
@@ -160,6 +163,23 @@ export function readJot(text: string, words: JotWords, system: UnitSystem): Jot 
     ...when,
   };
 }
+
+/** The vessel a note is about. */
+function noteOf(of: string, { vessels }: JotWords, system: UnitSystem): { vesselId: string } {
+  const rest = new Rest(of.toLowerCase().replace(/\s+/g, ' '));
+  const [found] = rest.takeNames(vessels);
+  if (!found || rest.left() !== '')
+    throw refusal(
+      `“${of}” is no vessel here${vessels.length > 0 ? `: ${vessels.map(({ name }) => name).join(', ')}` : ''}. ${noteExample[system]}`,
+    );
+  return { vesselId: found.id };
+}
+
+const noteExample: Record<UnitSystem, string> = {
+  metric: 'Or say “note: churned at 14 C” of what is being churned.',
+  us: 'Or say “note: churned at 57 F” of what is being churned.',
+  imperial: 'Or say “note: churned at 14 C” of what is being churned.',
+};
 
 const refusal = (message: string) => new CalculationError(message, 'jot');
 

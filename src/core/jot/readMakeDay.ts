@@ -47,6 +47,7 @@ export type MakeDay =
   | { kind: 'reweighed'; amount: Quantity }
   | { kind: 'moisture'; tare: number; before: number; after: number }
   | { kind: 'tasted'; tastes: Taste[]; colour?: number; feed?: Feed; note?: string }
+  | { kind: 'noted'; note: string }
   | { kind: 'packed' }
   | { kind: 'undo' }
   | { kind: 'abandoned'; reason: string };
@@ -79,6 +80,8 @@ const weighed: Record<UnitSystem, string> = { metric: 'g', us: 'oz', imperial: '
  * @throws {CalculationError} quoting the amount that was not understood
  */
 export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefined {
+  const noted = readNote(text);
+  if (noted) return { kind: 'noted', note: noted.note };
   const said = text
     .trim()
     .toLowerCase()
@@ -280,6 +283,31 @@ function mixedIn(rest: string): Addition[] {
     return [key];
   });
   return (Object.keys(mixedWords) as Addition[]).filter((key) => found.includes(key));
+}
+
+/** Longest note, letters. */
+const longestNote = 500;
+
+/**
+ * Reads a note: `note: splashes at 8`, `note blue jar: smells of hay`. Its words stay as they were written.
+ * @returns undefined when it is none; `of` is what stands before a colon
+ * @throws {CalculationError} for a note that says nothing, or more than is kept
+ */
+export function readNote(text: string): { note: string; of?: string } | undefined {
+  const found =
+    /^\s*notes?\b(?:\s+(?:on|of|about))?\s*([^:]*?)\s*:\s*([\s\S]*)$/i.exec(text) ??
+    /^\s*note\b()\s+([\s\S]+)$/i.exec(text);
+  if (!found) return /^\s*note\s*$/i.test(text) ? nothingNoted() : undefined;
+  const [, of = '', said = ''] = found;
+  const note = said.trim();
+  if (note === '') nothingNoted();
+  if (note.length > longestNote)
+    throw new CalculationError(`A note of ${note.length} letters: at most ${longestNote} are kept.`, 'jot');
+  return { note, ...(of === '' ? {} : { of }) };
+}
+
+function nothingNoted(): never {
+  throw new CalculationError('Note what? Say for example “note: splashes at 8”.', 'jot');
 }
 
 /** What is said in words alone, with no amount to read. */

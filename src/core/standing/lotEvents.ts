@@ -1,6 +1,6 @@
 import * as v from 'valibot';
 import { fraction, mass, positiveMass, temperature } from '../calculation';
-import { atSeconds, id } from '../churning/batchEvents';
+import { atSeconds, id, note } from '../churning/batchEvents';
 import type { Storage } from '../keeping/keepingDate';
 import { routes, cultureKinds, looks } from './lotWords';
 import { placeKeys } from './places';
@@ -59,6 +59,7 @@ export const saidLotEvent = v.variant('kind', [
       v.maxValue(600, 'at most ten hours.'),
     ),
   }),
+  v.strictObject({ ...shared, kind: v.literal('noted'), note }),
   v.strictObject({ ...shared, kind: v.literal('undone'), eventId: id }),
 ]);
 export type SaidLotEvent = v.InferOutput<typeof saidLotEvent>;

@@ -109,11 +109,13 @@ export async function batchesOf({ farmId, transaction }: FarmScope, limit = 200)
 export async function changeBatch(
   { farmId, transaction }: FarmScope,
   id: string,
-  change: Pick<Batch, 'phase' | 'breakMinutes' | 'paceRatio' | 'judged' | 'churnedEntryId' | 'revision'>,
+  change: Pick<Batch, 'phase' | 'breakMinutes' | 'paceRatio' | 'judged' | 'churnedEntryId' | 'revision'> &
+    Partial<Pick<Batch, 'facts' | 'startedAt'>>,
 ): Promise<void> {
   await BatchRow.update(
     {
       ...change,
+      ...(change.facts ? { vesselId: change.facts.vesselId } : {}),
       breakMinutes: change.breakMinutes?.toFixed(3) ?? null,
       paceRatio: change.paceRatio?.toFixed(4) ?? null,
     },

@@ -106,8 +106,15 @@ export async function linesOf({ farmId, transaction }: FarmScope, entryId: strin
   }));
 }
 
-/** Writes an entry. The database refuses it when its two sides differ. Returns its id. */
-export async function postEntry({ farmId, transaction }: FarmScope, entry: NewEntry): Promise<string> {
+/**
+ * Writes an entry. The database refuses it when its two sides differ. Returns its id.
+ * @param judgedLater it is one of several that only together leave every lot with what it can hold
+ */
+export async function postEntry(
+  { farmId, transaction }: FarmScope,
+  entry: NewEntry,
+  judgedLater = false,
+): Promise<string> {
   const id = randomUUID();
   const lines = entry.lines.filter((line) => line.mass !== 0 || line.fat !== 0);
   await EntryRow.create(
@@ -136,7 +143,7 @@ export async function postEntry({ farmId, transaction }: FarmScope, entry: NewEn
     })),
     { transaction },
   );
-  await checkNow(transaction);
+  if (!judgedLater) await checkNow(transaction);
   return id;
 }
 
@@ -164,6 +171,32 @@ export async function counterEntry(
      SELECT farm_id, :id, position, lot_id, account, -mass, -fat FROM entry_line WHERE farm_id = :farmId AND entry_id = :entryId`,
     { replacements: { id, farmId, entryId }, transaction },
   );
+}
+
+/** Whether a lot was poured from others when it was made, and did not come in as it is. */
+export async function camePoured({ farmId, transaction }: FarmScope, lotId: string): Promise<boolean> {
+  const [row] = await database().query<{ kind: string }>(
+    `SELECT e.kind FROM entry e JOIN entry_line l ON l.farm_id = e.farm_id AND l.entry_id = e.id
+     WHERE e.farm_id = :farmId AND l.lot_id = :lotId AND l.mass > 0 ORDER BY e.recorded_at, e.id LIMIT 1`,
+    { replacements: { farmId, lotId }, type: QueryTypes.SELECT, transaction },
+  );
+  return row?.kind === 'poured';
+}
+
+/** The newest entry of a kind that brought something into a lot and stands. */
+export async function standingEntryInto(
+  { farmId, transaction }: FarmScope,
+  lotId: string,
+  kind: NewEntry['kind'],
+): Promise<string | undefined> {
+  const [row] = await database().query<{ id: string }>(
+    `SELECT e.id FROM entry e JOIN entry_line l ON l.farm_id = e.farm_id AND l.entry_id = e.id
+     WHERE e.farm_id = :farmId AND l.lot_id = :lotId AND l.mass > 0 AND e.kind = :kind
+       AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = e.farm_id AND c.corrects_id = e.id)
+     ORDER BY e.recorded_at DESC LIMIT 1`,
+    { replacements: { farmId, lotId, kind }, type: QueryTypes.SELECT, transaction },
+  );
+  return row?.id;
 }
 
 /** What is in a lot now, g. */

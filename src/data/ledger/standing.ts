@@ -174,6 +174,7 @@ export async function changeLot(
     fatSd?: number | null;
     treatment?: Treatment;
     ripened?: boolean;
+    fatMethod?: string | null;
     blockedReason?: string | null;
     blockedUntil?: string | null;
     details?: LotDetails;

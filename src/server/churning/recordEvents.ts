@@ -1,7 +1,9 @@
+import { isDeepStrictEqual } from 'node:util';
 import * as v from 'valibot';
 import { moistureTest } from '@/core/balancing/moistureTest';
 import { batchEvent, id } from '@/core/churning/batchEvents';
 import type { BatchEvent } from '@/core/churning/batchEvents';
+import { correctedFacts } from '@/core/churning/correctedFacts';
 import { tellBatch } from '@/core/churning/tellBatch';
 import type { BatchStory, Phase } from '@/core/churning/batchStory';
 import { paceShown } from '@/core/churning/churned';
@@ -12,6 +14,7 @@ import type { Sender } from '../commands/command';
 import { momentOf } from '../ledger/move';
 import { Refusal } from '../refusal';
 import { bookButter } from './bookButter';
+import { correctCream } from './correctCream';
 
 /**
  * Records what happened to a batch: marks, readings, water, draining, portions, packing, undo. A late true mark is
@@ -43,27 +46,44 @@ export const recordEvents = command({
       throw new Refusal('Something else was said under that id before: it is not told again.', 'events');
     if (added === 0) return { revision: batch.revision };
     const all = (await eventsOf(scope, [batchId])).get(batchId) ?? [];
-    const story = tellBatch(batch.facts, all);
+    const fresh = new Set(events.map((event) => event.id));
+    const facts = correctedFacts(
+      batch.facts,
+      all.filter((event) => !fresh.has(event.id)),
+      all,
+    );
+    if (!isDeepStrictEqual(facts, batch.facts)) await correctCream(scope, batch, facts, sender);
+    const story = tellBatch(facts, all);
     if (events.some((event) => event.kind === 'packed') && story.portions.length === 0) {
       throw new Refusal('There is no butter to pack yet: say how much there is first.', 'events');
     }
     // A taste or a feel is remembered and moves nothing.
-    const quiet = events.every(({ kind }) => kind === 'tasted' || kind === 'felt');
-    const { churnedEntryId, judged } = quiet ? batch : await bookButter(scope, batch, story, sender);
+    const quiet = events.every(({ kind }) => kind === 'tasted' || kind === 'felt' || kind === 'noted');
+    const now = { ...batch, facts };
+    const { churnedEntryId, judged } = quiet ? batch : await bookButter(scope, now, story, sender);
     const revision = batch.revision + added;
     const broke = story.marks.find((mark) => mark.stage === 'break' && !mark.inferred);
     const breakMinutes = broke ? broke.elapsedSeconds / 60 : null;
     await changeBatch(scope, batchId, {
       phase: story.phase,
       breakMinutes,
-      paceRatio: broke ? paceTaught(batch, story, events) : null,
+      paceRatio: broke ? paceTaught(now, story, events) : null,
       judged,
       churnedEntryId,
       revision,
+      facts,
+      ...startOf(batch, story),
     });
     return { revision };
   },
 });
+
+/** When it began, where that was put right; within the second it is as it was written down. */
+function startOf({ startedAt }: Batch, story: BatchStory): Partial<Pick<Batch, 'startedAt'>> {
+  const moved =
+    story.startedAt !== undefined && Math.abs(story.startedAt * 1000 - startedAt.getTime()) > 1000;
+  return moved ? { startedAt: new Date(story.startedAt! * 1000) } : {};
+}
 
 /** How long before its first button a batch may have begun in truth, ms. */
 const earliestMs = 86_400_000;
@@ -71,6 +91,7 @@ const earliestMs = 86_400_000;
 const afterwards = new Set<BatchEvent['kind']>([
   'tasted',
   'felt',
+  'noted',
   'washed',
   'worked',
   'gathered',

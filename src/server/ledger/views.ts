@@ -3,6 +3,8 @@ import type { Phase } from '@/core/churning/batchStory';
 import type { BatchSummary } from '@/data/churning/batches';
 import { batchesOf, batchTotals } from '@/data/churning/batches';
 import { inFarm } from '@/data/farmScope';
+import type { NoteFound } from '@/data/ledger/notes';
+import { notesWith } from '@/data/ledger/notes';
 import type { HouseView } from '../house/views';
 import { houseViewOf } from '../house/views';
 import { localDate } from '../localDate';
@@ -22,6 +24,19 @@ export interface LedgerView extends HouseView {
   rows: LedgerRow[];
   totals: Awaited<ReturnType<typeof batchTotals>>;
 }
+
+export type NoteShown = Omit<NoteFound, 'at'> & { atSeconds: number };
+
+/** Longest search that is looked for, letters. */
+const longestSearch = 120;
+
+/** Notes with every word of a search in them, newest first; all of the newest where nothing is looked for. */
+export const findNotes = (farmId: string, search: string): Promise<NoteShown[]> =>
+  inFarm(farmId, async (scope) => {
+    const words = search.slice(0, longestSearch).replaceAll('\0', '').split(/\s+/).filter(Boolean);
+    const found = await notesWith(scope, words.length > 0 ? words : ['']);
+    return found.map(({ at, ...note }) => ({ ...note, atSeconds: at.getTime() / 1000 }));
+  });
 
 export const ledgerView = (farmId: string, most = 200): Promise<LedgerView> =>
   inFarm(farmId, async (scope) => {

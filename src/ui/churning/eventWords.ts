@@ -7,6 +7,7 @@ import { hardlyKnown } from '@/core/quantities/estimate';
 import { spokenMinutes, spokenRange, text } from '@/core/quantities/formatQuantity';
 import type { useSay } from '../frame/FarmContext';
 
+import { correctedWords } from './correctedWords';
 import { feedWords, grainWords, pauseWords, reweighWords, washWords, workWords } from './words';
 
 type Say = ReturnType<typeof useSay>;
@@ -201,6 +202,10 @@ export function eventWords(event: BatchEvent, say: Say): { short: string; long: 
         short: 'moisture test',
         long: `Moisture test: ${((100 * (event.before - event.after)) / Math.max(1e-9, event.before - event.tare)).toFixed(1)} % water`,
       };
+    case 'noted':
+      return { short: 'the note', long: `Note: ${event.note}` };
+    case 'corrected':
+      return { short: 'what was put right', long: `Put right: ${correctedWords(event.to, event.was, say)}` };
     case 'tasted':
       return {
         short: 'tasting',

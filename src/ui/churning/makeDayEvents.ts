@@ -28,6 +28,7 @@ type Leaning = 'butter' | 'packed' | 'undo' | 'reweighed';
 export function makeDayEvents(act: Exclude<MakeDay, { kind: Leaning }>): Body[] {
   switch (act.kind) {
     case 'mark':
+    case 'noted':
     case 'resumed':
     case 'load':
     case 'abandoned':

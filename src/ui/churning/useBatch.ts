@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo } from 'react';
 import type { BatchEvent } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
+import { correctedFacts } from '@/core/churning/correctedFacts';
 import { tellBatch } from '@/core/churning/tellBatch';
 import type { Told } from './makeDayEvents';
 import type { BatchView } from '@/server/churning/views';
@@ -15,6 +16,8 @@ import { newId } from '../outbox/newId';
 import { useOutbox, useWaiting } from '../outbox/OutboxProvider';
 
 export interface LiveBatch {
+  /** The batch, with its facts as they were put right since the page was drawn. */
+  view: BatchView;
   story: BatchStory;
   /** Ids of events this device has and the house does not yet. */
   unsent: ReadonlySet<string>;
@@ -64,14 +67,14 @@ async function newsOf(batchId: string): Promise<News> {
  * once; what a second device marks shows within seconds.
  * @param looked the load this device looks at, where several are churned side by side
  */
-export function useBatch(view: BatchView, looked?: number): LiveBatch {
+export function useBatch(drawn: BatchView, looked?: number): LiveBatch {
   const outbox = useOutbox();
   const waiting = useWaiting();
   const { data } = useQuery(
     {
-      queryKey: ['batch', view.id],
-      queryFn: () => newsOf(view.id),
-      initialData: newsIn(view),
+      queryKey: ['batch', drawn.id],
+      queryFn: () => newsOf(drawn.id),
+      initialData: newsIn(drawn),
       staleTime: askEvery,
       refetchInterval: askEvery,
       refetchOnWindowFocus: 'always',
@@ -79,35 +82,42 @@ export function useBatch(view: BatchView, looked?: number): LiveBatch {
     },
     reads,
   );
-  const known = useMemo(() => newer(newsIn(view), data), [view, data]);
+  const known = useMemo(() => newer(newsIn(drawn), data), [drawn, data]);
 
   useEffect(
     () =>
       outbox.onAnswered(async (command) => {
-        if ((command.input as { batchId?: string }).batchId === view.id)
-          await reads.refetchQueries({ queryKey: ['batch', view.id] });
+        if ((command.input as { batchId?: string }).batchId === drawn.id)
+          await reads.refetchQueries({ queryKey: ['batch', drawn.id] });
       }),
-    [outbox, view.id],
+    [outbox, drawn.id],
   );
 
   useEffect(() => {
     // Kept as it is known here, so that it opens without the house. What the house has not heard of is in the outbox.
     if (known.revision >= 0)
-      void keep(`batch:${view.id}`, { ...view, events: known.events, revision: known.revision }).then(() =>
-        tidyKept('batch:'),
-      );
-  }, [view, known]);
+      void keep(`batch:${drawn.id}`, {
+        ...drawn,
+        facts: correctedFacts(drawn.facts, drawn.events, known.events),
+        events: known.events,
+        revision: known.revision,
+      }).then(() => tidyKept('batch:'));
+  }, [drawn, known]);
 
   const pending = useMemo(
     () =>
       waiting
         .filter(
           ({ command }) =>
-            command.name === 'batch.record' && (command.input as { batchId: string }).batchId === view.id,
+            command.name === 'batch.record' && (command.input as { batchId: string }).batchId === drawn.id,
         )
         .flatMap(({ command }) => (command.input as { events: BatchEvent[] }).events),
-    [waiting, view.id],
+    [waiting, drawn.id],
   );
+  const view = useMemo(() => {
+    const facts = correctedFacts(drawn.facts, drawn.events, [...known.events, ...pending]);
+    return facts === drawn.facts ? drawn : { ...drawn, facts };
+  }, [drawn, known.events, pending]);
   const story = useMemo(
     () => tellBatch(view.facts, [...known.events, ...pending], looked),
     [view.facts, known.events, pending, looked],
@@ -137,5 +147,5 @@ export function useBatch(view: BatchView, looked?: number): LiveBatch {
     },
     [outbox, view.id, ofLoad],
   );
-  return { story, unsent, record };
+  return { view, story, unsent, record };
 }

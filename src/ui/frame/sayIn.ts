@@ -11,6 +11,9 @@ import {
 } from '@/core/quantities/formatQuantity';
 import type { UnitSystem } from '@/core/quantities/units';
 
+/** So many days away a weekday alone says which, days. */
+const sayableDays = 6;
+
 /** How amounts and times are said in a unit system and a time zone. */
 export function sayIn(unitSystem: UnitSystem, timeZone: string) {
   const locale = unitSystem === 'us' ? 'en-US' : 'en-GB';
@@ -52,11 +55,14 @@ export function sayIn(unitSystem: UnitSystem, timeZone: string) {
       (iso.slice(0, 4) === beside.slice(0, 4) ? day : dayAndYear).format(new Date(`${iso}T12:00:00Z`)),
     /** The ISO date of a moment where the farm is, s since 1970. */
     dateOf: (atSeconds: number) => dayOf.format(new Date(atSeconds * 1000)),
-    /** A moment as a person would say it beside another: the time today, or the day as well. */
+    /** A moment as a person would say it beside another: the time today, the weekday as well, its date once that is a week ago. */
     when: (atSeconds: number, nowSeconds: number) => {
       const at = new Date(atSeconds * 1000);
       const near = dayOf.format(at) === dayOf.format(new Date(nowSeconds * 1000));
-      return near ? clock.format(at) : `${weekday.format(at)} ${clock.format(at)}`;
+      if (near) return clock.format(at);
+      const far = Math.abs(nowSeconds - atSeconds) > sayableDays * 86_400;
+      const date = dayOf.format(at);
+      return `${far ? (date.slice(0, 4) === dayOf.format(new Date(nowSeconds * 1000)).slice(0, 4) ? day : dayAndYear).format(new Date(`${date}T12:00:00Z`)) : weekday.format(at)} ${clock.format(at)}`;
     },
     /** The hour of a moment alone: “14”, or “2 PM” where people say so. */
     hour: (atSeconds: number) => hourOf.format(new Date(atSeconds * 1000)),

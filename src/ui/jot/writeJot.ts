@@ -153,6 +153,24 @@ export async function writeJot(
         if (batchId) return onTheChurn(batchId, { kind: 'reading', celsius: jot.celsius }, atSeconds, since);
         return 'A temperature of what? Name the vessel: “blue jar 6 C”.';
       }
+      case 'note': {
+        if (!jot.vesselId)
+          return batchId
+            ? onTheChurn(batchId, { kind: 'noted', note: jot.note }, atSeconds, '')
+            : 'A note on what? Name the vessel: “note blue jar: smells of hay”.';
+        const lot = holds.get(jot.vesselId);
+        if (!lot) return 'Nothing stands in that vessel to note anything of.';
+        const eventId = newId();
+        return act(
+          'lot.record',
+          { lotId: lot.id, events: [{ kind: 'noted', id: eventId, atSeconds, note: jot.note }] },
+          `${lot.vessel!.name}, noted: ${jot.note}`,
+          {
+            name: 'lot.record',
+            input: { lotId: lot.id, events: [{ id: newId(), atSeconds, kind: 'undone', eventId }] },
+          },
+        );
+      }
       case 'makeDay':
         return batchId ? onTheChurn(batchId, jot.act, atSeconds, since) : 'Nothing is being churned now.';
     }

@@ -9,16 +9,19 @@ import { VerdictPanel } from '../churning/verdict/VerdictPanel';
 import { phaseWords } from '../churning/batchSaid';
 import { laterPart } from '../frame/laterPart';
 import { useSay } from '../frame/FarmContext';
+import { notesSaid } from '../standing/notesOf';
 import { PressLink } from '../theme/Press';
 import styles from './BatchPage.module.css';
 
+const CorrectCream = laterPart(() => import('../churning/CorrectCream').then((part) => part.CorrectCream));
+const Notes = laterPart(() => import('../standing/Notes').then((part) => part.Notes));
 const HowItWent = laterPart(() => import('./HowItWent').then((part) => part.HowItWent));
 
 /** A batch's page in the ledger: the verdict, the cream it came from, and all that happened, to be put right if need be. */
-export function BatchPage({ view }: { view: BatchView }) {
+export function BatchPage({ view: drawn }: { view: BatchView }) {
   const say = useSay();
+  const { view, story, unsent, record } = useBatch(drawn);
   const { facts } = view;
-  const { story, unsent, record } = useBatch(view);
   const broke = story.marks.find(({ stage }) => stage === 'break');
   const packed = story.events.findLast((event) => event.kind === 'packed');
   const elapsed =
@@ -55,6 +58,17 @@ export function BatchPage({ view }: { view: BatchView }) {
         open={story.phase !== 'packed'}
       >
         <HowItWent view={view} story={story} unsent={unsent} record={record} elapsed={elapsed} />
+      </Door>
+      <Door name="Notes" value={notesSaid(story.notes)}>
+        <Notes
+          notes={story.notes}
+          now={view.nowSeconds}
+          about="this batch"
+          onNote={(note) => record({ kind: 'noted', note })}
+        />
+      </Door>
+      <Door name="Put the start right" value="cream, fat, warmth, raw or heated, churn, time">
+        <CorrectCream view={view} story={story} record={record} />
       </Door>
     </article>
   );

@@ -5,13 +5,17 @@ import { useState } from 'react';
 import { tools } from '@/core/churning/tools';
 import { spokenFraction, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { LedgerView } from '@/server/ledger/views';
+import { Door } from '../board/Door';
 import { Said, Wall } from '../board/Wall';
 import { useSay } from '../frame/FarmContext';
+import { laterPart } from '../frame/laterPart';
 import { phaseWords, verdictWords } from '../churning/batchSaid';
 import { Quiet } from '../theme/Enamel';
 import { Press, PressLink } from '../theme/Press';
 import { FatBars } from './FatBars';
 import styles from './Ledger.module.css';
+
+const FindNotes = laterPart(() => import('./FindNotes').then((part) => part.FindNotes));
 
 /** Rows at first, and with each further press. */
 const firstRows = 8;
@@ -50,6 +54,9 @@ export function Ledger({ view }: { view: LedgerView }) {
           <Link href="/ledger?all=1">Show every one</Link>
         </Quiet>
       )}
+      <Door name="Notes" value="find what was noted, by its words">
+        <FindNotes />
+      </Door>
       {rows.length > 0 && (
         <div className={styles.scroll} tabIndex={0} role="region" aria-label="Every batch">
           <table className={styles.table}>

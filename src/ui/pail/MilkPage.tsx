@@ -12,10 +12,12 @@ import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
 import { AlarmCaution } from '../standing/AlarmCaution';
 import { sayAge } from '../standing/lotNow';
+import { notesOf, notesSaid } from '../standing/notesOf';
 import { useLotsNow } from '../standing/useLotsNow';
 import { SkimGauge } from './SkimGauge';
 
 const HeatCard = laterPart(() => import('../standing/HeatCard').then((part) => part.HeatCard));
+const LotNotes = laterPart(() => import('../standing/LotNotes').then((part) => part.LotNotes));
 const TemperatureCard = laterPart(() =>
   import('../standing/TemperatureCard').then((part) => part.TemperatureCard),
 );
@@ -75,6 +77,9 @@ export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
             open={cooling || waiting.tone === 'danger'}
           >
             <TemperatureCard one={one} now={now} title="Cooling" />
+          </Door>
+          <Door name="Notes" value={notesSaid(notesOf(lot.events))}>
+            <LotNotes lot={lot} about="this milk" />
           </Door>
           <Door name="Use it whole" value="drunk, baked, given, some or all of it">
             <UseCard one={one} usual="drunk" />

@@ -27,8 +27,8 @@ export function WhenItWas({
   when: SaidWhen;
   onWhen: (to: SaidWhen) => void;
   legend?: string;
-  /** Milkings are hours apart; milk that already stands was not milked just now; other things are mostly told at once. */
-  offered?: 'milkings' | 'stood' | 'told';
+  /** Milkings are hours apart; milk that already stands was not milked just now; other things are mostly told at once, or right as they stand. */
+  offered?: 'milkings' | 'stood' | 'told' | 'right';
   /** What is further back is asked about. */
   longestDays?: number;
 }) {
@@ -37,15 +37,17 @@ export function WhenItWas({
   const [wrong, setWrong] = useState<string>();
   const ago = when.at === undefined ? undefined : Math.max(0, now - when.at);
   const names = {
-    now: 'Just now',
+    now: offered === 'right' ? 'That is right' : 'Just now',
     h8: '8 h ago',
     h12: '12 h ago',
     h24: 'A day ago',
     h36: 'A day and a half ago',
-    typed: offered === 'told' ? 'Earlier' : 'Other',
+    typed: offered === 'told' ? 'Earlier' : offered === 'right' ? 'At another time' : 'Other',
   };
   const keys =
-    offered === 'told' ? nowOrTyped : milkings.filter((key) => offered === 'milkings' || key !== 'now');
+    offered === 'told' || offered === 'right'
+      ? nowOrTyped
+      : milkings.filter((key) => offered === 'milkings' || key !== 'now');
   const type = (typed: string) => {
     const read = readTyped(typed, say.timeZone, longestDays);
     setWrong(read && 'wrong' in read ? read.wrong : undefined);

@@ -24,6 +24,7 @@ import { LargeWare } from '../standing/LargeWare';
 import { AlarmCaution } from '../standing/AlarmCaution';
 import type { LotNow } from '../standing/lotNow';
 import { sayAge, sayMuch } from '../standing/lotNow';
+import { notesOf, notesSaid } from '../standing/notesOf';
 import { useLotsNow } from '../standing/useLotsNow';
 import { Enamel, Quiet } from '../theme/Enamel';
 import { Temper } from './Temper';
@@ -34,6 +35,7 @@ const TemperatureCard = laterPart(() =>
   import('../standing/TemperatureCard').then((part) => part.TemperatureCard),
 );
 const UseCard = laterPart(() => import('../standing/UseCard').then((part) => part.UseCard));
+const LotNotes = laterPart(() => import('../standing/LotNotes').then((part) => part.LotNotes));
 const Ripen = laterPart(() => import('./Ripen').then((part) => part.Ripen));
 const Trail = laterPart(() => import('./Trail').then((part) => part.Trail));
 
@@ -203,6 +205,9 @@ export function LotPage({ view }: { view: LotView }) {
               )}
           </Doors>
         )}
+        <Door name="Notes" value={notesSaid(notesOf(lot.events))} group="lot">
+          <LotNotes lot={lot} about={`this ${kindWord(lot.kind)}`} />
+        </Door>
         {stands && (
           <Quiet>
             <a href={`/api/lots/${lot.id}/label`}>

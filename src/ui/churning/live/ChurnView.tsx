@@ -55,14 +55,14 @@ const WhatHappened = laterPart(() => import('./WhatHappened').then((part) => par
 const thinksEvery = 2000;
 
 /** One batch, live, from cream to packed butter: now in words, the next thing as one big button, everything else small. */
-export function ChurnView({ view }: { view: BatchView }) {
-  const { facts } = view;
+export function ChurnView({ view: drawn }: { view: BatchView }) {
   const say = useSay();
   const finish = useLater(theFinish, true);
   // At hand for the end of the day, with the house or without it.
   useLater(theJudging);
   const [looked, setLooked] = useState<number>();
-  const { story, unsent, record } = useBatch(view, looked);
+  const { view, story, unsent, record } = useBatch(drawn, looked);
+  const { facts } = view;
   const now = useNow(thinksEvery);
   const [offers] = useState(offersAtFirst);
   const press = (name: string) => () => offers.get(name)?.();
@@ -140,6 +140,8 @@ export function ChurnView({ view }: { view: BatchView }) {
     a: () => foot.current?.open('water'),
     o: () => foot.current?.open('tool'),
     x: () => foot.current?.open('abandon'),
+    i: () => foot.current?.open('note'),
+    c: () => foot.current?.open('right'),
     m: () => foot.current?.open('loads'),
     h: () => foot.current?.open('turns'),
     l: () => setLarge({ on: !large.on }),

@@ -9,15 +9,19 @@ import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../../frame/FarmContext';
 import { eventWords } from '../eventWords';
 import type { Turns } from './FootForms';
+import { laterPart } from '../../frame/laterPart';
 import { useLater } from '../../frame/useLater';
+import { Enamel } from '../../theme/Enamel';
 import { Key } from '../Key';
 import { isDrained } from './stageNow';
 import type { LiveBatch } from '../useBatch';
 import styles from './Foot.module.css';
 
+const CorrectCream = laterPart(() => import('../CorrectCream').then((part) => part.CorrectCream));
+const Notes = laterPart(() => import('../../standing/Notes').then((part) => part.Notes));
 const theForms = () => import('./FootForms');
 
-type Open = 'temperature' | 'water' | 'tool' | 'abandon' | 'loads' | 'turns' | undefined;
+type Open = 'temperature' | 'water' | 'tool' | 'abandon' | 'loads' | 'turns' | 'note' | 'right' | undefined;
 
 /** Lets single keys open what lies along the foot. */
 export interface FootHandle {
@@ -66,7 +70,9 @@ export function Foot({
   // Once it is drained there is no cream in the churn to loosen, move or share out.
   const creamy = live && !isDrained(story);
   useImperativeHandle(ref, () => ({
-    open: (what) => (creamy || what === 'temperature' || what === 'abandon') && setOpen(what),
+    open: (what) =>
+      (creamy || what === 'temperature' || what === 'abandon' || what === 'note' || what === 'right') &&
+      setOpen(what),
   }));
   return (
     <div className={styles.foot}>
@@ -120,6 +126,12 @@ export function Foot({
               </Button>
             </>
           )}
+          <Button variant="outlined" aria-expanded={open === 'note'} onClick={() => toggle('note')}>
+            Note <Key of="i" />
+          </Button>
+          <Button variant="outlined" aria-expanded={open === 'right'} onClick={() => toggle('right')}>
+            Put the start right <Key of="c" />
+          </Button>
           <Button variant="outlined" aria-pressed={large} onClick={onLarge}>
             {large ? 'Usual type' : 'Large type'} <Key of="l" />
           </Button>
@@ -135,6 +147,20 @@ export function Foot({
         <forms.LoadsForm view={view} story={story} record={record} onDone={done} onLook={onLook} />
       )}
       {forms && creamy && open === 'turns' && <forms.TurnsForm turns={turns} onTurns={onTurns} />}
+      {open === 'note' && (
+        <Enamel>
+          <Notes
+            notes={story.notes}
+            now={view.nowSeconds}
+            about="this batch"
+            onNote={(note) => {
+              record({ kind: 'noted', note });
+              done();
+            }}
+          />
+        </Enamel>
+      )}
+      {open === 'right' && <CorrectCream view={view} story={story} record={record} onDone={done} />}
       {forms && open === 'abandon' && <forms.AbandonForm record={record} onDone={done} />}
     </div>
   );

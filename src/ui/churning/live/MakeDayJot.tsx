@@ -37,9 +37,10 @@ export function MakeDayJot({
     const reading = await theReading().catch(() => undefined);
     if (!reading)
       return setWrong('The house is away, and this line was not used before: press the buttons meanwhile.');
-    const { butterEvent, makeDayEvents, momentSaid, readMakeDay, reweighedEvent, takeWhen } = reading;
+    const { butterEvent, makeDayEvents, momentSaid, readMakeDay, readNote, reweighedEvent, takeWhen } =
+      reading;
     try {
-      const timed = takeWhen(typed);
+      const timed = readNote(typed) ? undefined : takeWhen(typed);
       const act = readMakeDay(timed?.rest ?? typed, say.system);
       const at = timed && momentSaid(timed.when, clockSeconds(), say.timeZone);
       if (!act)
