@@ -24,6 +24,10 @@ export const shelfView = (farmId: string): Promise<ShelfView> =>
     parked: parkedShown(await parkedOf(scope)),
   }));
 
+/** Cream that stands on the Shelf, for whoever begins a churning elsewhere. */
+export const creamOnShelf = (farmId: string): Promise<ShownLot[]> =>
+  inFarm(farmId, (scope) => shownLots(scope, ['cream']));
+
 export interface TrailShown {
   lots: (Omit<TrailLot, 'madeAt'> & { madeSeconds: number })[];
   steps: (Omit<TrailStep, 'at'> & { atSeconds: number })[];

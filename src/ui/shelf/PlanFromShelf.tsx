@@ -28,7 +28,7 @@ export function PlanFromShelf({ view, lots }: { view: ShelfView; lots: ShownLot[
     const method = lots[0]!.fatMethod as FatMethod | null;
     const ripened = now.every(({ story }) => story?.soured);
     return {
-      lots: lots.map(({ id }) => ({ lotId: id })),
+      lots: lots.map(({ id, mass: held }) => ({ lotId: id, mass: held })),
       facts: {
         creamMass: mass,
         creamMassSd: 0.02 * mass,

@@ -12,6 +12,7 @@ import { churningCautions } from '@/core/keeping/cautions';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import { fillLimit, tools } from '@/core/churning/tools';
 import type { PlanView } from '@/server/churning/views';
+import type { ShownLot } from '@/server/shelf/views';
 import { Beside } from '../../board/Beside';
 import { Rail } from '../../board/Board';
 import { Door, Doors } from '../../board/Door';
@@ -29,7 +30,7 @@ import { Chips } from '../../quantity/Chips';
 import { QuantityField } from '../../quantity/QuantityField';
 import type { SaidWhen } from '../../quantity/saidWhen';
 import { justNow, momentOf } from '../../quantity/saidWhen';
-import { echo } from '../../quantity/understand';
+import { echo, understand } from '../../quantity/understand';
 import { Quiet } from '../../theme/Enamel';
 import { CreamDrawing } from '../../vessel/CreamDrawing';
 import { WhyDrawer } from '../../why/Why';
@@ -37,7 +38,8 @@ import { afterwardsWords } from '../words';
 import { foreseenWords } from './foreseenWords';
 import type { CreamInFront, PlanDraft, ReadPlan } from './planDraft';
 import type { CreamFromShelf } from './planDraft';
-import { afterwards, draftByWay, draftFromShelf, freshDraft, readPlan } from './planDraft';
+import { afterwards, draftByWay, draftFromShelf, freshDraft, readPlan, someOf } from './planDraft';
+import { amountRules } from './creamRules';
 import { useAcross } from './useAcross';
 import styles from './PlanChurning.module.css';
 
@@ -54,6 +56,8 @@ const silence = (outbox: { reachable: boolean }): Promise<undefined> =>
   });
 
 const Afterwards = laterPart(() => import('./Afterwards').then((part) => part.Afterwards));
+const LoadsAsked = laterPart(() => import('./LoadsAsked').then((part) => part.LoadsAsked), null);
+const OnShelf = laterPart(() => import('./OnShelf').then((part) => part.OnShelf), null);
 const AskChurn = laterPart(() => import('./CreamAsked').then((part) => part.AskChurn));
 const AskCold = laterPart(() => import('./CreamAsked').then((part) => part.AskCold));
 const AskKind = laterPart(() => import('./CreamAsked').then((part) => part.AskKind));
@@ -78,8 +82,11 @@ export function PlanChurning({
   front,
   from,
   like,
+  shelf = [],
 }: {
   plan: PlanView;
+  /** Cream that stands on the Shelf, where none was chosen. */
+  shelf?: readonly ShownLot[];
   front: CreamInFront;
   /** Cream from the Shelf: what it is, is known. */
   from?: CreamFromShelf;
@@ -94,6 +101,7 @@ export function PlanChurning({
     () => (from ? draftFromShelf(plan, from) : freshDraft(plan, front)),
   );
   const { begun } = draft;
+  const asItWas = useMemo(() => freshDraft(plan, front), [plan, front]);
   const [more, setMore] = useState(false);
   // A temperature looked at holds for the cream it was looked at for.
   const [looked, setLooked] = useState<{ from: number; celsius: number }>();
@@ -106,9 +114,11 @@ export function PlanChurning({
   const despite = from?.despite;
 
   const read = useMemo(() => {
-    const told = readPlan(draft, plan);
+    const some = from && someOf(from, draft.some ?? '', plan.farm.unitSystem);
+    const told = readPlan(some ? { ...draft, amount: `${Math.round(some.facts.creamMass)} g` } : draft, plan);
+    if (some?.wrong) return { ...told, facts: undefined, needs: some.wrong };
     const known = despite === undefined ? {} : { despite };
-    return from && told.facts ? { ...told, facts: { ...told.facts, ...from.facts, ...known } } : told;
+    return some && told.facts ? { ...told, facts: { ...told.facts, ...some.facts, ...known } } : told;
   }, [draft, plan, from, despite]);
   // How warm cream is today is not how warm it was last time: it is asked, unless the Shelf knows it and it can be churned so.
   const [asksCold] = useState(!from || read.celsius === undefined);
@@ -134,6 +144,7 @@ export function PlanChurning({
     if (!read.facts || begun || untold || (despite !== undefined && !knowing)) return;
     setRefused(undefined);
     const batchId = newId();
+    const taken = from && someOf(from, draft.some ?? '', plan.farm.unitSystem);
     change({ begun: batchId });
     const answered = outbox.put('batch.begin', {
       batchId,
@@ -141,9 +152,10 @@ export function PlanChurning({
       startedEventId: newId(),
       startedAtSeconds: startedAt ?? clockSeconds(),
       facts: read.facts,
-      ...(from ? { fromLots: from.lots } : {}),
+      ...(taken ? { fromLots: taken.lots } : {}),
     });
-    if (from) await takenOffShelf(from.lots.map(({ lotId }) => lotId));
+    if (taken)
+      await takenOffShelf(taken.lots.flatMap(({ lotId, mass }) => (mass === undefined ? [lotId] : [])));
     const answer = await Promise.race([answered, silence(outbox)]);
     if (answer === undefined && navigator.serviceWorker?.controller) {
       // No house in sight: the batch begins on this device, and is sent when there is one.
@@ -188,8 +200,6 @@ export function PlanChurning({
   // Cream that will not break as it stands is brought to where it would, where it stands.
   const temperFirst =
     from !== undefined && despite === undefined && foreseen !== undefined && foreseen.outcome !== 'breaks';
-  // Nothing is said yet: as last time is the quickest thing to say.
-  const asLast = !from && draft.amount === '' ? plan.last?.amountTyped : undefined;
   const fill = loads?.fillEach ?? 0;
   const here = facts?.temperature ?? 14;
   const across = useAcross(facts, facts && plan.paces[facts.tool]);
@@ -234,15 +244,18 @@ export function PlanChurning({
           <h1>{words ? words.says : (read.needs ?? 'One moment…')}</h1>
           {words ? <p>{words.why}</p> : from && <p>{from.says}</p>}
         </section>
-        {loads && facts && loads.loads > 1 && (
-          <p className={styles.loads} role="note">
-            <strong>
-              {loads.loads} loads of {say.volume(loads.volumeEach)}
-            </strong>{' '}
-            All at once it would fill the {toolName.toLowerCase()} {Math.round(loads.fillAtOnce * 100)} %.
-            Over half full whipped cream has little room to fall, and takes much longer.
-          </p>
+        {loads && later.capacity !== undefined && (loads.loads > 1 || draft.loads !== undefined) && (
+          <LoadsAsked
+            loads={loads}
+            volume={loads.volumeEach * loads.loads}
+            capacity={later.capacity}
+            chosen={draft.loads}
+            jars={from?.lots.length ?? 1}
+            churn={toolName}
+            onLoads={(to) => change({ loads: to })}
+          />
         )}
+        {!from && shelf.length > 0 && draft.amount === '' && <OnShelf lots={shelf} />}
         {refused && (
           <p role="alert" className={styles.refused}>
             {refused}
@@ -282,18 +295,8 @@ export function PlanChurning({
               Temper it first
             </Button>
           )}
-          {asLast !== undefined && (
-            <Button
-              variant="contained"
-              size="large"
-              sx={{ minHeight: 76, fontSize: '1.4rem', px: 5 }}
-              onClick={() => change({ amount: asLast })}
-            >
-              As last time, {asLast}
-            </Button>
-          )}
           <Button
-            variant={despite === undefined && !temperFirst && asLast === undefined ? 'contained' : 'outlined'}
+            variant={despite === undefined && !temperFirst ? 'contained' : 'outlined'}
             size="large"
             disabled={!read.facts || begun !== undefined || untold || (despite !== undefined && !knowing)}
             onClick={() => void start()}
@@ -352,9 +355,25 @@ export function PlanChurning({
         )}
         <Doors>
           {from ? (
-            <Door name="Cream" value={from.says.replace(/\.$/, '')} group="plan">
+            <Door
+              name="Cream"
+              value={
+                facts && (draft.some ?? '') !== ''
+                  ? `${say.volume(facts.creamVolume)} of it`
+                  : from.says.replace(/\.$/, '')
+              }
+              group="plan"
+            >
               <div className={styles.inside}>
                 <Quiet>{from.small}</Quiet>
+                <QuantityField
+                  label="Only some of it"
+                  typed={draft.some ?? ''}
+                  onTyped={(some) => change({ some })}
+                  understood={understand(draft.some ?? '', amountRules(say.system))}
+                  system={say.system}
+                  hint={`all ${say.volume(from.facts.creamVolume)} of it`}
+                />
                 <Link href="/shelf">Choose other cream on the Shelf</Link>
               </div>
             </Door>
@@ -389,6 +408,7 @@ export function PlanChurning({
                   toolName,
                   read.capacity === undefined ? 'what does it hold?' : say.volume(read.capacity),
                   ...(loads ? [loads.loads === 1 ? 'one load' : `${loads.loads} loads`] : []),
+                  ...(plan.last && draft.churn === asItWas.churn ? ['as last time'] : []),
                 ].join(', ')}
                 group="plan"
               >
@@ -400,7 +420,10 @@ export function PlanChurning({
           )}
           <Door
             name="Afterwards"
-            value={afterwardsWords({ ...afterwardsNow, ...piecesOf(facts) }, say).join(' · ')}
+            value={[
+              ...afterwardsWords({ ...afterwardsNow, ...piecesOf(facts) }, say),
+              ...(plan.last && draft.after === undefined && draft.way === undefined ? ['as last time'] : []),
+            ].join(' · ')}
             group="plan"
           >
             <div className={styles.inside}>

@@ -1,6 +1,6 @@
 import type { Farm, Vessel } from '@/server/house/views';
-import type { PlanDraft } from './planDraft';
-import { afterwards, draftByWay, freshDraft, readPlan } from './planDraft';
+import type { CreamFromShelf, PlanDraft } from './planDraft';
+import { afterwards, draftByWay, freshDraft, readPlan, someOf } from './planDraft';
 
 const farm: Farm = {
   id: 'f',
@@ -138,14 +138,32 @@ describe('as last time', () => {
   const last = read({ amount: '1.4 l', cream: 'whipping', cold: 'measured', temperatureTyped: '13.5', churn: 'tool:handMixer', sizeTyped: '3.5 l', ripened: true }).facts!; // prettier-ignore
   const plan = { ...bare, last };
 
-  it('comes to the same facts without a word typed', () => {
-    expect(readPlan(freshDraft(plan, 'again'), plan).facts).toEqual({ ...last, temperatureAssumed: false });
+  it('asks for what was that cream’s: how much, how warm, whether it is ripe; the rest is as it was', () => {
+    const draft = freshDraft(plan, 'again');
+    expect(draft).toMatchObject({
+      amount: '',
+      temperatureTyped: '',
+      ripened: false,
+      churn: 'tool:handMixer',
+    });
+    expect(readPlan(draft, plan).needs).toBe('How much cream is there?');
+    expect(readPlan({ ...draft, amount: '2 l' }, plan).needs).toBe('How cold is it?');
+    const { facts } = readPlan({ ...draft, amount: '1.4 l', temperatureTyped: '13.5', ripened: true }, plan);
+    expect(facts).toEqual({ ...last, temperatureAssumed: false });
+  });
+
+  it('a fridge that nobody measures is the fridge again, and assumed again', () => {
+    const cold = { ...plan, last: { ...last, temperature: 4, temperatureAssumed: true } };
+    expect(readPlan({ ...freshDraft(cold, 'again'), amount: '1 l' }, cold).facts).toMatchObject({
+      temperature: 4,
+      temperatureAssumed: true,
+    });
   });
 
   it('keeps the way of working but asks for the amount when the cream is another', () => {
     const draft = freshDraft(plan, undefined);
     expect(draft.amount).toBe('');
-    expect(draft).toMatchObject({ cream: 'whipping', ripened: true, churn: 'tool:handMixer' });
+    expect(draft).toMatchObject({ cream: 'whipping', churn: 'tool:handMixer' });
   });
 
   it('falls back on a kind of churn when the own one is gone', () => {
@@ -153,17 +171,47 @@ describe('as last time', () => {
     expect(freshDraft(gone, 'again').churn).toBe('tool:paddleHand');
   });
 
-  it('remembers a fat that was typed', () => {
+  it('a fat that was tested then is not this cream’s', () => {
     const tested = { ...plan, last: { ...last, creamFat: 0.41, fatMethod: 'test' as const } };
-    expect(freshDraft(tested, 'again')).toMatchObject({
-      cream: 'other',
-      fatTyped: '41 %',
-      fatMethod: 'test',
+    const draft = { ...freshDraft(tested, 'again'), amount: '1 l', temperatureTyped: '14' };
+    expect(draft).toMatchObject({ cream: 'other', fatTyped: '', fatMethod: 'test' });
+    expect(readPlan(draft, tested).needs).toBe('How rich is it?');
+  });
+});
+
+describe('loads', () => {
+  it('are as many as the maker says, and what does not go in is said', () => {
+    expect(read({ amount: '2.4 l', churn: 'tool:standMixer' }).facts!.loads).toBe(2);
+    expect(read({ amount: '2.4 l', churn: 'tool:standMixer', loads: 1 }).facts!.loads).toBe(1);
+    expect(read({ amount: '2.4 l', churn: 'tool:standMixer', loads: 5 }).facts!.loads).toBe(5);
+    expect(read({ amount: '6 l', churn: 'tool:standMixer', loads: 1 })).toMatchObject({
+      facts: undefined,
+      needs: expect.stringMatching(/^So much does not go into it: it would be 1\d\d %/),
     });
   });
+});
 
-  it('says the temperature in the farm’s degrees', () => {
-    expect(freshDraft({ ...plan, farm: usFarm }, 'again').temperatureTyped).toBe('56 °F');
+describe('some of the cream on the Shelf', () => {
+  const from = {
+    lots: [
+      { lotId: 'a', mass: 600 },
+      { lotId: 'b', mass: 200 },
+    ],
+    facts: { creamMass: 800, creamMassSd: 16, creamVolume: 805, amountTyped: '805 mL', creamFat: 0.38, creamFatSd: 0.01, fatMethod: 'gravity', ripened: false, treatment: 'raw', homogenised: false },
+    despite: undefined,
+    celsius: 13,
+    says: '',
+    small: '',
+  } as const satisfies CreamFromShelf; // prettier-ignore
+  it('takes of each alike, and no more than there is', () => {
+    expect(someOf(from, '', 'metric')).toEqual({ facts: from.facts, lots: [{ lotId: 'a' }, { lotId: 'b' }] });
+    expect(someOf(from, '400 g', 'metric')).toMatchObject({
+      facts: { creamMass: 400, creamMassSd: 8, creamVolume: 402.5, amountTyped: '400 g', creamFat: 0.38 },
+      lots: [{ lotId: 'a', mass: 300 }, { lotId: 'b', mass: 100 }],
+    }); // prettier-ignore
+    expect(someOf(from, '0.805 l', 'metric').lots).toEqual([{ lotId: 'a' }, { lotId: 'b' }]);
+    expect(someOf(from, '2 l', 'metric').wrong).toMatch(/more than stands/);
+    expect(someOf(from, 'lots', 'metric').wrong).toMatch(/another look/);
   });
 });
 

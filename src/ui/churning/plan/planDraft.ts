@@ -33,6 +33,10 @@ export interface PlanDraft {
   /** `vessel:ID` of the farm's own, or `tool:KEY`. */
   churn: string;
   sizeTyped: string;
+  /** Loads, where the maker wants others than leave the churn half full. */
+  loads?: number | undefined;
+  /** Of cream from the Shelf only so much. */
+  some?: string | undefined;
   /** What is meant to be done differently once it broke. */
   after?:
     | {
@@ -45,13 +49,19 @@ export interface PlanDraft {
   way?: string | undefined;
 }
 
+/** A churn is full, share of what it holds. */
+const brimfull = 1;
+
 /** Temperatures that go without a thermometer, °C (engineering estimates: fridge, cool larder, room). */
 export const usualTemperatures = { fridge: 4, cool: 12, room: 18 } as const;
 
 /** An amount of cream, or of what else is measured by jug or scale on make day. */
 export type CreamInFront = 'tub' | 'jar' | 'again' | undefined;
 
-/** The draft a maker starts from: as last time if there was one, or what the drawing they tapped suggests. */
+/**
+ * The draft a maker starts from. The way of working is as last time: churn, and what comes after the break. What was measured,
+ * typed or ripened then is not today's cream: how much, how warm, how rich by a test, and whether it is ripe are asked.
+ */
 export function freshDraft(
   plan: Pick<PlanView, 'last' | 'vessels' | 'farm' | 'fatFromBatches'>,
   front: CreamInFront,
@@ -75,8 +85,28 @@ export function freshDraft(
   if (!last) return base;
   return {
     ...base,
-    amount: front === 'again' ? last.amountTyped : '',
-    ...asBefore(plan, last),
+    ...ofToday(base, asBefore(plan, last), last),
+  };
+}
+
+/** What of a batch's draft may hold for other cream: churn and kind of cream, and a fridge that nobody measures. */
+function ofToday(
+  base: PlanDraft,
+  before: Omit<PlanDraft, 'amount' | 'breed'>,
+  last: WayOfWorking,
+): Partial<PlanDraft> {
+  const assumed = (Object.keys(usualTemperatures) as (keyof typeof usualTemperatures)[]).find(
+    (key) =>
+      'temperatureAssumed' in last &&
+      last.temperatureAssumed === true &&
+      usualTemperatures[key] === last.temperature,
+  );
+  return {
+    ...before,
+    fatTyped: '',
+    ripened: base.ripened,
+    cold: assumed ?? 'measured',
+    temperatureTyped: '',
   };
 }
 
@@ -123,7 +153,8 @@ export function draftByWay(
 
 /** Cream chosen on the Shelf: its lots, and the facts nobody needs to be asked for. */
 export interface CreamFromShelf {
-  lots: { lotId: string }[];
+  /** Each with the g that stand in it. */
+  lots: { lotId: string; mass: number }[];
   facts: Pick<
     BatchFacts,
     | 'creamMass'
@@ -144,6 +175,40 @@ export interface CreamFromShelf {
   says: string;
   small: string;
 }
+
+/**
+ * Cream of the Shelf as far as it is churned: all of it, or so much as was typed, of each of its lots alike.
+ * @param typed how much of it; empty for all
+ */
+export function someOf(
+  from: CreamFromShelf,
+  typed: string,
+  system: UnitSystem,
+): { facts: CreamFromShelf['facts']; lots: { lotId: string; mass?: number }[]; wrong?: string } {
+  const all = { facts: from.facts, lots: from.lots.map(({ lotId }) => ({ lotId })) };
+  const amount = understand(typed, amountRules(system));
+  if (!amount) return all;
+  if ('wrong' in amount) return { ...all, wrong: 'How much of it needs another look.' };
+  const { creamMass, creamMassSd, creamVolume } = from.facts;
+  const { kind, value, sd } = amount.quantity;
+  const whole = kind === 'mass' ? creamMass : creamVolume;
+  const share = value / whole;
+  if (share > 1 + allOfIt) return { ...all, wrong: 'That is more than stands there.' };
+  if (share > 1 - allOfIt) return all;
+  return {
+    facts: {
+      ...from.facts,
+      creamMass: creamMass * share,
+      creamMassSd: sd === undefined ? creamMassSd * share : (sd / value) * creamMass * share,
+      creamVolume: creamVolume * share,
+      amountTyped: typed.trim(),
+    },
+    lots: from.lots.map(({ lotId, mass }) => ({ lotId, mass: mass * share })),
+  };
+}
+
+/** So near to all of it is all of it. */
+const allOfIt = 0.005;
 
 /** The draft for cream from the Shelf: churn and temperature are all that is left to say. */
 export function draftFromShelf(
@@ -227,13 +292,20 @@ export function readPlan(
   const named = plan.ways?.find(({ id }) => id === draft.way);
   const usual = named?.way ?? plan.last;
   const creamVolume = creamMass / density;
-  const loads = splitLoads(creamVolume, capacity);
+  const loads = splitLoads(creamVolume, capacity, draft.loads);
   if (loads.loads > 60)
     return {
       ...read,
       loads,
       facts: undefined,
       needs: `That would be ${loads.loads} loads: check the amount, or the size of the churn.`,
+    };
+  if (loads.fillEach > brimfull)
+    return {
+      ...read,
+      loads,
+      facts: undefined,
+      needs: `So much does not go into it: ${loads.loads === 1 ? 'it' : 'each load'} would be ${Math.round(loads.fillEach * 100)} % of what it holds.`,
     };
   return {
     ...read,

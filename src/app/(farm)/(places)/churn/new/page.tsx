@@ -1,6 +1,6 @@
 import { planView } from '@/server/churning/views';
 import { theFarmId } from '@/server/house/theFarm';
-import { shelfView } from '@/server/shelf/views';
+import { creamOnShelf, shelfView } from '@/server/shelf/views';
 import { PlanChurning } from '@/ui/churning/plan/PlanChurning';
 import { FromShelf } from '@/ui/shelf/FromShelf';
 
@@ -23,6 +23,7 @@ export default async function Page({
   const known = front === 'tub' || front === 'jar' || front === 'again' ? front : undefined;
   return (
     <PlanChurning
+      shelf={model ? [] : await creamOnShelf(farmId)}
       key={model ?? known}
       plan={await planView(farmId, model)}
       front={model ? 'again' : known}
