@@ -19,13 +19,15 @@ test.describe('a butter day, as last time', () => {
     const work = await countWork(page);
     await page.goto('/');
     await page.getByRole('link', { name: /Churn as last time/ }).click();
+    // Last time’s amount and warmth are not today’s.
+    await expect(page.getByLabel('How much cream')).toHaveValue('');
+    await page.getByLabel('How much cream').fill('1.4 l');
     await page.getByLabel('Temperature of the cream').fill('13');
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(/of butter, in .* min\.$/);
     await page.getByRole('button', { name: 'Start churning' }).click();
     await expect(page.getByRole('timer')).toBeVisible();
     await page.locator('[data-act="break"]').click();
     await page.locator('[data-act="stopped"]').click();
-    await page.getByLabel('Buttermilk, if you measure it').fill('760 ml');
     await page.locator('[data-act="drained"]').last().click();
     await page.locator('[data-act="washed-clear"]').click();
     await page.getByLabel('The butter weighs').fill('605 g');

@@ -173,6 +173,7 @@ export function CorrectCream({
       <Button
         variant="outlined"
         size="large"
+        sx={{ minHeight: 56, justifySelf: 'start', px: 4 }}
         disabled={(!change && begun === undefined) || wrong}
         onClick={putRight}
       >

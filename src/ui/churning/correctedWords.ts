@@ -9,7 +9,9 @@ type Say = Pick<ReturnType<typeof useSay>, 'mass' | 'volume' | 'temperature'>;
 export function correctedWords(to: Correctable, was: Correctable, say: Say): string {
   const said: string[] = [];
   const change = (now: string, before: string | undefined) =>
-    said.push(before === undefined || before === now ? now : `${now}, was ${before}`);
+    said.push(
+      before === undefined || before === now ? now : `${now}, was ${before.replace(/ of cream$/, '')}`,
+    );
   const amount = (of: Correctable) =>
     of.creamVolume === undefined
       ? of.creamMass === undefined
@@ -17,7 +19,8 @@ export function correctedWords(to: Correctable, was: Correctable, say: Say): str
         : say.mass(of.creamMass)
       : say.volume(of.creamVolume);
   const much = amount(to);
-  if (much !== undefined && to.creamMass !== undefined) change(`${much} of cream`, amount(was));
+  if (much !== undefined && to.creamMass !== undefined)
+    change(`${much} of cream`, amount(was) === undefined ? undefined : `${amount(was)} of cream`);
   const fat = ({ creamFat }: Correctable) => creamFat !== undefined && text(spokenFraction(creamFat));
   if (to.creamFat !== undefined) change(`${fat(to)} fat`, fat(was) || undefined);
   if (to.temperature !== undefined)

@@ -3,7 +3,7 @@
 import { elapsedAt } from '@/core/churning/batchStory';
 import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { BatchView } from '@/server/churning/views';
-import { Door } from '../board/Door';
+import { Door, Doors } from '../board/Door';
 import { useBatch } from '../churning/useBatch';
 import { VerdictPanel } from '../churning/verdict/VerdictPanel';
 import { phaseWords } from '../churning/batchSaid';
@@ -49,27 +49,29 @@ export function BatchPage({ view: drawn }: { view: BatchView }) {
           </PressLink>
         </section>
       )}
-      <Door
-        name="How it went"
-        value={[
-          `${say.mass(facts.creamMass)} of ${facts.ripened ? 'ripened' : 'sweet'} cream at ${say.temperature(facts.temperature)}`,
-          ...(broke ? [`broke after ${text(spokenMinutes(broke.elapsedSeconds / 60))}`] : []),
-        ].join(', ')}
-        open={story.phase !== 'packed'}
-      >
-        <HowItWent view={view} story={story} unsent={unsent} record={record} elapsed={elapsed} />
-      </Door>
-      <Door name="Notes" value={notesSaid(story.notes)}>
-        <Notes
-          notes={story.notes}
-          now={view.nowSeconds}
-          about="this batch"
-          onNote={(note) => record({ kind: 'noted', note })}
-        />
-      </Door>
-      <Door name="Put the start right" value="cream, fat, warmth, raw or heated, churn, time">
-        <CorrectCream view={view} story={story} record={record} />
-      </Door>
+      <Doors>
+        <Door
+          name="How it went"
+          value={[
+            `${say.mass(facts.creamMass)} of ${facts.ripened ? 'ripened' : 'sweet'} cream at ${say.temperature(facts.temperature)}`,
+            ...(broke ? [`broke after ${text(spokenMinutes(broke.elapsedSeconds / 60))}`] : []),
+          ].join(', ')}
+          open={story.phase !== 'packed'}
+        >
+          <HowItWent view={view} story={story} unsent={unsent} record={record} elapsed={elapsed} />
+        </Door>
+        <Door name="Notes" value={notesSaid(story.notes)}>
+          <Notes
+            notes={story.notes}
+            now={view.nowSeconds}
+            about="this batch"
+            onNote={(note) => record({ kind: 'noted', note })}
+          />
+        </Door>
+        <Door name="Put the start right" value="cream, fat, warmth, raw or heated, churn, time">
+          <CorrectCream view={view} story={story} record={record} />
+        </Door>
+      </Doors>
     </article>
   );
 }

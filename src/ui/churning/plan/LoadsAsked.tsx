@@ -48,7 +48,7 @@ export function LoadsAsked({
     ...(jars > 1 && jars !== usual.loads
       ? [{ key: String(jars), name: 'Each jar a load', small: `${jars}, about ${full(jars)}` }]
       : []),
-    { key: 'own', name: 'Another number', small: undefined },
+    { key: 'own', name: 'As many as I say', small: undefined },
   ];
   const key =
     own !== '' || (chosen !== undefined && !offered.some((one) => one.key === String(chosen)))
@@ -59,7 +59,7 @@ export function LoadsAsked({
   return (
     <div className={styles.loads} role="group" aria-label="In how many loads">
       {loads.loads > 1 && (
-        <p>
+        <p role="note">
           <strong>
             {loads.loads} loads of {say.volume(loads.volumeEach)}
           </strong>
@@ -68,7 +68,7 @@ export function LoadsAsked({
         </p>
       )}
       {loads.fillEach > 0.5 && (
-        <p role="note">
+        <p>
           Over half full, whipped cream has little room to fall, and takes much longer: the time above is for{' '}
           {full(loads.loads)}.
         </p>

@@ -122,6 +122,7 @@ export function PlanChurning({
   }, [draft, plan, from, despite]);
   // How warm cream is today is not how warm it was last time: it is asked, unless the Shelf knows it and it can be churned so.
   const [asksCold] = useState(!from || read.celsius === undefined);
+  const [asksRich] = useState(!from && plan.last !== undefined && read.knownFat === undefined);
   const later = useDeferredValue(read);
   const foreseen = useMemo(
     () => later.facts && foresee(creamInChurn(later.facts), plan.paces[later.facts.tool]),
@@ -200,6 +201,8 @@ export function PlanChurning({
   // Cream that will not break as it stands is brought to where it would, where it stands.
   const temperFirst =
     from !== undefined && despite === undefined && foreseen !== undefined && foreseen.outcome !== 'breaks';
+  // Cream that is there goes before cream that has to be told.
+  const stands = !from && shelf.length > 0 && draft.amount === '';
   const fill = loads?.fillEach ?? 0;
   const here = facts?.temperature ?? 14;
   const across = useAcross(facts, facts && plan.paces[facts.tool]);
@@ -241,7 +244,7 @@ export function PlanChurning({
     >
       <div className={styles.plan}>
         <section className={styles.said} aria-label="What to expect" aria-live="polite">
-          <h1>{words ? words.says : (read.needs ?? 'One moment…')}</h1>
+          <h1>{words ? words.says : stands ? 'Which cream is it?' : (read.needs ?? 'One moment…')}</h1>
           {words ? <p>{words.why}</p> : from && <p>{from.says}</p>}
         </section>
         {loads && later.capacity !== undefined && (loads.loads > 1 || draft.loads !== undefined) && (
@@ -255,7 +258,7 @@ export function PlanChurning({
             onLoads={(to) => change({ loads: to })}
           />
         )}
-        {!from && shelf.length > 0 && draft.amount === '' && <OnShelf lots={shelf} />}
+        {stands && <OnShelf lots={shelf} plan={plan} />}
         {refused && (
           <p role="alert" className={styles.refused}>
             {refused}
@@ -296,7 +299,7 @@ export function PlanChurning({
             </Button>
           )}
           <Button
-            variant={despite === undefined && !temperFirst ? 'contained' : 'outlined'}
+            variant={despite === undefined && !temperFirst && !stands ? 'contained' : 'outlined'}
             size="large"
             disabled={!read.facts || begun !== undefined || untold || (despite !== undefined && !knowing)}
             onClick={() => void start()}
@@ -337,6 +340,7 @@ export function PlanChurning({
             }
           />
         )}
+        {asksRich && <AskRich {...asked} />}
         {asksAll && (
           <>
             <AskRich {...asked} />
@@ -390,7 +394,7 @@ export function PlanChurning({
               group="plan"
             >
               <div className={styles.inside}>
-                {!asksAll && <AskRich {...asked} />}
+                {!asksAll && !asksRich && <AskRich {...asked} />}
                 <AskKind {...asked} />
               </div>
             </Door>

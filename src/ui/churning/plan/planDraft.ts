@@ -85,12 +85,13 @@ export function freshDraft(
   if (!last) return base;
   return {
     ...base,
-    ...ofToday(base, asBefore(plan, last), last),
+    ...ofToday(plan, base, asBefore(plan, last), last),
   };
 }
 
 /** What of a batch's draft may hold for other cream: churn and kind of cream, and a fridge that nobody measures. */
 function ofToday(
+  { fatFromBatches }: Pick<PlanView, 'fatFromBatches'>,
   base: PlanDraft,
   before: Omit<PlanDraft, 'amount' | 'breed'>,
   last: WayOfWorking,
@@ -103,6 +104,8 @@ function ofToday(
   );
   return {
     ...before,
+    // A fat that was tested then is not this cream’s; what several batches taught is the likeliest.
+    ...(before.cream === 'other' && fatFromBatches ? { cream: 'batches' } : {}),
     fatTyped: '',
     ripened: base.ripened,
     cold: assumed ?? 'measured',
