@@ -110,7 +110,7 @@ test('soft butter is chilled by number, shaped, put right after packing, tested,
   await page.locator('dl > div', { hasText: 'Water in the butter' }).getByRole('button').click();
   await expect(page.getByRole('dialog')).toContainText('By the moisture test');
   await page.keyboard.press('Escape');
-  await page.getByText('Colour and taste').click();
+  await page.getByText('Colour, taste, notes').click();
   await page.getByRole('button', { name: 'Colour 4 of 6' }).click();
   await page.getByRole('radio', { name: /^Hay/ }).click();
   await expect(page.getByText('Deeper than cows on hay usually make it.')).toBeVisible();

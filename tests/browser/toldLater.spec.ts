@@ -15,7 +15,7 @@ test('milk of last night, skimmed this morning and told afterwards, has its age 
   const { vessels } = await openMilkRoom(farm);
   await page.goto('/');
   await jot(page, '2.6 herd into blue jar 20 h ago');
-  await expect(page.getByText(/2\.6 L of milk into Blue jar, \w+ \d+:\d\d/)).toBeVisible();
+  await expect(page.getByText(/2\.6 L of milk into Blue jar, .*\d+:\d\d/)).toBeVisible();
   await page.goto('/pail');
   await expect(page.getByText(/20 h old|waited 20 h|Blue jar/).first()).toBeVisible();
   // The gauge, told of a skimming two hours back, before the milk was there, and never.
@@ -24,7 +24,7 @@ test('milk of last night, skimmed this morning and told afterwards, has its age 
     .first()
     .click();
   await expect(page.getByRole('progressbar')).toHaveCount(0);
-  await page.getByText('When it was skimmed').click();
+  await page.getByText('Skimmed when').click();
   await page.getByRole('radio', { name: 'Earlier' }).click();
   const when = page.getByLabel('When it was', { exact: true });
   await when.fill('when the cat was in');
@@ -69,7 +69,7 @@ test('notes on milk and on a churning are found in the Books, and the start is p
     await line.press('Enter');
     await expect(page.getByLabel('Jot it down')).toHaveValue('');
   }
-  await expect(page.getByText(/Break at 18:0\d|Break, \d|broke/i).first()).toBeVisible();
+  await expect(page.getByText(/Break at 1[78]:\d\d/).first()).toBeAttached();
   await page.getByRole('button', { name: 'More…' }).click();
   await page.getByRole('button', { name: /Put the start right/ }).click();
   await page.getByLabel('Cream there was').fill('1.6 l');
@@ -77,8 +77,8 @@ test('notes on milk and on a churning are found in the Books, and the start is p
   await expect(page.getByText(/1\.6 L of cream, was 1\.4 L; 40 % fat, was 36 %/)).toBeVisible();
   await expectSound(page);
   await page.getByRole('button', { name: 'Put it right', exact: true }).click();
-  await expect(page.getByText(/^Put right: 1\.6 L of cream/)).toBeVisible();
-  await expect(page.getByText(/1\.6\d? kg of cream/)).toBeVisible();
+  await expect(page.getByRole('alert').getByText(/^Put right: 1\.6 L of cream/)).toBeVisible();
+  await expect(page.getByText(/1\.59 kg of cream/)).toBeVisible();
   await page.goto('/ledger');
   await page.getByText('find what was noted').click();
   await expect(page.getByText('Splashes at 18')).toBeVisible();

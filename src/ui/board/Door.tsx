@@ -11,6 +11,7 @@ export function Door({
   value,
   open = false,
   group,
+  half = false,
   children,
 }: {
   name: string;
@@ -20,6 +21,8 @@ export function Door({
   open?: boolean;
   /** Of the doors of one group no more than one stands open. */
   group?: string;
+  /** Shut, it says little: two such stand abreast on a phone as well. */
+  half?: boolean;
   children: ReactNode;
 }) {
   // Afterwards it is as whoever stands before it left it.
@@ -31,6 +34,7 @@ export function Door({
       className={styles.door}
       open={atFirst}
       data-group={group}
+      data-half={half}
       onToggle={({ currentTarget }) => {
         if (!currentTarget.open) return;
         setOpened(true);

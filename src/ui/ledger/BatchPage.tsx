@@ -3,18 +3,16 @@
 import { elapsedAt } from '@/core/churning/batchStory';
 import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { BatchView } from '@/server/churning/views';
-import { Door, Doors } from '../board/Door';
+import { Door } from '../board/Door';
 import { useBatch } from '../churning/useBatch';
 import { VerdictPanel } from '../churning/verdict/VerdictPanel';
 import { phaseWords } from '../churning/batchSaid';
 import { laterPart } from '../frame/laterPart';
 import { useSay } from '../frame/FarmContext';
-import { notesSaid } from '../standing/notesOf';
 import { PressLink } from '../theme/Press';
 import styles from './BatchPage.module.css';
 
 const CorrectCream = laterPart(() => import('../churning/CorrectCream').then((part) => part.CorrectCream));
-const Notes = laterPart(() => import('../standing/Notes').then((part) => part.Notes));
 const HowItWent = laterPart(() => import('./HowItWent').then((part) => part.HowItWent));
 
 /** A batch's page in the ledger: the verdict, the cream it came from, and all that happened, to be put right if need be. */
@@ -49,29 +47,21 @@ export function BatchPage({ view: drawn }: { view: BatchView }) {
           </PressLink>
         </section>
       )}
-      <Doors>
-        <Door
-          name="How it went"
-          value={[
-            `${say.mass(facts.creamMass)} of ${facts.ripened ? 'ripened' : 'sweet'} cream at ${say.temperature(facts.temperature)}`,
-            ...(broke ? [`broke after ${text(spokenMinutes(broke.elapsedSeconds / 60))}`] : []),
-          ].join(', ')}
-          open={story.phase !== 'packed'}
-        >
-          <HowItWent view={view} story={story} unsent={unsent} record={record} elapsed={elapsed} />
-        </Door>
-        <Door name="Notes" value={notesSaid(story.notes)}>
-          <Notes
-            notes={story.notes}
-            now={view.nowSeconds}
-            about="this batch"
-            onNote={(note) => record({ kind: 'noted', note })}
-          />
-        </Door>
-        <Door name="Put the start right" value="cream, fat, warmth, raw or heated, churn, time">
-          <CorrectCream view={view} story={story} record={record} />
-        </Door>
-      </Doors>
+      <Door
+        name="How it went"
+        value={[
+          `${say.mass(facts.creamMass)} of ${facts.ripened ? 'ripened' : 'sweet'} cream at ${say.temperature(facts.temperature)}`,
+          ...(broke ? [`broke after ${text(spokenMinutes(broke.elapsedSeconds / 60))}`] : []),
+        ].join(', ')}
+        open={story.phase !== 'packed'}
+      >
+        <HowItWent view={view} story={story} unsent={unsent} record={record} elapsed={elapsed} />
+        <div className={styles.right}>
+          <Door name="Put the start right" value="cream, fat, warmth, churn, time">
+            <CorrectCream view={view} story={story} record={record} />
+          </Door>
+        </div>
+      </Door>
     </article>
   );
 }

@@ -78,20 +78,21 @@ export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
           >
             <TemperatureCard one={one} now={now} title="Cooling" />
           </Door>
-          <Door name="Notes" value={notesSaid(notesOf(lot.events))}>
-            <LotNotes lot={lot} about="this milk" />
-          </Door>
           <Door name="Use it whole" value="drunk, baked, given, some or all of it">
             <UseCard one={one} usual="drunk" />
           </Door>
           {!judged.discard && (
             <Door
-              name="Pasteurise or boil it"
+              name="Pasteurise, boil"
+              half
               value={lot.treatment === 'raw' ? 'raw until then' : lot.treatment}
             >
               <HeatCard one={one} />
             </Door>
           )}
+          <Door name="Notes" value={notesSaid(notesOf(lot.events))} half>
+            <LotNotes lot={lot} about="this milk" />
+          </Door>
         </>
       }
     />

@@ -75,6 +75,7 @@ export function SkimDoors({
       {cut && (
         <Door
           name="Heavy top apart"
+          half={topShown === undefined}
           value={
             topShown && topAt !== undefined
               ? `first ${say.length(topAt)}: ${volumeOf(topShown.creamMass, topShown.creamFat)} at ${text(spokenFraction(topShown.creamFat, 0))}`

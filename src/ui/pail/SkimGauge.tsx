@@ -297,18 +297,10 @@ export function SkimGauge({
           />
         )}
         <Doors>
-          {canSkim && (
-            <SkimDoors
-              view={view}
-              one={one}
-              plan={plan}
-              choices={choices}
-              change={(part) => setChoices((now) => ({ ...now, ...part }))}
-            />
-          )}
-          {canSkim && (
+          {later === '0' && (
             <Door
-              name="When it was skimmed"
+              name="Skimmed when"
+              half
               value={then === undefined ? 'just now' : say.when(then, clockSeconds())}
               group="skim"
             >
@@ -322,6 +314,15 @@ export function SkimGauge({
                 )}
               </div>
             </Door>
+          )}
+          {canSkim && (
+            <SkimDoors
+              view={view}
+              one={one}
+              plan={plan}
+              choices={choices}
+              change={(part) => setChoices((now) => ({ ...now, ...part }))}
+            />
           )}
           {doors}
         </Doors>

@@ -33,7 +33,9 @@ export function WhenItWas({
   longestDays?: number;
 }) {
   const say = useSay();
-  const now = useNow(60_000);
+  // Not before what was typed: the page's own minute may be a moment old.
+  const [typedAt, setTypedAt] = useState(0);
+  const now = Math.max(useNow(60_000), typedAt);
   const [wrong, setWrong] = useState<string>();
   const ago = when.at === undefined ? undefined : Math.max(0, now - when.at);
   const names = {
@@ -49,6 +51,7 @@ export function WhenItWas({
       ? nowOrTyped
       : milkings.filter((key) => offered === 'milkings' || key !== 'now');
   const type = (typed: string) => {
+    setTypedAt(clockSeconds());
     const read = readTyped(typed, say.timeZone, longestDays);
     setWrong(read && 'wrong' in read ? read.wrong : undefined);
     onWhen({ chosen: 'typed', typed, at: read && 'at' in read ? read.at : undefined });

@@ -205,7 +205,7 @@ export function LotPage({ view }: { view: LotView }) {
               )}
           </Doors>
         )}
-        <Door name="Notes" value={notesSaid(notesOf(lot.events))} group="lot">
+        <Door name="Notes" value={notesSaid(notesOf(lot.events))} group="lot" half>
           <LotNotes lot={lot} about={`this ${kindWord(lot.kind)}`} />
         </Door>
         {stands && (

@@ -1,13 +1,10 @@
 'use client';
 
-import Button from '@mui/material/Button';
-import { useState } from 'react';
 import { feeds, tastes } from '@/core/churning/batchWords';
 import type { Feed } from '@/core/churning/batchWords';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { Chips } from '../../quantity/Chips';
 import { Quiet } from '../../theme/Enamel';
-import { Field } from '../../quantity/Field';
 import styles from './TasteCard.module.css';
 import type { LiveBatch } from '../useBatch';
 import { feedWords, tasteWords } from '../words';
@@ -17,10 +14,9 @@ const depths = [8, 24, 42, 60, 80, 100] as const;
 /** Cow’s butter by feed (engineering estimate; buffalo and goat butter is white). */
 const usual: Record<Feed, [number, number]> = { grass: [4, 6], mixed: [3, 4], hay: [1, 3] };
 
-/** Colour against feed, and the taste, for the next time: taps, and a note if there is one. */
+/** Colour against feed, and the taste, for the next time: all by taps. */
 export function TasteCard({ story, record }: { story: BatchStory; record: LiveBatch['record'] }) {
   const said = story.tasted ?? {};
-  const [note, setNote] = useState<string>();
   const chosen = new Set(said.tastes);
   const paler = said.feed && said.colour !== undefined ? against(said.colour, said.feed) : undefined;
   return (
@@ -78,24 +74,7 @@ export function TasteCard({ story, record }: { story: BatchStory; record: LiveBa
           wash till clear, keep it cold.
         </Quiet>
       ) : null}
-      <Field
-        label="A note"
-        value={note ?? said.note ?? ''}
-        onChange={(event) => setNote(event.target.value)}
-        slotProps={{ htmlInput: { maxLength: 500 } }}
-        multiline
-      />
-      <Button
-        variant="outlined"
-        sx={{ justifySelf: 'start', minHeight: 56 }}
-        disabled={note === undefined || note === (said.note ?? '')}
-        onClick={() => {
-          record({ kind: 'tasted', note: note!.trim() });
-          setNote(undefined);
-        }}
-      >
-        Write the note down
-      </Button>
+      {said.note && <Quiet>“{said.note}”</Quiet>}
     </div>
   );
 }

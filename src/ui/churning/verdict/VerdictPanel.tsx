@@ -20,6 +20,7 @@ import { Press, PressLink } from '../../theme/Press';
 import { FatTrail } from './FatTrail';
 import { theJudging } from './judging';
 import { Portions } from '../finish/Portions';
+import { notesSaid } from '../../standing/notesOf';
 import { standingOf } from './standingOf';
 import type { LiveBatch } from '../useBatch';
 import styles from './VerdictPanel.module.css';
@@ -27,6 +28,7 @@ import { verdictWords } from '../batchSaid';
 
 const MoistureCard = laterPart(() => import('../finish/MoistureCard').then((part) => part.MoistureCard));
 const TasteCard = laterPart(() => import('./TasteCard').then((part) => part.TasteCard));
+const Notes = laterPart(() => import('../../standing/Notes').then((part) => part.Notes));
 const KeepWay = laterPart(() => import('./KeepWay').then((part) => part.KeepWay));
 
 /** What a batch came to: as the house judged it, and as soon as something is told of it here, as this device does. */
@@ -143,14 +145,25 @@ export function VerdictPanel({
         <Doors>
           <Door
             name="Moisture test"
+            half
             value={tested ? `${text(spokenFraction(moistureTest(tested).moisture))} water` : 'not done'}
           >
             <MoistureCard record={record} />
           </Door>
-          <Door name="Colour and taste" value={story.tasted ? 'said' : 'not said'}>
+          <Door
+            name="Colour, taste, notes"
+            value={story.notes.length > 0 ? notesSaid(story.notes) : story.tasted ? 'said' : 'not said'}
+            half
+          >
             <TasteCard story={story} record={record} />
+            <Notes
+              notes={story.notes}
+              now={view.nowSeconds}
+              about="this batch"
+              onNote={(note) => record({ kind: 'noted', note })}
+            />
           </Door>
-          <Door name="Keep this way of working" value={view.facts.way ?? 'not kept'}>
+          <Door name="Keep this way of working" value={view.facts.way ?? 'not kept'} half>
             <KeepWay view={view} story={story} />
           </Door>
         </Doors>
