@@ -14,6 +14,7 @@ import { laterAndInstead } from './migrations/0010-later-and-instead';
 import { theCalendar } from './migrations/0011-the-calendar';
 import { roomInTheFreezer } from './migrations/0012-room-in-the-freezer';
 import { madeAndKept } from './migrations/0013-made-and-kept';
+import { putRight } from './migrations/0014-put-right';
 import { guard } from './migrations/migration';
 import { rights } from './rights';
 
@@ -32,6 +33,7 @@ export const migrations = [
   theCalendar,
   roomInTheFreezer,
   madeAndKept,
+  putRight,
 ];
 
 /**

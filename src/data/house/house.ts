@@ -127,9 +127,10 @@ async function take(
   return row!.number;
 }
 
+/** Vessels in use, in the order of their names; those that were retired are no more. */
 export async function vesselsOf({ farmId, transaction }: FarmScope): Promise<Vessel[]> {
   const rows = await database().query<VesselRow>(
-    `SELECT id, name, kind, tool, capacity, diameter, equipment FROM vessel WHERE farm_id = :farmId ORDER BY name`,
+    `SELECT id, name, kind, tool, capacity, diameter, equipment FROM vessel WHERE farm_id = :farmId AND retired_at IS NULL ORDER BY name`,
     { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
   );
   return rows.map((row) => ({
@@ -160,6 +161,26 @@ export async function addVessel({ farmId, transaction }: FarmScope, vessel: Vess
       diameter: vessel.diameter?.toFixed(2) ?? null,
     },
     { transaction },
+  );
+}
+
+/** Gives a vessel another name or size, or retires it. */
+export async function changeVessel(
+  { farmId, transaction }: FarmScope,
+  id: string,
+  {
+    capacity,
+    diameter,
+    ...change
+  }: Partial<Pick<Vessel, 'name' | 'capacity' | 'diameter'>> & { retiredAt?: Date },
+): Promise<void> {
+  await VesselRow.update(
+    {
+      ...change,
+      ...(capacity === undefined ? {} : { capacity: capacity.toFixed(3) }),
+      ...(diameter === undefined ? {} : { diameter: diameter?.toFixed(2) ?? null }),
+    },
+    { where: { farmId, id }, transaction },
   );
 }
 

@@ -70,6 +70,7 @@ export class VesselRow extends Model<InferAttributes<VesselRow>, InferCreationAt
   declare capacity: string;
   declare diameter: CreationOptional<string | null>;
   declare equipment: CreationOptional<Record<string, unknown>>;
+  declare retiredAt: CreationOptional<Date | null>;
 }
 
 export function defineVessel(sequelize: Sequelize): void {
@@ -83,6 +84,7 @@ export function defineVessel(sequelize: Sequelize): void {
       capacity: DataTypes.DECIMAL(12, 3),
       diameter: DataTypes.DECIMAL(8, 2),
       equipment: DataTypes.JSONB,
+      retiredAt: DataTypes.DATE,
     },
     { sequelize, modelName: 'vessel', tableName: 'vessel' },
   );

@@ -183,20 +183,26 @@ export async function camePoured({ farmId, transaction }: FarmScope, lotId: stri
   return row?.kind === 'poured';
 }
 
-/** The newest entry of a kind that brought something into a lot and stands. */
-export async function standingEntryInto(
-  { farmId, transaction }: FarmScope,
-  lotId: string,
-  kind: NewEntry['kind'],
-): Promise<string | undefined> {
-  const [row] = await database().query<{ id: string }>(
-    `SELECT e.id FROM entry e JOIN entry_line l ON l.farm_id = e.farm_id AND l.entry_id = e.id
-     WHERE e.farm_id = :farmId AND l.lot_id = :lotId AND l.mass > 0 AND e.kind = :kind
+/** An entry that brought something into a lot, with how much of it. */
+export interface EntryInto {
+  id: string;
+  kind: NewEntry['kind'];
+  at: Date;
+  details: Record<string, unknown>;
+  mass: number;
+  fat: number;
+}
+
+/** Entries that stand and brought something into a lot, oldest first. */
+export async function entriesInto({ farmId, transaction }: FarmScope, lotId: string): Promise<EntryInto[]> {
+  return database().query<EntryInto>(
+    `SELECT e.id, e.kind, e.at, e.details, l.mass::float8 AS mass, l.fat::float8 AS fat
+     FROM entry e JOIN entry_line l ON l.farm_id = e.farm_id AND l.entry_id = e.id
+     WHERE e.farm_id = :farmId AND l.lot_id = :lotId AND l.mass > 0 AND e.kind <> 'correction'
        AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = e.farm_id AND c.corrects_id = e.id)
-     ORDER BY e.recorded_at DESC LIMIT 1`,
-    { replacements: { farmId, lotId, kind }, type: QueryTypes.SELECT, transaction },
+     ORDER BY e.at, e.recorded_at, e.id`,
+    { replacements: { farmId, lotId }, type: QueryTypes.SELECT, transaction },
   );
-  return row?.id;
 }
 
 /** What is in a lot now, g. */

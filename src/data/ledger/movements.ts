@@ -351,7 +351,7 @@ export async function cleanedAndUsed({
   const rows = await database().query<Record<string, unknown>>(
     `SELECT vessel.id, (SELECT max(at) FROM cleaning WHERE cleaning.farm_id = vessel.farm_id AND cleaning.vessel_id = vessel.id) AS cleaned_at,
        (SELECT max(made_at) FROM lot WHERE lot.farm_id = vessel.farm_id AND lot.vessel_id = vessel.id) AS used_at
-     FROM vessel WHERE vessel.farm_id = :farmId`,
+     FROM vessel WHERE vessel.farm_id = :farmId AND vessel.retired_at IS NULL`,
     { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
   );
   return rows.map((row) => ({

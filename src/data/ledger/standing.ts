@@ -192,6 +192,15 @@ export async function changeLot(
   );
 }
 
+/** Has a lot begin at another moment: what it is aged by from its start is told from then on. */
+export async function lotBeganAt({ farmId, transaction }: FarmScope, id: string, at: Date): Promise<void> {
+  await database().query(
+    `UPDATE lot SET made_at = :at, oldest_at = :at, origin = origin || jsonb_build_object('oldestSeconds', extract(epoch FROM :at::timestamptz))
+     WHERE farm_id = :farmId AND id = :id`,
+    { replacements: { farmId, id, at }, transaction },
+  );
+}
+
 /** Takes lots off every shelf without moving a gram. */
 export async function putAway(
   { farmId, transaction }: FarmScope,

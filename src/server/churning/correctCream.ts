@@ -4,7 +4,7 @@ import { notTakenBack } from '@/core/standing/lotStory';
 import type { Batch } from '@/data/churning/batches';
 import type { FarmScope } from '@/data/farmScope';
 import { vesselsOf } from '@/data/house/house';
-import { camePoured, counterEntry, postEntry, standingEntryInto } from '@/data/ledger/ledger';
+import { camePoured, counterEntry, entriesInto, postEntry } from '@/data/ledger/ledger';
 import { addLotEvents, changeLot, lotEventsOf, lotsById } from '@/data/ledger/standing';
 import { actId } from '../commands/command';
 import type { Sender } from '../commands/command';
@@ -93,8 +93,8 @@ async function bookAnew(
       true,
     );
   if (!poured) {
-    const cameIn = await standingEntryInto(scope, batch.creamLotId, 'received');
-    if (cameIn) await counterEntry(scope, cameIn, sender.commandId, sender.receivedAt);
+    for (const { id } of await entriesInto(scope, batch.creamLotId))
+      await counterEntry(scope, id, sender.commandId, sender.receivedAt);
     await post(after.mass, after.fat);
     return;
   }

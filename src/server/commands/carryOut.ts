@@ -9,7 +9,7 @@ import { beginBatch } from '../churning/beginBatch';
 import { dropWayCommand, keepWay } from '../churning/keepWay';
 import { recordEvents } from '../churning/recordEvents';
 import { now } from '../clock';
-import { addVesselCommand } from '../house/addVessel';
+import { addVesselCommand, changeVesselCommand } from '../house/addVessel';
 import { putAnimalCommand } from '../house/putAnimal';
 import { settleHouse } from '../house/settleHouse';
 import { finishButter } from '../larder/finishButter';
@@ -17,6 +17,7 @@ import { moveButter } from '../larder/moveButter';
 import { waterCrock } from '../larder/waterCrock';
 import { restoreButter } from '../larder/restoreButter';
 import { clearLots } from '../ledger/clearLots';
+import { correctLot } from '../ledger/correctLot';
 import { LateOverdraw } from '../ledger/move';
 import { recordLot } from '../ledger/recordLot';
 import { settleParkedEntry } from '../ledger/settleParked';
@@ -41,6 +42,7 @@ const commands = new Map(
   [
     settleHouse,
     addVesselCommand,
+    changeVesselCommand,
     putAnimalCommand,
     milkIn,
     separateMilk,
@@ -49,6 +51,7 @@ const commands = new Map(
     pourCream,
     keepCulture,
     recordLot,
+    correctLot,
     useLot,
     clearLots,
     undoEntry,

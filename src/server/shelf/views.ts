@@ -35,6 +35,8 @@ export interface TrailShown {
 
 export interface LotView extends PlanView {
   lot: ShownLot;
+  /** What stands in the dairy: what may be poured onto, and which vessels are taken. */
+  lots: ShownLot[];
   /** Standing cultures, for souring it. */
   cultures: ShownLot[];
   trail: TrailShown;
@@ -49,6 +51,7 @@ export const lotView = (farmId: string, lotId: string): Promise<LotView | undefi
     return {
       ...(await planViewOf(scope)),
       lot: lot!,
+      lots: await shownLots(scope, ['cream', 'milk', 'skim', 'buttermilk', 'culture']),
       cultures: await shownLots(scope, ['culture']),
       trail: trailShown(await trailOf(scope, lotId)),
     };

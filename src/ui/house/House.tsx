@@ -24,6 +24,7 @@ const Animals = laterPart(() => import('./Animals').then((part) => part.Animals)
 const Calendars = laterPart(() => import('./Calendars').then((part) => part.Calendars));
 const Notified = laterPart(() => import('./Notified').then((part) => part.Notified));
 const Settings = laterPart(() => import('./Settings').then((part) => part.Settings));
+const Vessels = laterPart(() => import('./Vessels').then((part) => part.Vessels));
 const Ways = laterPart(() => import('./Ways').then((part) => part.Ways));
 
 /** How high tools with a crank or a motor stand on the board, px: their sizes are nobody’s measure. */
@@ -104,6 +105,11 @@ export function House({ view }: { view: WholeHouse }) {
         >
           <AddVessel />
         </Door>
+        {view.vessels.length > 0 && (
+          <Door name="Change or retire one" value="name, size, or gone" group="house">
+            <Vessels vessels={view.vessels} />
+          </Door>
+        )}
         <Door
           name="Animals"
           value={

@@ -17,10 +17,12 @@ import { useLotsNow } from '../standing/useLotsNow';
 import { SkimGauge } from './SkimGauge';
 
 const HeatCard = laterPart(() => import('../standing/HeatCard').then((part) => part.HeatCard));
+const CorrectLot = laterPart(() => import('../standing/CorrectLot').then((part) => part.CorrectLot));
 const LotNotes = laterPart(() => import('../standing/LotNotes').then((part) => part.LotNotes));
 const TemperatureCard = laterPart(() =>
   import('../standing/TemperatureCard').then((part) => part.TemperatureCard),
 );
+const PourCard = laterPart(() => import('../standing/PourCard').then((part) => part.PourCard));
 const UseCard = laterPart(() => import('../standing/UseCard').then((part) => part.UseCard));
 
 /** One vessel of milk: how far it has creamed and what a ladle takes, how it cools, and other ends for it. */
@@ -78,8 +80,9 @@ export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
           >
             <TemperatureCard one={one} now={now} title="Cooling" />
           </Door>
-          <Door name="Use it whole" value="drunk, baked, given, some or all of it">
+          <Door name="Use it whole, or pour it" value="drunk, baked, into another jar, some or all">
             <UseCard one={one} usual="drunk" />
+            <PourCard one={one} house={view} />
           </Door>
           {!judged.discard && (
             <Door
@@ -90,8 +93,9 @@ export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
               <HeatCard one={one} />
             </Door>
           )}
-          <Door name="Notes" value={notesSaid(notesOf(lot.events))} half>
+          <Door name="Notes, put right" value={notesSaid(notesOf(lot.events))} half>
             <LotNotes lot={lot} about="this milk" />
+            <CorrectLot one={one} animals={view.animals} />
           </Door>
         </>
       }

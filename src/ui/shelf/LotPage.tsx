@@ -34,7 +34,9 @@ const HeatCard = laterPart(() => import('../standing/HeatCard').then((part) => p
 const TemperatureCard = laterPart(() =>
   import('../standing/TemperatureCard').then((part) => part.TemperatureCard),
 );
+const PourCard = laterPart(() => import('../standing/PourCard').then((part) => part.PourCard));
 const UseCard = laterPart(() => import('../standing/UseCard').then((part) => part.UseCard));
+const CorrectLot = laterPart(() => import('../standing/CorrectLot').then((part) => part.CorrectLot));
 const LotNotes = laterPart(() => import('../standing/LotNotes').then((part) => part.LotNotes));
 const Ripen = laterPart(() => import('./Ripen').then((part) => part.Ripen));
 const Trail = laterPart(() => import('./Trail').then((part) => part.Trail));
@@ -182,7 +184,7 @@ export function LotPage({ view }: { view: LotView }) {
             )}
             {!out && (
               <Door
-                name="Use it"
+                name="Use it, or pour it"
                 value="otherwise, some or all of it"
                 open={opensUse && !(keepsSome && lot.kind === 'culture')}
                 group="lot"
@@ -191,6 +193,9 @@ export function LotPage({ view }: { view: LotView }) {
                   one={one}
                   usual={isMade(lot.kind) ? 'eaten' : lot.kind === 'buttermilk' ? 'baked' : 'pigs'}
                 />
+                {(lot.kind === 'cream' || lot.kind === 'skim' || lot.kind === 'buttermilk') && (
+                  <PourCard one={one} house={view} />
+                )}
               </Door>
             )}
             {lot.treatment === 'raw' &&
@@ -205,8 +210,14 @@ export function LotPage({ view }: { view: LotView }) {
               )}
           </Doors>
         )}
-        <Door name="Notes" value={notesSaid(notesOf(lot.events))} group="lot" half>
+        <Door
+          name={lot.details.from === 'bought' ? 'Notes, put right' : 'Notes'}
+          value={notesSaid(notesOf(lot.events))}
+          group="lot"
+          half
+        >
           <LotNotes lot={lot} about={`this ${kindWord(lot.kind)}`} />
+          {lot.details.from === 'bought' && <CorrectLot one={one} animals={[]} />}
         </Door>
         {stands && (
           <Quiet>

@@ -1,0 +1,131 @@
+import { randomUUID } from 'node:crypto';
+import { notTakenBack } from '@/core/standing/lotStory';
+import { findNotes } from './views';
+import { morning, send } from '../testing/aBatch';
+import { aDairy, animal, balanced, cream, lotOf, milk, skim, sums } from '../testing/aDairy';
+import { pailView } from '../pail/views';
+
+const house = aDairy();
+const done = { status: 'done' };
+const right = (farm: string, lotId: string, to: object) => send(farm, 'lot.correct', { lotId, to });
+const vessel = async (farm: string, name: string, kind = 'jar', capacity = 6000) => {
+  const id = randomUUID();
+  expect(await send(farm, 'vessel.add', { id, tool: null, name, kind, capacity })).toMatchObject(done);
+  return id;
+};
+
+describe('milk that came in', () => {
+  it('was less, richer, colder and earlier: its books, its age and its story follow, and it may be put right again', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm, { atSeconds: morning });
+    expect(await right(farm, lotId, { mass: 9000, fat: 0.045, celsius: 20, atSeconds: morning - 7200 })).toMatchObject(done);
+    expect(await lotOf(farm, lotId)).toMatchObject({ mass: 9000, fat: 405, oldestAt: new Date((morning - 7200) * 1000) });
+    const [shown] = (await pailView(farm)).lots;
+    expect(notTakenBack(shown!.events).filter(({ kind }) => kind === 'poured').at(-1)).toMatchObject({ mass: 9000, celsius: 20, atSeconds: morning - 7200 });
+    expect(await right(farm, lotId, { mass: 9500, atSeconds: morning })).toMatchObject(done);
+    expect(await lotOf(farm, lotId)).toMatchObject({ mass: 9500, fat: 427.5, oldestAt: new Date(morning * 1000) });
+    expect(await sums(farm)).toMatchObject(balanced);
+  }); // prettier-ignore
+
+  it('was Tansy’s, who is under medicine: it is kept from people, and so is the cream that was ladled off it', async () => {
+    const farm = await house.farm();
+    const tansy = animal({ withdrawnUntil: '2027-12-31', withdrawnFrom: '2020-01-01', withdrawnReason: 'udder' });
+    const plover = animal({ name: 'Plover', breed: 'dairy-shorthorn' });
+    for (const one of [tansy, plover]) expect(await send(farm, 'animal.put', one)).toMatchObject(done);
+    const lotId = await milk(farm, { from: 'animals', animalIds: [plover.id], atSeconds: morning });
+    const creamId = randomUUID();
+    expect(await skim(farm, [lotId], { cuts: [{ lotId: creamId, mass: 1900, fat: 0.2 }], atSeconds: morning + 3600 })).toMatchObject(done);
+    expect(await lotOf(farm, creamId)).toMatchObject({ blockedReason: null });
+    expect(await right(farm, lotId, { animalIds: [tansy.id] })).toMatchObject(done);
+    expect(await lotOf(farm, lotId)).toMatchObject({ details: { animals: ['Tansy'] } });
+    expect(await lotOf(farm, creamId)).toMatchObject({ blockedReason: expect.stringMatching(/Tansy/) });
+    expect(await right(farm, lotId, { animalIds: [plover.id] })).toMatchObject(done);
+    expect(await lotOf(farm, creamId)).toMatchObject({ blockedReason: null });
+    expect(await sums(farm)).toMatchObject(balanced);
+  }); // prettier-ignore
+
+  it.each([
+    [{ mass: 900 }, 'mass'],
+    [{ fat: 0.3 }, 'fat'],
+    [{ animalIds: [randomUUID()] }, 'animalIds'],
+    [{ atSeconds: morning + 400 * 86_400 }, 'atSeconds'],
+    [{ atSeconds: morning + 7200 }, 'atSeconds'],
+  ])('of which some was used is not %j, and nothing changes', async (to, field) => {
+    const farm = await house.farm();
+    const lotId = await milk(farm, { atSeconds: morning });
+    expect(
+      await send(farm, 'lot.use', { lotId, to: 'drunk', mass: 2000, atSeconds: morning + 3600 }),
+    ).toMatchObject(done);
+    const before = await lotOf(farm, lotId);
+    expect(await right(farm, lotId, to)).toMatchObject({ status: 'refused', field });
+    expect(await lotOf(farm, lotId)).toEqual(before);
+    expect(await sums(farm)).toMatchObject(balanced);
+  });
+
+  it('in which two milkings stand, or cream that was skimmed here, says what to put right instead', async () => {
+    const farm = await house.farm();
+    const can = await vessel(farm, 'Tall can', 'can', 30_000);
+    const lotId = await milk(farm, { vesselId: can });
+    await milk(farm, { vesselId: can });
+    expect(await right(farm, lotId, { mass: 9000 })).toMatchObject({ status: 'refused', message: expect.stringMatching(/2 pourings/) });
+    const creamId = randomUUID();
+    await skim(farm, [lotId], { cuts: [{ lotId: creamId, mass: 3000, fat: 0.2 }] });
+    expect(await right(farm, creamId, { mass: 3100 })).toMatchObject({ status: 'refused', message: expect.stringMatching(/came of something else/) });
+  }); // prettier-ignore
+
+  it('does not grow over the brim of its jar', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm, { mass: 5000, vesselId: await vessel(farm, 'Blue jar') });
+    expect(await right(farm, lotId, { mass: 9000 })).toMatchObject({ status: 'refused', field: 'mass' });
+  });
+});
+
+test('cream that was bought was raw, and less', async () => {
+  const farm = await house.farm();
+  const lotId = await cream(farm);
+  expect(await right(farm, lotId, { mass: 1800, treatment: 'raw' })).toMatchObject(done);
+  expect(await lotOf(farm, lotId)).toMatchObject({ mass: 1800, treatment: 'raw' });
+  expect(await sums(farm)).toMatchObject(balanced);
+  expect(await findNotes(farm, '')).toEqual([]);
+});
+
+describe('a pail', () => {
+  it('is poured into two jars, each with its share and its age; one pouring is taken back', async () => {
+    const farm = await house.farm();
+    const [blue, green] = [await vessel(farm, 'Blue jar'), await vessel(farm, 'Green jar')];
+    const lotId = await milk(farm, { mass: 8000 });
+    const into = (vesselId: string, mass?: number) => ({ from: [{ lotId, ...(mass === undefined ? {} : { mass }) }], lotId: randomUUID(), kind: 'milk', vesselId, celsius: 30 });
+    const first = randomUUID();
+    expect(await send(farm, 'lot.pour', into(blue, 4000), first)).toMatchObject(done);
+    expect(await send(farm, 'lot.pour', into(green))).toMatchObject(done);
+    const { lots } = await pailView(farm);
+    expect(lots.map(({ mass, vessel: jar }) => [jar?.name, mass]).toSorted()).toEqual([['Blue jar', 4000], ['Green jar', 4000]]);
+    expect(new Set(lots.map(({ oldestSeconds }) => oldestSeconds)).size).toBe(1);
+    expect(await send(farm, 'entry.undo', { commandId: first })).toMatchObject(done);
+    expect(await sums(farm)).toMatchObject({ ...balanced, least: 0 });
+  }); // prettier-ignore
+});
+
+describe('a vessel', () => {
+  it('gets another name and size, and is retired once it is empty; its name is free then', async () => {
+    const farm = await house.farm();
+    const jar = await vessel(farm, 'Blue jar');
+    const lotId = await milk(farm, { mass: 5000, vesselId: jar });
+    const change = (input: object) => send(farm, 'vessel.change', { vesselId: jar, ...input });
+    expect(await change({ name: 'Old jar', capacity: 7000 })).toMatchObject(done);
+    expect((await pailView(farm)).lots[0]).toMatchObject({ vessel: { name: 'Old jar', capacity: 7000 } });
+    expect(await change({ capacity: 2000 })).toMatchObject({ status: 'refused', field: 'capacity' });
+    expect(await change({ capacity: 9e9 })).toMatchObject({ status: 'refused', field: 'capacity' });
+    expect(await change({ retire: true })).toMatchObject({ status: 'refused', message: expect.stringMatching(/still holds milk/) });
+    await vessel(farm, 'Blue jar');
+    expect(await change({ name: 'Blue jar' })).toMatchObject({ status: 'refused', field: 'name' });
+    await send(farm, 'lot.use', { lotId, to: 'drunk' });
+    expect(await change({ retire: true })).toMatchObject(done);
+    expect((await pailView(farm)).vessels.map(({ name }) => name)).toEqual(['Blue jar']);
+    expect(await change({ name: 'Again' })).toMatchObject({ status: 'refused', field: 'vesselId' });
+    expect(await send(farm, 'milk.in', { lotId: randomUUID(), from: 'herd', mass: 100, massSd: 1, vesselId: jar })).toMatchObject({ status: 'refused' });
+    await vessel(farm, 'Old jar');
+    const other = await house.farm();
+    expect(await send(other, 'vessel.change', { vesselId: jar, name: 'Mine' })).toMatchObject({ status: 'refused' });
+  }); // prettier-ignore
+});
