@@ -20,6 +20,7 @@ import { clearLots } from '../ledger/clearLots';
 import { correctLot } from '../ledger/correctLot';
 import { LateOverdraw } from '../ledger/move';
 import { recordLot } from '../ledger/recordLot';
+import { recordLots } from '../ledger/recordLots';
 import { settleParkedEntry } from '../ledger/settleParked';
 import { undoEntry } from '../ledger/undoEntry';
 import { useLot } from '../ledger/useLot';
@@ -51,6 +52,7 @@ const commands = new Map(
     pourCream,
     keepCulture,
     recordLot,
+    recordLots,
     correctLot,
     useLot,
     clearLots,

@@ -106,6 +106,41 @@ describe('a pail', () => {
   }); // prettier-ignore
 });
 
+describe('several jars', () => {
+  const five = async (farm: string, treatment = 'raw') =>
+    Promise.all(Array.from({ length: 5 }, () => cream(farm, { treatment, mass: 800 })));
+  const souring = (lotIds: string[], body: object) => ({
+    each: lotIds.map((lotId) => ({
+      lotId,
+      events: [
+        { id: randomUUID(), atSeconds: morning, kind: 'placed', place: 'room', celsius: 20 },
+        { id: randomUUID(), atSeconds: morning + 0.001, kind: 'soured', generation: 0, ...body },
+      ],
+    })),
+  });
+
+  it('are set to sour as one, each with its own culture, and taken back as one', async () => {
+    const farm = await house.farm();
+    const lotIds = await five(farm);
+    const id = randomUUID();
+    const input = souring(lotIds, { route: 'mesophilic', culture: 'sourCream', dose: 0.03 });
+    expect(await Promise.all([send(farm, 'lots.record', input, id), send(farm, 'lots.record', input, id)])).toMatchObject([done, done]);
+    for (const lotId of lotIds) expect((await lotOf(farm, lotId)).mass).toBeCloseTo(800 / 0.97, 2);
+    expect(await sums(farm)).toMatchObject(balanced);
+    expect(await send(farm, 'entry.undo', { commandId: id })).toMatchObject(done);
+    for (const lotId of lotIds) expect((await lotOf(farm, lotId)).mass).toBe(800);
+  }); // prettier-ignore
+
+  it('of which one cannot sour so are not soured at all', async () => {
+    const farm = await house.farm();
+    const lotIds = [...(await five(farm)), await cream(farm)];
+    const answer = await send(farm, 'lots.record', souring(lotIds, { route: 'natural' }));
+    expect(answer).toMatchObject({ status: 'refused', field: 'treatment' });
+    expect(await sums(farm)).toMatchObject(balanced);
+    for (const lotId of lotIds) expect((await lotOf(farm, lotId)).ripened).toBe(false);
+  });
+});
+
 describe('a vessel', () => {
   it('gets another name and size, and is retired once it is empty; its name is free then', async () => {
     const farm = await house.farm();

@@ -12,6 +12,7 @@ import { standardise } from '@/core/separating/standardise';
 import { lotsMix } from '@/core/tempering/lotsMix';
 import type { ShelfView } from '@/server/shelf/views';
 import { useSay } from '../frame/FarmContext';
+import { laterPart } from '../frame/laterPart';
 import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
@@ -24,6 +25,8 @@ import { QuantityField } from '../quantity/QuantityField';
 import { understand } from '../quantity/understand';
 import { Enamel, Quiet } from '../theme/Enamel';
 import type { LotNow } from '../standing/lotNow';
+
+const AllTogether = laterPart(() => import('./AllTogether').then((part) => part.AllTogether));
 
 /** Fat left in the buttermilk of sweet, cool churnings (handbook §6.4–6.7). */
 const usualButtermilk = 0.006;
@@ -145,6 +148,16 @@ export function NextChurning({
           </Button>
         )}
       </div>
+      {chosen.length > 1 && (
+        <details>
+          <summary style={{ cursor: 'pointer', minHeight: 44, fontWeight: 620 }}>
+            Chill, warm or sour all {chosen.length} as one
+          </summary>
+          <div className={styles.stack} style={{ marginTop: 12 }}>
+            <AllTogether ones={chosen} />
+          </div>
+        </details>
+      )}
       <details>
         <summary style={{ cursor: 'pointer', minHeight: 44, fontWeight: 620 }}>
           {chosen.length > 1 ? 'Pour together, or thin' : 'Thin it to a fat'}
