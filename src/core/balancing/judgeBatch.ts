@@ -108,7 +108,8 @@ export function judgeWith(
     washed: story.washes.length > 0,
     implied: { value: balance.impliedButterFat, sd: impliedSd },
   });
-  const volumeOnly = story.portions.some((portion) => portion.measured === 'volume');
+  const volumeOnly = story.portions.some((portion) => portion.measured !== 'scale');
+  const notWeighed = story.portions.some((portion) => portion.measured === 'foreseen');
   const figures = batchFigures(facts, story, account, composition, given.from, volumeOnly);
   const verdict = findings.some(({ about }) => about === 'fat') ? ('contradicts' as const) : byAccount;
   const said = words[verdict];
@@ -125,7 +126,9 @@ export function judgeWith(
         : undefined,
     withAScale:
       verdict !== 'contradicts' && volumeOnly
-        ? scaleWords(balance.fatToButter, unsalted, butterSd)
+        ? notWeighed
+          ? 'It was not weighed: this is what its fat makes. A scale says whether it is wet or short of fat.'
+          : scaleWords(balance.fatToButter, unsalted, butterSd)
         : undefined,
     figures,
     butterMass,

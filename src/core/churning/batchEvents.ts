@@ -4,6 +4,7 @@ import { storages } from '../keeping/keepingDate';
 import { saltKinds } from '../salting/salts';
 import {
   clarities,
+  weighings,
   additions,
   pausePlaces,
   grainSizes,
@@ -249,7 +250,7 @@ export const batchEvent = v.variant('kind', [
     name: v.pipe(v.string(), v.maxLength(60, 'at most 60 letters.')),
     mass: positiveMass,
     massSd: mass,
-    measured: v.picklist(['scale', 'volume']),
+    measured: v.picklist(weighings),
     saltMass: mass,
     salting,
     additions: v.array(v.picklist(additionKeys)),

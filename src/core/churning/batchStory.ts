@@ -1,5 +1,5 @@
 import type { BatchEvent, EventOf } from './batchEvents';
-import type { GrainSize } from './batchWords';
+import type { GrainSize, Weighing } from './batchWords';
 import type { MarkStage } from './stages';
 import type { ToolKey } from './tools';
 
@@ -87,7 +87,7 @@ export interface StoryPortion {
   /** g, salt and all. */
   mass: number;
   massSd: number;
-  measured: 'scale' | 'volume';
+  measured: Weighing;
   saltMass: number;
   salting: EventOf<'portion'>['salting'];
   additions: EventOf<'portion'>['additions'];

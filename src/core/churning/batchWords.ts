@@ -1,3 +1,7 @@
+/** How butter’s weight is known: by a scale, by mould or cup, or only by what its fat makes. */
+export const weighings = ['scale', 'volume', 'foreseen'] as const;
+export type Weighing = (typeof weighings)[number];
+
 export const clarities = ['milky', 'cloudy', 'hazy', 'clear'] as const;
 export type Clarity = (typeof clarities)[number];
 

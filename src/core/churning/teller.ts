@@ -4,6 +4,7 @@ import { movedInto, overfills } from './contents';
 import { withInferred } from './inferredMarks';
 import type { ToolKey } from './tools';
 import { isQuick } from './tools';
+import { weighings } from './batchWords';
 
 /** Two devices marking the same stage within this many seconds saw the same thing (engineering estimate). */
 const sameMarkSeconds = 30;
@@ -369,7 +370,8 @@ export class Teller {
       ...target,
       mass: target.mass + from.mass,
       massSd: Math.hypot(target.massSd, from.massSd),
-      measured: target.measured === 'scale' && from.measured === 'scale' ? 'scale' : 'volume',
+      // As well known as the worse known of the two.
+      measured: weighings[Math.max(weighings.indexOf(target.measured), weighings.indexOf(from.measured))]!,
       saltMass: target.saltMass + from.saltMass,
       additions: [...new Set([...target.additions, ...from.additions])],
       ...(target.additionMass === undefined && from.additionMass === undefined

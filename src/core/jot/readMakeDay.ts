@@ -48,6 +48,8 @@ export type MakeDay =
   | { kind: 'moisture'; tare: number; before: number; after: number }
   | { kind: 'tasted'; tastes: Taste[]; colour?: number; feed?: Feed; note?: string }
   | { kind: 'noted'; note: string }
+  /** Packed, and nobody weighed it. */
+  | { kind: 'notWeighed' }
   | { kind: 'packed' }
   | { kind: 'undo' }
   | { kind: 'abandoned'; reason: string };
@@ -94,6 +96,8 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
   if (/^(go on|going on|resume|resumed|on again|churn on|churn(ed)? again)$/.test(said))
     return { kind: 'resumed' };
   if (/^pack(ed)?$/.test(said)) return { kind: 'packed' };
+  if (/^(?:butter |pack(?:ed)?)?,? ?(?:but )?(?:not weighed|unweighed)$/.test(said))
+    return { kind: 'notWeighed' };
   const pause =
     /^(?:pause|paused|put by)(?: (?:for the night|overnight|till tomorrow))?(?: ?,? ?(?:in )?(?:the )?(fridge|bath|ice water|ice))?$/.exec(
       said,

@@ -11,7 +11,7 @@ import {
 } from './numberWords';
 import { ninety } from './estimate';
 import { celsiusFrom } from './temperature';
-import { durationUnits, kitchenMeasures, massUnits, metricVolumes, spellings } from './units';
+import { durationUnits, kitchenMeasures, looseMeasures, massUnits, metricVolumes, spellings } from './units';
 import type { QuantityKind, UnitSystem } from './units';
 
 /** A quantity in base units (g, mL, °C, minutes, fraction); `sd` only when a vague word was used. */
@@ -47,7 +47,18 @@ const plural: Record<QuantityKind, string> = {
  * A bare number takes the base unit of `kind`, a bare temperature on a US farm °F. Nothing is guessed.
  * @throws {CalculationError} quoting the part that was not understood and saying what is allowed.
  */
-export function parseQuantity(text: string, system: UnitSystem, kind?: QuantityKind): Quantity {
+export function parseQuantity(given: string, system: UnitSystem, kind?: QuantityKind): Quantity {
+  const text = given
+    .replace(/\bor so\b/i, '')
+    .replace(/(\d|one|two|three|four|five|six) or (?=\d|two|three|four|five|six|seven)/i, '$1 to ')
+    .replace(/(?<=[a-z]) of (?:butter|cream|milk|skim|water|buttermilk)\s*$/i, '');
+  for (const { words, millilitres, spread } of looseMeasures) {
+    const loose = new RegExp(`\\b(?:${words})\\b`, 'i');
+    if (loose.test(text))
+      return byMeasure(parseQuantity(text.replace(loose, 'ml'), system, kind), millilitres, spread);
+  }
+  if (/\bor so\b/i.test(given) && !/^\s*(?:about|around)/i.test(text))
+    return parseQuantity(`about ${text}`, system, kind);
   const reader = new Reader(tokensOf(text), text, system, kind);
   const quantity = reader.quantity();
   if (kind && quantity.kind !== kind)
@@ -59,6 +70,15 @@ export function parseQuantity(text: string, system: UnitSystem, kind?: QuantityK
   if (quantity.kind === 'temperature' && quantity.value < -273.15)
     throw refusal(`“${text.trim()}” is colder than anything can be.`);
   return quantity;
+}
+
+/** So many of a vessel as mL were read, each of so many mL, good to a share of it. */
+export function byMeasure({ value, sd = 0 }: Quantity, millilitres: number, spread: number): Quantity {
+  return {
+    kind: 'volume',
+    value: value * millilitres,
+    sd: Math.hypot(sd * millilitres, spread * value * millilitres),
+  };
 }
 
 const refusal = (message: string) => new CalculationError(message, 'text');

@@ -63,6 +63,13 @@ export const metricVolumes: Record<string, number> = {
   litre: 1000,
 };
 
+/** What a house measures by that nobody made to a size, in mL, good to so much of it (engineering estimates). */
+export const looseMeasures: readonly { words: string; millilitres: number; spread: number }[] = [
+  { words: 'tea ?cups?|teacupfuls?', millilitres: 180, spread: 0.15 },
+  { words: 'mugs?|mugfuls?', millilitres: 300, spread: 0.15 },
+  { words: 'glass(?:es)?|glassfuls?', millilitres: 200, spread: 0.2 },
+];
+
 /** Durations in minutes. */
 export const durationUnits: Record<string, number> = { second: 1 / 60, minute: 1, hour: 60, day: 1440 };
 

@@ -175,3 +175,21 @@ describe('notes', () => {
       });
   });
 });
+
+it('butter that nobody weighed is packed, dated, and blamed for nothing', async () => {
+  const farm = await house.farm();
+  const batchId = await begin(farm);
+  const lotId = randomUUID();
+  const [broke, stopped, drained, , packed] = packing(lotId);
+  const unweighed = { ...portion(lotId, 905), massSd: 45, measured: 'foreseen' } as Parameters<
+    typeof event
+  >[1];
+  expect(
+    await record(farm, batchId, broke!, stopped!, drained!, event(20, unweighed), packed!),
+  ).toMatchObject(done);
+  const { judged } = (await batchView(farm, batchId))!;
+  expect(judged!.withAScale).toMatch(/not weighed/);
+  expect(judged!.verdict).not.toBe('contradicts');
+  expect((await todayView(farm)).butter).toMatchObject([{ lotId, mass: 905 }]);
+  expect(await sums(farm)).toMatchObject(balanced);
+});

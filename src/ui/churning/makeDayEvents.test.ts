@@ -6,7 +6,7 @@ import type { MakeDay } from '@/core/jot/readMakeDay';
 import { someFacts } from '@/core/testing/someFacts';
 import * as v from 'valibot';
 import type { Body } from './makeDayEvents';
-import { butterEvent, makeDayEvents, reweighedEvent } from './makeDayEvents';
+import { butterEvent, makeDayEvents, reweighedEvent, unweighedEvents } from './makeDayEvents';
 
 const facts: BatchFacts = {
   ...someFacts,
@@ -104,4 +104,18 @@ describe('butter jotted down', () => {
     expect(reweighedEvent(again, story(first, second!))).toMatch(/several portions/);
     expect(reweighedEvent(say<'reweighed'>('weighs 5 g'), story(first))).toMatch(/more than the salt/);
   });
+});
+
+test('packed and not weighed is as much as its fat makes, once', () => {
+  for (const said of ['packed, not weighed', 'not weighed', 'packed unweighed', 'butter not weighed'])
+    expect(readMakeDay(said, 'us')).toEqual({ kind: 'notWeighed' });
+  const told = unweighedEvents(facts, story(), undefined) as Body[];
+  expect(sendable(told)).toHaveLength(2);
+  const [portion, packed] = told as [Extract<Body, { kind: 'portion' }>, Body];
+  expect(packed).toEqual({ kind: 'packed' });
+  expect(portion).toMatchObject({ measured: 'foreseen', storage: 'freezer' });
+  expect(portion.saltMass / portion.mass).toBeCloseTo(0.016, 6);
+  expect(portion.mass).toBeGreaterThan(0.3 * facts.creamMass);
+  expect(portion.mass).toBeLessThan(0.6 * facts.creamMass);
+  expect(unweighedEvents(facts, story({ ...portion, mass: 900 }), undefined)).toMatch(/put by already/);
 });

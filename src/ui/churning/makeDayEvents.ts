@@ -2,6 +2,8 @@ import { gheeButter, gheeYield } from '@/core/byProducts/gheeYield';
 import type { BatchEvent, BatchFacts, Salting } from '@/core/churning/batchEvents';
 import { additions } from '@/core/churning/batchWords';
 import type { BatchStory } from '@/core/churning/batchStory';
+import type { ChurnPace } from '@/core/churning/churnPace';
+import { foreseenOf } from '@/core/churning/foreseenOf';
 import type { MakeDay } from '@/core/jot/readMakeDay';
 import type { Quantity } from '@/core/quantities/parseQuantity';
 import { saltWays, unsaltedFrom } from '@/core/salting/saltWays';
@@ -22,7 +24,7 @@ const grams = ({ kind, value }: Quantity, of: keyof typeof densities): number =>
   kind === 'mass' ? value : value * densities[of];
 
 /** What leans on where the batch stands. */
-type Leaning = 'butter' | 'packed' | 'undo' | 'reweighed';
+type Leaning = 'butter' | 'notWeighed' | 'packed' | 'undo' | 'reweighed';
 
 /** What a jot becomes: the events of the batch. */
 export function makeDayEvents(act: Exclude<MakeDay, { kind: Leaning }>): Body[] {
@@ -114,6 +116,24 @@ export function butterEvent(
     storage: facts.usualStorage,
   };
   return act.pieces && !ghee ? shapedPortions(portion, act.pieces, newId()) : [portion];
+}
+
+/** Butter that nobody weighed, packed as much as its fat makes; a sentence when there is none to come. */
+export function unweighedEvents(
+  facts: BatchFacts,
+  story: BatchStory,
+  pace: ChurnPace | undefined,
+): Body[] | string {
+  const { butter } = foreseenOf(facts, story, pace);
+  const value = butter.mass - story.portions.reduce((sum, { mass }) => sum + mass, 0);
+  if (value <= 0) return 'All its fat makes is put by already: say “packed”.';
+  const { saltMass, mass, ...usual } = butterEvent(
+    { kind: 'butter', amount: { kind: 'mass', value, sd: butter.sd }, salt: 'usual', additions: [] },
+    facts,
+    story,
+  )[0] as Extract<Body, { kind: 'portion' }>;
+  const salt = saltWays(usual.salting, mass, facts.creamVolume).salt;
+  return [{ ...usual, mass: mass + salt, saltMass: salt, measured: 'foreseen' }, { kind: 'packed' }];
 }
 
 /** The one portion there is, weighed again; a sentence when there is none or more than one. */

@@ -186,6 +186,7 @@ export async function writeJot(
     if (
       makeDay.kind === 'butter' ||
       makeDay.kind === 'packed' ||
+      makeDay.kind === 'notWeighed' ||
       makeDay.kind === 'undo' ||
       makeDay.kind === 'reweighed'
     )

@@ -41,3 +41,46 @@ describe('what a field understands', () => {
     expect(echo({ kind: 'duration', value: 80 }, 'metric')).toBe('80 min');
   });
 });
+
+describe('by the house’s own measures', () => {
+  const own = [
+    { name: 'Rose mould', capacity: 260 },
+    { name: 'Rose', capacity: 5000 },
+    { name: 'Blue jar', capacity: 3000 },
+  ];
+  const rules = { system: 'us', kinds: ['mass', 'volume'], bareUnit: 'lb', own } as const;
+  it.each([
+    ['2 rose moulds', 520],
+    ['a rose mould', 260],
+    ['rose mould', 260],
+    ['half a blue jar', 1500],
+    ['1/2 of the Blue jar', 1500],
+    ['two and a half rose moulds', 650],
+    ['3 Rose', 15_000],
+  ])('%s', (typed, millilitres) => {
+    const read = understand(typed, rules);
+    expect(read).toMatchObject({ quantity: { kind: 'volume' } });
+    const { value, sd } = (read as { quantity: { value: number; sd: number } }).quantity;
+    expect(value).toBeCloseTo(millilitres, 6);
+    expect(sd).toBeCloseTo(0.08 * millilitres, 6);
+  });
+  it('what else is named is asked about, and weights stay weights', () => {
+    expect(understand('2 tulip moulds', rules)).toMatchObject({ wrong: expect.stringMatching(/tulip/) });
+    expect(understand('1 lb', rules)).toMatchObject({ quantity: { kind: 'mass' } });
+    expect(understand('2 rose moulds', { ...rules, kinds: ['mass'] })).toMatchObject({
+      wrong: expect.any(String),
+    });
+  });
+});
+
+test('a teacup, a mug, “or so” and “2 or 3” are wide amounts', () => {
+  const rules = { system: 'us', kinds: ['volume', 'mass'], bareUnit: 'qt' } as const;
+  const read = (typed: string) =>
+    (understand(typed, rules) as { quantity: { value: number; sd: number } }).quantity;
+  expect(read('two teacups')).toMatchObject({ value: 360, sd: 54 });
+  expect(read('a mug of cream').value).toBe(300);
+  expect(read('a pint or so')).toMatchObject(read('about a pint'));
+  expect(read('2 or 3 cups')).toMatchObject(read('2-3 cups'));
+  expect(read('3 cups of cream').value).toBe(read('3 cups').value);
+  expect(understand('a cup of tea', rules)).toMatchObject({ wrong: expect.any(String) });
+});

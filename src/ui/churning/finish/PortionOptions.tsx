@@ -61,10 +61,19 @@ export function PortionOptions({
       <Door
         name="Weighed"
         value={
-          draft.noScale ? 'without a scale' : draft.saltIn ? 'with its salt in it' : 'before the salt went in'
+          draft.notWeighed
+            ? 'not weighed'
+            : draft.noScale
+              ? 'without a scale'
+              : draft.saltIn
+                ? 'with its salt in it'
+                : 'before the salt went in'
         }
       >
         <div className={styles.options}>
+          {tick('Not weighed: as much as its fat makes', draft.notWeighed === true, (notWeighed) =>
+            change({ notWeighed }),
+          )}
           {tick('No scale: by mould, cup or tub', draft.noScale, (noScale) => change({ noScale }))}
           {tick('Weighed before the salt went in', !draft.saltIn, (before) => change({ saltIn: !before }))}
         </div>

@@ -56,8 +56,9 @@ export function PortionPanel({
   const { typedMass, weighed, salting, ways, tooMuch, ready, low, high, toCome } = read;
   const { typed, mixed, storage, ghee } = draft;
   const early = saltedEarly(story);
-  const allPutBy = story.portions.length > 0 && typed.trim() === '';
-  const clear = () => change({ typed: '', count: '1', name: '', ghee: false, gheeTyped: '' });
+  const allPutBy = story.portions.length > 0 && typed.trim() === '' && !draft.notWeighed;
+  const clear = () =>
+    change({ notWeighed: false, typed: '', count: '1', name: '', ghee: false, gheeTyped: '' });
   function pack() {
     if (ready) record([...portionEvents(draft, read, newId), { kind: 'packed' }]);
     else if (allPutBy) record({ kind: 'packed' });
@@ -101,7 +102,14 @@ export function PortionPanel({
             early={undefined}
           />
         </Door>
-        {draft.noScale ? (
+        {draft.notWeighed ? (
+          <p className={styles.note} role="status">
+            Not weighed: taken as {say.massRange(Math.max(0, low), high)}, what its fat makes.{' '}
+            <button type="button" onClick={() => change({ notWeighed: false })}>
+              Weigh it after all
+            </button>
+          </p>
+        ) : draft.noScale ? (
           <ByCount draft={draft} read={read} change={change} moulds={moulds} />
         ) : (
           <QuantityField

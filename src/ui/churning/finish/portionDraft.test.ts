@@ -128,3 +128,14 @@ test('more salt than butter is no butter', () => {
     false,
   );
 });
+
+test('butter that is not weighed is what its fat makes, with its salt on top, and as unsure as that', () => {
+  const { read, events } = portion({ notWeighed: true });
+  expect(read.ready).toBe(true);
+  const [made] = events;
+  expect(made).toMatchObject({ measured: 'foreseen', massSd: 40 });
+  expect(made!.mass - made!.saltMass).toBeCloseTo(940, 6);
+  // What was put by before is taken off; when all is put by there is nothing left to take for butter.
+  expect(portion({ notWeighed: true }, [{ mass: 500 }]).events[0]!.mass).toBeLessThan(460);
+  expect(portion({ notWeighed: true }, [{ mass: 990 }]).read.ready).toBe(false);
+});

@@ -1,6 +1,6 @@
 import { gheeButter, gheeYield } from '@/core/byProducts/gheeYield';
 import type { BatchFacts, EventOf } from '@/core/churning/batchEvents';
-import type { Addition, PieceForm } from '@/core/churning/batchWords';
+import type { Addition, PieceForm, Weighing } from '@/core/churning/batchWords';
 import { additions as additionNames } from '@/core/churning/batchWords';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
@@ -26,6 +26,8 @@ const oddlyHeavy = 2;
 /** What the panel holds before a portion is put by. */
 export interface PortionDraft {
   noScale: boolean;
+  /** Packed as much as its fat makes; not in drafts kept from before it was asked. */
+  notWeighed?: boolean;
   typed: string;
   count: string;
   container: string;
@@ -77,7 +79,7 @@ export function freshPortion(
 interface Weighed {
   mass: number;
   massSd: number;
-  measured: 'scale' | 'volume';
+  measured: Weighing;
 }
 
 /** What a draft comes to. */
@@ -100,24 +102,32 @@ export function readPortion(
     facts: BatchFacts;
     story: Pick<BatchStory, 'portions'>;
     foreseen: Pick<Foreseen, 'butter'>;
-    moulds: readonly { id: string; capacity: number }[];
+    moulds: readonly { id: string; name?: string; capacity: number }[];
     system: UnitSystem;
   },
 ) {
-  const { noScale, typed, count, container, saltIn, piece, ghee, gheeTyped } = draft;
+  const { noScale, typed, count, container, piece, ghee, gheeTyped } = draft;
+  // What its fat makes has no salt in it yet.
+  const saltIn = draft.saltIn && draft.notWeighed !== true;
   const bareUnit = { metric: 'g', us: 'oz', imperial: 'oz' }[system];
   const already = story.portions.reduce((sum, { mass, additionMass = 0 }) => sum + mass - additionMass, 0);
   const typedMass: Understood = understand(typed, {
     system,
     kinds: ['mass', 'volume'],
     bareUnit: { metric: 'g', us: 'lb', imperial: 'lb' }[system],
+    own: moulds.flatMap(({ name, capacity }) => (name === undefined ? [] : [{ name, capacity }])),
     check: ({ value }) => (value <= 0 ? 'Butter weighs more than nothing.' : undefined),
   });
   const containerVolume =
     container === 'cup'
       ? kitchenMeasures[system].cup!
       : (moulds.find((mould) => mould.id === container)?.capacity ?? 250);
-  const weighed = noScale ? byCount(count, containerVolume) : byScale(typedMass);
+  const unweighed = draft.notWeighed === true && foreseen.butter.mass > already;
+  const weighed: Weighed | undefined = unweighed
+    ? { mass: foreseen.butter.mass - already, massSd: foreseen.butter.sd, measured: 'foreseen' }
+    : noScale
+      ? byCount(count, containerVolume)
+      : byScale(typedMass);
   const { salting } = readSalt(draft.salt, system);
   const mixedRead: Understood =
     draft.mixed.length === 0

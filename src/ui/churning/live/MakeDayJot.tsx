@@ -37,8 +37,16 @@ export function MakeDayJot({
     const reading = await theReading().catch(() => undefined);
     if (!reading)
       return setWrong('The house is away, and this line was not used before: press the buttons meanwhile.');
-    const { butterEvent, makeDayEvents, momentSaid, readMakeDay, readNote, reweighedEvent, takeWhen } =
-      reading;
+    const {
+      butterEvent,
+      makeDayEvents,
+      momentSaid,
+      readMakeDay,
+      readNote,
+      reweighedEvent,
+      takeWhen,
+      unweighedEvents,
+    } = reading;
     try {
       const timed = readNote(typed) ? undefined : takeWhen(typed);
       const act = readMakeDay(timed?.rest ?? typed, say.system);
@@ -58,11 +66,13 @@ export function MakeDayJot({
         const one =
           act.kind === 'butter'
             ? butterEvent(act, view.facts, story)
-            : act.kind === 'packed'
-              ? act
-              : act.kind === 'reweighed'
-                ? reweighedEvent(act, story)
-                : makeDayEvents(act);
+            : act.kind === 'notWeighed'
+              ? unweighedEvents(view.facts, story, view.pace)
+              : act.kind === 'packed'
+                ? act
+                : act.kind === 'reweighed'
+                  ? reweighedEvent(act, story)
+                  : makeDayEvents(act);
         if (typeof one === 'string') return setWrong(one);
         const bodies = [one].flat();
         const ids = record(bodies, at);

@@ -256,7 +256,7 @@ export function readPlan(
   plan: Pick<PlanView, 'last' | 'vessels' | 'farm' | 'fatFromBatches'> & Partial<Pick<PlanView, 'ways'>>,
 ): ReadPlan {
   const system = plan.farm.unitSystem;
-  const amount = understand(draft.amount, amountRules(system));
+  const amount = understand(draft.amount, { ...amountRules(system), own: plan.vessels });
   const temperature =
     draft.cold === 'measured' ? understand(draft.temperatureTyped, temperatureRules(system)) : undefined;
   const fat =
