@@ -15,6 +15,33 @@ const mark = (
   id?: string,
 ) => at(minutes, { kind: 'mark', stage }, id);
 
+describe('the order of the finish is the maker’s own', () => {
+  const drained = [
+    start,
+    mark(20, 'break'),
+    mark(21, 'stopped'),
+    at(25, { kind: 'drained', measured: 'skipped' }),
+  ];
+  const next = (...more: BatchEvent[]) => tellBatch(barrel, [...drained, ...more]).next;
+  const pressed = at(26, { kind: 'worked', way: 'pressed' });
+  const milky = at(27, { kind: 'washed', clarity: 'milky' });
+  const worked = at(28, { kind: 'worked', way: 'worked' });
+  it('press only, then worked: it is not asked about washing again', () => {
+    expect(next(pressed)).toBe('portion');
+    expect(next(pressed, worked, at(29, { kind: 'felt', feel: 'waxy' }))).toBe('portion');
+  });
+  it('pressed and washed after that goes on washing till it is clear, or is worked', () => {
+    expect(next(pressed, milky)).toBe('washed');
+    expect(next(milky, worked)).toBe('portion');
+    expect(next(milky, worked, at(30, { kind: 'washed', clarity: 'hazy' }))).toBe('washed');
+    expect(next(milky, worked, at(30, { kind: 'washed', clarity: 'clear' }))).toBe('portion');
+  });
+  it('drained once more, or only let drip, is washed next', () => {
+    expect(next(pressed, at(30, { kind: 'drained', measured: 'skipped' }))).toBe('washed');
+    expect(next(at(26, { kind: 'worked', way: 'drained' }))).toBe('washed');
+  });
+});
+
 describe('the story of a batch', () => {
   it('leads from thickening to packed, skipping what was not marked', () => {
     const events: BatchEvent[] = [start];

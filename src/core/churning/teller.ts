@@ -80,6 +80,8 @@ export class Teller {
   private readonly drains: EventOf<'drained'>[] = [];
   private readonly washes: EventOf<'washed'>[] = [];
   private readonly worked: EventOf<'worked'>[] = [];
+  /** Pressed or worked since it was drained or washed last. */
+  private workedSince = false;
   private readonly felt: EventOf<'felt'>[] = [];
   private readonly tests: EventOf<'moisture'>[] = [];
   private readonly notes: EventOf<'noted'>[] = [];
@@ -143,10 +145,12 @@ export class Teller {
       case 'drained':
         if (!this.loads.some(({ broke }) => broke)) this.flag(event, 'drained with no break marked');
         this.drains.push(event);
+        this.workedSince = false;
         this.addedWater += event.washIn ?? 0;
         return this.settle('drained', event, load);
       case 'washed':
         this.washes.push(event);
+        this.workedSince = false;
         return this.settle('washed', event, load);
       case 'gathered':
         this.gathered = event;
@@ -156,6 +160,7 @@ export class Teller {
         return;
       case 'worked':
         this.worked.push(event);
+        this.workedSince ||= event.way !== 'drained';
         return;
       case 'portion':
         this.portions.set(event.portionId, { ...event, id: event.portionId, joined: [], reweighed: [] });
@@ -411,9 +416,9 @@ export class Teller {
       case 'stopped':
         return this.loads.some((one) => one.phase === 'waiting') ? 'load' : 'drained';
       case 'drained':
-        return 'washed';
       case 'washed':
-        return this.washes.at(-1)?.clarity === 'clear' ? 'portion' : 'washed';
+        // Pressed or worked, it is not washed any more unless the maker says so.
+        return this.workedSince || this.washes.at(-1)?.clarity === 'clear' ? 'portion' : 'washed';
       case 'portioned':
         return 'packed';
       case 'packed':

@@ -1,3 +1,4 @@
+import { counted } from '../quantities/counted';
 import { percent } from '../quantities/formatQuantity';
 import { addDays, daysBetween } from '../keeping/civilDate';
 import { colostrumDays } from '../planning/lactation';
@@ -37,7 +38,7 @@ export function expectedMilkFat(
       const curve = curveWithPeak(anyPeak);
       const mean = meanYield(curve, usualMilking);
       fat = fatAtYield(fat, Math.max(0.1 * mean, woodYield(curve, inMilk)), mean);
-      how.push(`${inMilk} days in milk: ${(fat * 100).toFixed(1)} %`);
+      how.push(`${counted(inMilk, 'day')} in milk: ${(fat * 100).toFixed(1)} %`);
     }
   }
   if (animal.sharesWithCalf) {

@@ -1,3 +1,4 @@
+import { counted } from '../quantities/counted';
 import { usuallyKeeps } from './brineKeeps';
 import { addDays, readDate } from './civilDate';
 
@@ -55,7 +56,7 @@ export function keepingDate(butter: Kept): KeepingDate {
     reasons.push(
       butter.storage === 'counter' || butter.storage === 'crock'
         ? 'fresh herbs or garlic never stand at room temperature (botulism)'
-        : `fresh herbs or garlic: at most ${days} days`,
+        : `fresh herbs or garlic: at most ${counted(days, 'day')}`,
     );
   }
   const whole = Math.floor(days + 1e-9);

@@ -68,6 +68,8 @@ export const looseMeasures: readonly { words: string; millilitres: number; sprea
   { words: 'tea ?cups?|teacupfuls?', millilitres: 180, spread: 0.15 },
   { words: 'mugs?|mugfuls?', millilitres: 300, spread: 0.15 },
   { words: 'glass(?:es)?|glassfuls?', millilitres: 200, spread: 0.2 },
+  // A sixteenth of a teaspoon between two fingers, give or take (engineering estimate).
+  { words: 'pinch(?:es)?', millilitres: 0.31, spread: 0.4 },
 ];
 
 /** Durations in minutes. */

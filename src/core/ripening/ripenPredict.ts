@@ -1,3 +1,4 @@
+import { timesSaid } from '../quantities/counted';
 import type { Caution } from '../keeping/cautions';
 import { ranked } from '../prediction';
 import type { Predicted } from '../prediction';
@@ -183,7 +184,7 @@ function ripenReasons({ route, temperatures, generation, readings }: RipenInput,
             weight: 1,
           },
         ]),
-    ...(generation > 0 ? [{ says: `Carried on ${generation} times.`, weight: 0.1 * generation }] : []),
+    ...(generation > 0 ? [{ says: `Carried on ${timesSaid(generation)}.`, weight: 0.1 * generation }] : []),
     ...(readings.length > 0
       ? [
           {

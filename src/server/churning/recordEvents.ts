@@ -1,3 +1,4 @@
+import { counted } from '@/core/quantities/counted';
 import { isDeepStrictEqual } from 'node:util';
 import * as v from 'valibot';
 import { moistureTest } from '@/core/balancing/moistureTest';
@@ -117,7 +118,7 @@ function withinTheBatch(event: BatchEvent, startedAt: Date, sender: Sender): voi
   for (const at of times)
     if (momentOf(at, sender).getTime() < startedAt.getTime() - earliestMs)
       throw new Refusal(
-        `That is ${Math.round((startedAt.getTime() / 1000 - at) / 86_400)} days before this batch was begun: look at its day.`,
+        `That is ${counted(Math.round((startedAt.getTime() / 1000 - at) / 86_400), 'day')} before this batch was begun: look at its day.`,
         'atSeconds',
       );
 }

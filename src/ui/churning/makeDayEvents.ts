@@ -127,13 +127,14 @@ export function unweighedEvents(
   const { butter } = foreseenOf(facts, story, pace);
   const value = butter.mass - story.portions.reduce((sum, { mass }) => sum + mass, 0);
   if (value <= 0) return 'All its fat makes is put by already: say “packed”.';
-  const { saltMass, mass, ...usual } = butterEvent(
+  const usual = butterEvent(
     { kind: 'butter', amount: { kind: 'mass', value, sd: butter.sd }, salt: 'usual', additions: [] },
     facts,
     story,
   )[0] as Extract<Body, { kind: 'portion' }>;
-  const salt = saltWays(usual.salting, mass, facts.creamVolume).salt;
-  return [{ ...usual, mass: mass + salt, saltMass: salt, measured: 'foreseen' }, { kind: 'packed' }];
+  // What its fat makes has no salt in it yet.
+  const salt = saltWays(usual.salting, value, facts.creamVolume).salt;
+  return [{ ...usual, mass: value + salt, saltMass: salt, measured: 'foreseen' }, { kind: 'packed' }];
 }
 
 /** The one portion there is, weighed again; a sentence when there is none or more than one. */

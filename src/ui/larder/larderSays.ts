@@ -1,3 +1,4 @@
+import { counted } from '@/core/quantities/counted';
 import { daysBetween } from '@/core/keeping/civilDate';
 import type { crockWater } from '@/core/keeping/crockWater';
 import type { EatingRate } from '@/core/keeping/eatingRate';
@@ -26,7 +27,8 @@ export function stockWords(
   if (!rate || total <= 0)
     return `${say.mass(butter.reduce((sum, { mass }) => sum + mass, 0))} of butter in the house.`;
   const { weeks, churnBy } = lasts(total, rate, today);
-  const long = weeks < 1.5 ? `${Math.max(1, Math.round(weeks * 7))} days` : `${Math.round(weeks)} weeks`;
+  const long =
+    weeks < 1.5 ? counted(Math.max(1, Math.round(weeks * 7)), 'day') : `${Math.round(weeks)} weeks`;
   return `${say.mass(total)} is about ${long} at your ${say.about(rate.perWeek)} a week. Churn again by ${say.day(churnBy, today)}.`;
 }
 

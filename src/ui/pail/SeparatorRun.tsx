@@ -1,5 +1,6 @@
 'use client';
 
+import { timesSaid } from '@/core/quantities/counted';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
@@ -291,7 +292,7 @@ export function SeparatorRun({ view }: { view: PailView }) {
                       key,
                       name: screwWords[key],
                       small: before
-                        ? `gave ${text(spokenFraction(before.creamFat, 0))}${before.skimFat === undefined ? '' : `, skim ${text(spokenFraction(before.skimFat, 2))}`}, ${before.times} times`
+                        ? `gave ${text(spokenFraction(before.creamFat, 0))}${before.skimFat === undefined ? '' : `, skim ${text(spokenFraction(before.skimFat, 2))}`}, ${timesSaid(before.times)}`
                         : undefined,
                     };
                   })}

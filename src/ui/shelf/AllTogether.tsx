@@ -19,6 +19,7 @@ const cultures = {
   no: { name: 'Not soured', small: 'only moved' },
   bought: { name: 'Bought culture', small: '2 % of each', dose: 0.02 },
   sourCream: { name: 'Live sour cream', small: '3 % of each', dose: 0.03 },
+  culturedButtermilk: { name: 'Cultured buttermilk', small: '5 % of each', dose: 0.05 },
   liveYoghurt: { name: 'Live yoghurt', small: '3 % of each, likes it warm', dose: 0.03 },
   natural: { name: 'By itself', small: 'raw cream only' },
 } as const;

@@ -1,5 +1,6 @@
 'use client';
 
+import { timesSaid } from '@/core/quantities/counted';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { CalculationError } from '@/core/calculationError';
@@ -31,6 +32,12 @@ import { Enamel, Quiet } from '../theme/Enamel';
 const bought = {
   mesophilic: { name: 'Bought culture', small: 'sour-cream kind', dose: 0.02, culture: 'bought' },
   sourCream: { name: 'Sour cream, live', small: 'a spoonful', dose: 0.03, culture: 'sourCream' },
+  buttermilk: {
+    name: 'Cultured buttermilk',
+    small: 'bought or from a friend',
+    dose: 0.05,
+    culture: 'culturedButtermilk',
+  },
   yoghurt: { name: 'Live yoghurt', small: 'likes it warm', dose: 0.03, culture: 'liveYoghurt' },
 } as const;
 const spoon = 15;
@@ -132,7 +139,7 @@ export function BeginSouring({
     ...fitting.map((each) => ({
       key: `line:${each.id}` as School,
       name: each.details.line?.name ?? each.code,
-      small: `kept on ${each.details.line?.generation ?? 0} times${(each.details.line?.generation ?? 0) >= renewAfter ? ', renew it' : ''}`,
+      small: `${each.details.line?.generation ? `kept on ${timesSaid(each.details.line.generation)}` : 'begun anew'}${(each.details.line?.generation ?? 0) >= renewAfter ? ', renew it' : ''}`,
     })),
     ...(Object.keys(bought) as (keyof typeof bought)[]).map((key) => ({
       key: key as School,

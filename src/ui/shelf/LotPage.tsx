@@ -1,5 +1,6 @@
 'use client';
 
+import { timesSaid } from '@/core/quantities/counted';
 import { laterPart } from '../frame/laterPart';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
@@ -99,7 +100,7 @@ export function LotPage({ view }: { view: LotView }) {
           <p>
             {empty
               ? `${kindNames[lot.kind]} that is used up.`
-              : `${sayMuch(one, say)} of ${kindWord(lot.kind)}, ${text(spokenFraction(one.fatShare, lot.kind === 'cream' ? 0 : 2))} fat${lot.fatSd && lot.kind === 'cream' ? ` ± ${(lot.fatSd * 100).toFixed(0)}` : ''}, ${lot.treatment}, ${isMade(lot.kind) ? '' : 'oldest part '}${sayAge(one.ageHours)}${lot.details.line ? `, ${lot.details.line.name}${lot.details.line.generation > 0 ? ` carried on ${lot.details.line.generation} times` : ''}` : ''}.`}
+              : `${sayMuch(one, say)} of ${kindWord(lot.kind)}, ${text(spokenFraction(one.fatShare, lot.kind === 'cream' ? 0 : 2))} fat${lot.fatSd && lot.kind === 'cream' ? ` ± ${(lot.fatSd * 100).toFixed(0)}` : ''}, ${lot.treatment}, ${isMade(lot.kind) ? '' : 'oldest part '}${sayAge(one.ageHours)}${lot.details.line ? `, ${lot.details.line.name}${lot.details.line.generation > 0 ? ` carried on ${timesSaid(lot.details.line.generation)}` : ''}` : ''}.`}
           </p>
         </header>
         {lot.blockedReason && (

@@ -1,5 +1,6 @@
 'use client';
 
+import { counted } from '@/core/quantities/counted';
 import Link from 'next/link';
 import { useMemo } from 'react';
 import { kindNames, kindWord } from '@/core/standing/lotKinds';
@@ -68,7 +69,7 @@ export function Trail({ trail, lotId }: { trail: TrailShown; lotId: string }) {
         <Unseen>The same as a list: </Unseen>
         <details>
           <summary style={{ cursor: 'pointer', minHeight: 44 }}>
-            {trail.lots.length - 1} lots on the way
+            {counted(trail.lots.length - 1, 'lot')} on the way
           </summary>
           <ul style={{ margin: 0, paddingLeft: 20, lineHeight: 1.7 }}>
             {trail.lots

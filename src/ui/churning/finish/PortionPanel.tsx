@@ -85,11 +85,15 @@ export function PortionPanel({
     <section className={styles.panel} aria-label="Salt, weigh, pack">
       <ButterRemedied {...inHand} />
       {story.portions.length > 0 && <Portions story={story} water={usualMoisture} record={record} />}
-      {story.washes.length === 0 && (
+      {story.portions.length === 0 && story.washes.at(-1)?.clarity !== 'clear' && (
         <p className={styles.note}>
-          Not washed yet.{' '}
+          {story.washes.length > 0
+            ? ''
+            : story.worked.length > 0
+              ? 'Pressed, not washed. '
+              : 'Not washed yet. '}
           <button type="button" onClick={onWash}>
-            Wash it
+            {story.washes.length > 0 ? 'Wash it once more' : 'Wash it'}
           </button>
         </p>
       )}

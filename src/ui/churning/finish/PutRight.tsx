@@ -1,5 +1,6 @@
 'use client';
 
+import { counted, timesSaid } from '@/core/quantities/counted';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { BatchStory, StoryPortion } from '@/core/churning/batchStory';
@@ -133,8 +134,9 @@ export function PutRight({
           {fix.act === 'none' && <p>It is as salty as you want it, as near as anyone tastes.</p>}
           {fix.rinse && (
             <p>
-              Rinse it with {say.volume(fix.rinse.waterMass)} of cold water for {fix.rinse.minutes} minutes,
-              broken up: {text(spokenFraction(fix.rinse.saltFraction.low))} to{' '}
+              Rinse it with {say.volume(fix.rinse.waterMass)} of cold water for{' '}
+              {counted(fix.rinse.minutes, 'minute')}, broken up:{' '}
+              {text(spokenFraction(fix.rinse.saltFraction.low))} to{' '}
               {text(spokenFraction(fix.rinse.saltFraction.high))} is left.{' '}
               <Button
                 variant="outlined"
@@ -183,11 +185,7 @@ export function PutRight({
           <Cautions cautions={fix.cautions} />
         </div>
       )}
-      {portion.reweighed.length > 0 && (
-        <Quiet>
-          Put right {portion.reweighed.length === 1 ? 'once' : `${portion.reweighed.length} times`} so far.
-        </Quiet>
-      )}
+      {portion.reweighed.length > 0 && <Quiet>Put right {timesSaid(portion.reweighed.length)} so far.</Quiet>}
     </div>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 
+import { timesSaid } from '@/core/quantities/counted';
 import Button from '@mui/material/Button';
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import type { Clarity, WashPlace } from '@/core/churning/batchWords';
@@ -33,6 +34,9 @@ const looks: Record<Clarity, { name: string; says: string }> = {
   clear: { name: 'Clear', says: 'done' },
 };
 
+/** Warmer water than is advised is written down all the same, up to here, °C: from about 32 °C butter melts. */
+const warmestTold = 35;
+
 /** Water a degree to three below the butter keeps it firm (handbook §6.10), K. */
 const below = { least: 1, most: 3 } as const;
 
@@ -65,8 +69,8 @@ export function WashPanel({
     kinds: ['temperature'],
     bareUnit: say.system === 'us' ? 'F' : 'C',
     check: ({ value }) =>
-      value < 0 || value > warmestWash
-        ? `Wash water from ${say.temperature(0)} to ${say.temperature(warmestWash)}: warmer melts the outside.`
+      value < 0 || value > warmestTold
+        ? `Wash water from ${say.temperature(0)} to ${say.temperature(warmestTold)}: warmer melts the butter.`
         : undefined,
   });
   const water = understood && 'quantity' in understood ? understood.quantity.value : undefined;
@@ -134,7 +138,7 @@ export function WashPanel({
       <div className={styles.acts}>
         {asUsual && (
           <Button variant="outlined" sx={{ minHeight: 56 }} onClick={asUsual} data-act="washed-usual">
-            Washed {usual} times till clear, as last time <Key of="5" />
+            Washed {timesSaid(usual)} till clear, as last time <Key of="5" />
           </Button>
         )}
         <Button variant="outlined" sx={{ minHeight: 56 }} onClick={onSkip} data-act="unwashed">
@@ -170,6 +174,12 @@ export function WashPanel({
                 hint={`assumed ${say.temperature(coldTap)}, cold from the tap`}
               />
             </div>
+            {celsius !== undefined && celsius > warmestWash && (
+              <Quiet role="status">
+                At {say.temperature(celsius)} the outside smears and shuts water in: rinse it once more with
+                cold, and rest it cold before it is worked.
+              </Quiet>
+            )}
             <Chips
               legend="Where"
               chosen={where}
@@ -188,7 +198,7 @@ export function WashPanel({
   );
 }
 
-const washWordsSoFar = (washes: number): string => (washes === 1 ? 'Washed once' : `Washed ${washes} times`);
+const washWordsSoFar = (washes: number): string => `Washed ${timesSaid(washes)}`;
 
 function leftWords({ low, mid, high }: { low: number; mid: number; high: number }, more: boolean): string {
   if (high === 0) return 'it is clear';

@@ -93,8 +93,13 @@ export function ChurnView({ view: drawn }: { view: BatchView }) {
   const next = isMark(story.next)
     ? likeliestMark(story.next, byNow, window.breakMinutes, elapsed)
     : story.next;
-  const panel = jump.to && jump.after === story.events.length ? jump.to : next;
-  const jumpTo = (to: Jump['to']) => setJump({ to, after: story.events.length });
+  // Washed enough holds until it is washed or drained again, whatever is felt, worked or noted meanwhile.
+  const holds = (to: Jump['to']) =>
+    to === 'portion' ? story.washes.length + story.drains.length : story.events.length;
+  const inTheHand = story.phase === 'drained' || story.phase === 'washed';
+  const panel =
+    jump.to && jump.after === holds(jump.to) && (jump.to !== 'portion' || inTheHand) ? jump.to : next;
+  const jumpTo = (to: Jump['to']) => setJump({ to, after: holds(to) });
   const mark = (stage: MarkStage) => record({ kind: 'mark', stage });
   const done = lastAct(story.events);
   const last = done[0];
@@ -301,7 +306,9 @@ export function ChurnView({ view: drawn }: { view: BatchView }) {
               story={story}
               foreseen={foreseen}
               record={record}
-              onSkip={() => jumpTo('portion')}
+              onSkip={() =>
+                story.washes.length > 0 ? jumpTo('portion') : record({ kind: 'worked', way: 'pressed' })
+              }
             />
           )}
           {(panel === 'portion' || panel === 'packed') && finish && (
