@@ -26,7 +26,8 @@ export interface Composition {
 }
 
 /** What a batch came to; `contradicts` when its figures cannot all be right. */
-export type BatchVerdict = Verdict | 'contradicts';
+/** What the account says; that its figures contradict one another; or that nobody weighed it, and nothing can be said. */
+export type BatchVerdict = Verdict | 'contradicts' | 'unweighed';
 
 export interface Judgement {
   verdict: BatchVerdict;
@@ -111,7 +112,11 @@ export function judgeWith(
   const volumeOnly = story.portions.some((portion) => portion.measured !== 'scale');
   const notWeighed = story.portions.some((portion) => portion.measured === 'foreseen');
   const figures = batchFigures(facts, story, account, composition, given.from, volumeOnly);
-  const verdict = findings.some(({ about }) => about === 'fat') ? ('contradicts' as const) : byAccount;
+  const verdict = notWeighed
+    ? ('unweighed' as const)
+    : findings.some(({ about }) => about === 'fat')
+      ? ('contradicts' as const)
+      : byAccount;
   const said = words[verdict];
   return {
     verdict,
@@ -125,10 +130,8 @@ export function judgeWith(
         ? unsureWords(balance.impliedButterFat, impliedSd, facts)
         : undefined,
     withAScale:
-      verdict !== 'contradicts' && volumeOnly
-        ? notWeighed
-          ? 'It was not weighed: this is what its fat makes. A scale says whether it is wet or short of fat.'
-          : scaleWords(balance.fatToButter, unsalted, butterSd)
+      verdict !== 'contradicts' && volumeOnly && !notWeighed
+        ? scaleWords(balance.fatToButter, unsalted, butterSd)
         : undefined,
     figures,
     butterMass,
@@ -183,6 +186,10 @@ const words: Record<BatchVerdict, { meaning: string; advice: string }> = {
   plausible: {
     meaning: 'The weight fits the fat: this is butter, well worked.',
     advice: 'Nothing to mend. Wrap it against light and fridge smells.',
+  },
+  unweighed: {
+    meaning: 'It was not weighed: this is what its fat makes, no more and no less.',
+    advice: 'Weighed, it would say whether water is still in it or fat went missing.',
   },
   suspect: {
     meaning:

@@ -18,5 +18,6 @@ export const verdictWords: Record<BatchVerdict, string> = {
   wet: 'still wet, most likely',
   plausible: 'good',
   suspect: 'some fat went missing',
+  unweighed: 'not weighed',
   contradicts: 'the figures do not add up',
 };

@@ -41,3 +41,14 @@ test('milk that has to be cooled first is told apart from milk that is kept from
   expect(coolsFirst(someLot({}, 14, 5).waiting)).toBe(false);
   expect(coolsFirst(someLot({ blockedReason: 'Tansy: udder tubes' }, 6, 30).waiting)).toBe(false);
 });
+
+test('two milks in vessels without a name are told apart, and a sentence begins as one', () => {
+  const bare = (code: string) => {
+    const one = someLot({}, 14);
+    return { ...one, lot: { ...one.lot, id: `lot-${code}`, code, vessel: null } };
+  };
+  expect(pailSentence([bare('W1'), bare('W2')], new Map(), say).says).toBe('Skim W1 and W2 now.');
+  expect(pailSentence([bare('W1')], new Map(), say).says).toBe('Skim the milk now.');
+  const warm = { ...bare('W1'), waiting: { ...bare('W1').waiting, word: 'cooling', tone: 'now' } } as const;
+  expect(pailSentence([warm], new Map(), say).says).toMatch(/^The milk is still warm/);
+});

@@ -26,6 +26,8 @@ export function betterLeft(one: LotNow, gains: number | undefined): number | und
   return waitingPays(gains, one.lot.fat) ? laterHours.waits : undefined;
 }
 
+const capital = (words: string): string => words[0]!.toUpperCase() + words.slice(1);
+
 /** Hours a vessel is left alone after “later”: as long as waiting is said to pay, or a short while. */
 export const laterHours = { waits: 6, now: 2 };
 
@@ -36,11 +38,13 @@ export function pailSentence(
   { about, alarm }: { about: (grams: number) => string; alarm: (one: LotNow) => string },
   putOff: (lotId: string) => boolean = () => false,
 ): PailSays {
-  const name = (one: LotNow) => one.lot.vessel?.name ?? 'the milk';
+  // Two in vessels without a name are told apart by what is on their labels.
+  const unnamed = lots.filter(({ lot }) => !lot.vessel).length;
+  const name = ({ lot }: LotNow) => lot.vessel?.name ?? (unnamed > 1 ? lot.code : 'the milk');
   const bad = lots.find(({ waiting, lot }) => waiting.tone === 'danger' && lot.blockedReason === null);
   if (bad) return { says: alarm(bad), skim: [], cool: bad };
   const warm = lots.find(({ waiting }) => waiting.word === 'cooling' && waiting.tone === 'now');
-  if (warm) return { says: `${name(warm)} is still warm: cool it now.`, skim: [], cool: warm };
+  if (warm) return { says: `${capital(name(warm))} is still warm: cool it now.`, skim: [], cool: warm };
   const isReady = ({ lot, waiting }: LotNow) =>
     lot.kind === 'milk' &&
     lot.blockedReason === null &&

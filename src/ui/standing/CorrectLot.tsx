@@ -56,7 +56,7 @@ export function CorrectLot({ one, animals }: { one: LotNow; animals: readonly An
   });
   const density = creamDensity(
     Math.min(0.6, valueOf(fat) ?? was.fat),
-    Math.max(0, Math.min(45, was.celsius)),
+    Math.max(0, Math.min(45, one.celsius)),
   );
   const quantity = amount && 'quantity' in amount ? amount.quantity : undefined;
   const mass = quantity && (quantity.kind === 'mass' ? quantity.value : quantity.value * density);

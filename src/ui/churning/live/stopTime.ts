@@ -1,6 +1,7 @@
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import type { MarkStage } from '@/core/churning/stages';
+import { hardlyKnown } from '@/core/quantities/estimate';
 import { clockText } from '@/core/quantities/formatQuantity';
 
 /** What stands under a stop: when it happened, or when it is foreseen; what was worked out is not said to be seen. */
@@ -19,6 +20,7 @@ export function stopTime(
   if (stage === 'break' && window.breakMinutes) {
     const [low, high] = [window.breakMinutes.low, window.breakMinutes.high].map((one) => Math.max(1, Math.round(one)));
     if (minutes > window.breakMinutes.low) return { seen: false, says: 'about now' };
+    if (hardlyKnown(window.breakMinutes)) return { seen: false, says: `from ${low} min` };
     return { seen: false, says: low === high ? `${low} min` : `${low}–${high} min` };
   }
   const due = stage === 'break' ? undefined : window.stageMinutes[stage];

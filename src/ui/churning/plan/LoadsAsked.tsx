@@ -57,7 +57,7 @@ export function LoadsAsked({
         ? 'usual'
         : String(chosen);
   return (
-    <div className={styles.loads} role="group" aria-label="In how many loads">
+    <div className={styles.loads}>
       {loads.loads > 1 && (
         <p role="note">
           <strong>

@@ -73,7 +73,7 @@ export function VerdictPanel({
     <div className={styles.verdict}>
       <Wall boardFirst>
         <Said
-          says={`${say.mass(judged.butterMass)} of butter: ${verdictWords[judged.verdict]}.`}
+          says={`${judged.verdict === 'unweighed' ? `About ${say.about(judged.butterMass)}` : say.mass(judged.butterMass)} of butter: ${verdictWords[judged.verdict]}.`}
           why={
             <>
               {say.words(judged.meaning).replace(/\.$/, '')}
@@ -129,7 +129,7 @@ export function VerdictPanel({
             </dd>
           </div>
         ))}
-        {expected && (
+        {expected && judged.verdict !== 'unweighed' && (
           <div>
             <dt>Against what was expected</dt>
             <dd className={styles.plain}>{expectedWords(judged.unsaltedMass, expected, say)}</dd>
