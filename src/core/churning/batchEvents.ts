@@ -5,6 +5,7 @@ import { saltKinds } from '../salting/salts';
 import {
   clarities,
   weighings,
+  speedKeys,
   additions,
   pausePlaces,
   grainSizes,
@@ -197,6 +198,8 @@ export const batchEvent = v.variant('kind', [
     vesselId: v.optional(v.string()),
     capacity: v.optional(positiveVolume),
   }),
+  /** A mixer turned slower or faster than it usually is. */
+  v.strictObject({ ...shared, kind: v.literal('speed'), load, to: v.picklist(speedKeys) }),
   /** A share of the load in hand taken out, to be churned as a load of its own later. */
   v.strictObject({
     ...shared,

@@ -1,3 +1,11 @@
+/**
+ * How fast a driven tool turns, against its usual speed: what happens goes with the speed, its heat with the square of it
+ * (engineering estimates: a mixer's lowest and highest settings, and the one for cream).
+ */
+export const speeds = { slow: 0.5, usual: 1, fast: 1.6 } as const;
+export type Speed = keyof typeof speeds;
+export const speedKeys = Object.keys(speeds) as [Speed, ...Speed[]];
+
 /** How butter’s weight is known: by a scale, by mould or cup, or only by what its fat makes. */
 export const weighings = ['scale', 'volume', 'foreseen'] as const;
 export type Weighing = (typeof weighings)[number];

@@ -49,6 +49,16 @@ export const happenings = v.pipe(
         tool: v.picklist(toolKeys),
         capacity: positiveVolume,
       }),
+      /** Turned so many times as fast as usual. */
+      v.strictObject({
+        kind: v.literal('speed'),
+        atMinutes,
+        factor: v.pipe(
+          v.number(),
+          v.minValue(0.1, 'from a tenth to five times the usual speed.'),
+          v.maxValue(5, 'from a tenth to five times the usual speed.'),
+        ),
+      }),
       v.strictObject({ kind: v.literal('reading'), atMinutes, temperature }),
     ]),
   ),

@@ -43,7 +43,8 @@ export function inChurn(
   let contents = atTheStart(load);
   let { tool } = load;
   for (const one of load.happenings.toSorted((a, b) => a.atMinutes - b.atMinutes)) {
-    if (one.atMinutes > atMinutes || one.kind === 'pause' || one.kind === 'reading') continue;
+    if (one.atMinutes > atMinutes || one.kind === 'pause' || one.kind === 'reading' || one.kind === 'speed')
+      continue;
     contents = changed(contents, one);
     if (one.kind === 'move') ({ tool } = one);
   }

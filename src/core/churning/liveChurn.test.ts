@@ -40,6 +40,15 @@ describe('the churning as it goes', () => {
     expect(window(late).low).toBeGreaterThan(28);
   });
 
+  it('follows a mixer that is turned slower, and faster again', () => {
+    const usual = window(told([], 2)).mid;
+    const slow = window(told([[1, { kind: 'speed', to: 'slow' }]], 2)).mid;
+    const again = told([[1, { kind: 'speed', to: 'slow' }], [2, { kind: 'speed', to: 'fast' }]], 2.1); // prettier-ignore
+    expect(slow).toBeGreaterThan(1.5 * usual);
+    expect(window(again).mid).toBeLessThan(usual);
+    expect(again.happenings).toMatchObject([{ kind: 'speed', atMinutes: 1, factor: 0.5 }, { kind: 'speed', atMinutes: 2, factor: 1.6 }]); // prettier-ignore
+  });
+
   it('takes a warm reading over: the break comes sooner', () => {
     const cool = window(told([], 2));
     const warm = window(told([[1.5, { kind: 'reading', temperature: 18 }]], 2));

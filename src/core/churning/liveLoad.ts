@@ -1,5 +1,6 @@
 import type { BatchFacts, EventOf } from './batchEvents';
 import type { PausePlace } from './batchWords';
+import { speeds } from './batchWords';
 import type { BatchStory } from './batchStory';
 import type { LiveInput } from './breakTime';
 import type { ChurnHappening } from './churnInput.calc';
@@ -66,6 +67,9 @@ export function liveLoad(
         break;
       case 'water':
         happenings.push({ kind: 'water', atMinutes, mass: event.mass, temperature: coldWater });
+        break;
+      case 'speed':
+        happenings.push({ kind: 'speed', atMinutes, factor: speeds[event.to] });
         break;
       case 'takenOut':
         happenings.push({ kind: 'takeOut', atMinutes, share: event.share });

@@ -10,6 +10,26 @@ const table: ChurnConditions = checkTable;
 const ratio = (change: Partial<ChurnConditions>) =>
   (simulateChurn({ ...table, ...change }).breakSeconds ?? Infinity) / 900;
 
+describe('a mixer turned slower or faster', () => {
+  const speed = (atSeconds: number, factor: number): Happening => ({ kind: 'speed', atSeconds, factor });
+  const usual = simulateChurn(table).breakSeconds!;
+  const broke = (...happenings: Happening[]) => simulateChurn({ ...table, happenings }).breakSeconds!;
+  it('takes about as many times longer or shorter', () => {
+    expect(broke(speed(0, 0.5)) / usual).toBeCloseTo(2, 1);
+    expect(broke(speed(0, 2)) / usual).toBeCloseTo(0.5, 1);
+    expect(broke(speed(0, 1))).toBeCloseTo(usual, 6);
+  });
+  it('only from then on, and as long as it is so', () => {
+    const half = usual / 2;
+    expect(broke(speed(half, 0.5)) / usual).toBeCloseTo(1.5, 1);
+    expect(broke(speed(0, 0.5), speed(half, 1)) / usual).toBeCloseTo(1.25, 1);
+  });
+  it('in another churn afterwards it is as fast there', () => {
+    const moved: Happening = { kind: 'move', atSeconds: 1, churn: table.churn, capacity: 1000 };
+    expect(broke(speed(0, 0.5), moved) / usual).toBeCloseTo(2, 1);
+  });
+});
+
 describe('the check table of the churning model', () => {
   it.each([...tableBreaks])('at %d °C the break comes at %d times the prior', (temperature, wanted) => {
     expect(Math.abs(ratio({ temperature }) / wanted - 1)).toBeLessThan(0.06);

@@ -38,6 +38,8 @@ export type Happening = { atSeconds: number } & (
   | { kind: 'stand'; seconds: number; temperature: number; exchange: number }
   /** Goes on in another vessel. */
   | { kind: 'move'; churn: Churn; capacity: number }
+  /** Turned so many times as fast as usual from here on. */
+  | { kind: 'speed'; factor: number }
   /** A probe in the cream: the model takes it over as far as probes are surer than models. */
   | { kind: 'reading'; temperature: number }
 );
@@ -223,8 +225,9 @@ export function simulateChurn(
     }
   };
   let faster = 1;
+  let speed = 1;
   const still = (churning: Partial<Churning>): Churning => ({
-    churn: { ...churn, rate: churn.rate * faster },
+    churn: { ...churn, rate: churn.rate * faster * speed, power: churn.power * speed ** 2 },
     airMost: churn.airMost,
     fat: contents.fat,
     fill: Math.min(1, contents.fill),
@@ -271,7 +274,8 @@ export function simulateChurn(
     else if (happening.kind === 'move') {
       churn = happening.churn;
       contents = changed(contents, happening);
-    } else if (happening.kind === 'reading')
+    } else if (happening.kind === 'speed') speed = happening.factor;
+    else if (happening.kind === 'reading')
       state[celsius] = state[celsius]! + probeGain * (happening.temperature - state[celsius]!);
     else {
       const came = state[celsius]!;

@@ -181,6 +181,9 @@ export class Teller {
         };
         return;
       }
+      case 'speed':
+        // Told to the model (liveLoad.ts).
+        return;
       case 'noted':
         this.notes.push(event);
         return;

@@ -2,6 +2,17 @@ import { readMakeDay } from './readMakeDay';
 
 const read = (text: string, system: 'metric' | 'us' | 'imperial' = 'metric') => readMakeDay(text, system);
 
+test.each([
+  ['slow', 'slow'],
+  ['slower', 'slow'],
+  ['on low', 'slow'],
+  ['slow again', 'slow'],
+  ['fast', 'fast'],
+  ['full speed', 'fast'],
+  ['turned up to high', 'fast'],
+  ['medium speed', 'usual'],
+] as const)('“%s” is a speed', (said, to) => expect(readMakeDay(said, 'us')).toEqual({ kind: 'speed', to }));
+
 describe('a jot on make day', () => {
   it.each([
     ['broke', { kind: 'mark', stage: 'break' }],

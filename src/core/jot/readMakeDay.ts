@@ -6,6 +6,7 @@ import type {
   Feel,
   GrainSize,
   PieceForm,
+  Speed,
   Taste,
   WashPlace,
   Working,
@@ -39,6 +40,7 @@ export type MakeDay =
       ghee?: Quantity | true;
     }
   | { kind: 'takenOut'; share: number }
+  | { kind: 'speed'; to: Speed }
   | { kind: 'merged' }
   | { kind: 'tool'; tool: ToolKey }
   | { kind: 'gathered'; size: GrainSize }
@@ -254,6 +256,18 @@ const washWheres: readonly [RegExp, WashPlace][] = [
   [/\bunder (the )?tap\b/, 'tap'],
   [/\bin (the )?(mixer|machine)\b/, 'machine'],
 ];
+/** How fast the mixer is told to turn. */
+const speedSaid: readonly [RegExp, Speed][] = [
+  [
+    /^(?:on |at |turned (?:down )?(?:to )?)?(?:slow(?:er|ly)?|low(?:er|est)?)(?: speed)?(?: again| now)?$/,
+    'slow',
+  ],
+  [
+    /^(?:on |at |turned (?:up )?(?:to )?)?(?:fast(?:er)?|high(?:er|est)?|full)(?: speed)?(?: again| now)?$/,
+    'fast',
+  ],
+  [/^(?:on |at )?(?:medium|usual|normal)(?: speed)?(?: again| now)?$/, 'usual'],
+];
 const shares: Record<string, number> = { quarter: 0.25, third: 1 / 3, half: 0.5 };
 
 /** Salt is told by its share; garlic salt is more than salt. */
@@ -317,6 +331,8 @@ function nothingNoted(): never {
 /** What is said in words alone, with no amount to read. */
 function plainAct(said: string): MakeDay | undefined {
   const out = /^(?:took|take|taken) out (?:a |an )?(quarter|third|half)(?: of it)?$/.exec(said);
+  const speed = speedSaid.find(([words]) => words.test(said));
+  if (speed) return { kind: 'speed', to: speed[1] };
   if (out) return { kind: 'takenOut', share: shares[out[1]!]! };
   if (/^(merge|merged|pour(ed)? together|pour(ed)? (the )?next( load)? in( too)?)$/.test(said))
     return { kind: 'merged' };

@@ -1,4 +1,5 @@
 import type { BatchEvent } from '@/core/churning/batchEvents';
+import type { Speed } from '@/core/churning/batchWords';
 import type { BatchStory, NextAct } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import { stageSigns } from '@/core/churning/stages';
@@ -119,6 +120,13 @@ const washWater = ({ waterMass, celsius }: Extract<BatchEvent, { kind: 'washed' 
   return said.length > 0 ? ` (${said.join(' at ')})` : '';
 };
 
+/** How fast a mixer turns. */
+export const speedWords: Record<Speed, string> = {
+  slow: 'Slow',
+  usual: 'At the usual speed',
+  fast: 'Fast',
+};
+
 /** What happened, in a few words and in a sentence's worth. */
 export function eventWords(event: BatchEvent, say: Say): { short: string; long: string } {
   switch (event.kind) {
@@ -138,6 +146,8 @@ export function eventWords(event: BatchEvent, say: Say): { short: string; long: 
         short: 'pause',
         long: `Put by${event.place ? ` ${pauseWords[event.place]}` : ''}${event.celsius === undefined ? '' : ` of ${say.temperature(event.celsius)}`}`,
       };
+    case 'speed':
+      return { short: `${event.to} speed`, long: speedWords[event.to] };
     case 'takenOut':
       return {
         short: 'taking out',

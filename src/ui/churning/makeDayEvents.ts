@@ -36,6 +36,7 @@ export function makeDayEvents(act: Exclude<MakeDay, { kind: Leaning }>): Body[] 
     case 'abandoned':
     case 'paused':
     case 'takenOut':
+    case 'speed':
     case 'merged':
     case 'tool':
     case 'gathered':

@@ -33,6 +33,7 @@ const ofOneLoad = new Set<BatchEvent['kind']>([
   'resumed',
   'tool',
   'takenOut',
+  'speed',
   'drained',
 ]);
 

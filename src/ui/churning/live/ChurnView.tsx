@@ -145,6 +145,7 @@ export function ChurnView({ view: drawn }: { view: BatchView }) {
     a: () => foot.current?.open('water'),
     o: () => foot.current?.open('tool'),
     x: () => foot.current?.open('abandon'),
+    q: () => foot.current?.open('speed'),
     i: () => foot.current?.open('note'),
     c: () => foot.current?.open('right'),
     m: () => foot.current?.open('loads'),

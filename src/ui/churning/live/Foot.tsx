@@ -5,6 +5,7 @@ import type { Ref } from 'react';
 import { useImperativeHandle, useState } from 'react';
 import type { BatchEvent } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
+import { tools } from '@/core/churning/tools';
 import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../../frame/FarmContext';
 import { eventWords } from '../eventWords';
@@ -21,7 +22,8 @@ const CorrectCream = laterPart(() => import('../CorrectCream').then((part) => pa
 const Notes = laterPart(() => import('../../standing/Notes').then((part) => part.Notes));
 const theForms = () => import('./FootForms');
 
-type Open = 'temperature' | 'water' | 'tool' | 'abandon' | 'loads' | 'turns' | 'note' | 'right' | undefined;
+type Open =
+  'temperature' | 'water' | 'tool' | 'abandon' | 'loads' | 'turns' | 'speed' | 'note' | 'right' | undefined;
 
 /** Lets single keys open what lies along the foot. */
 export interface FootHandle {
@@ -69,6 +71,8 @@ export function Foot({
   const standing = story.phase !== 'churning' && story.phase !== 'paused';
   // Once it is drained there is no cream in the churn to loosen, move or share out.
   const creamy = live && !isDrained(story);
+  // A hand turns as fast as it turns.
+  const driven = tools[story.tool].driven !== 'hand';
   useImperativeHandle(ref, () => ({
     open: (what) =>
       (creamy || what === 'temperature' || what === 'abandon' || what === 'note' || what === 'right') &&
@@ -121,6 +125,11 @@ export function Foot({
               <Button variant="outlined" aria-expanded={open === 'loads'} onClick={() => toggle('loads')}>
                 Split or merge <Key of="m" />
               </Button>
+              {driven && (
+                <Button variant="outlined" aria-expanded={open === 'speed'} onClick={() => toggle('speed')}>
+                  Slower, faster <Key of="q" />
+                </Button>
+              )}
               <Button variant="outlined" aria-expanded={open === 'turns'} onClick={() => toggle('turns')}>
                 {turns.on ? `Turns of ${turns.seconds} s` : 'Turns'} <Key of="h" />
               </Button>
@@ -145,6 +154,9 @@ export function Foot({
       {forms && creamy && open === 'tool' && <forms.ToolForm view={view} record={record} onDone={done} />}
       {forms && creamy && open === 'loads' && (
         <forms.LoadsForm view={view} story={story} record={record} onDone={done} onLook={onLook} />
+      )}
+      {forms && creamy && driven && open === 'speed' && (
+        <forms.SpeedForm story={story} record={record} onDone={done} />
       )}
       {forms && creamy && open === 'turns' && <forms.TurnsForm turns={turns} onTurns={onTurns} />}
       {open === 'note' && (

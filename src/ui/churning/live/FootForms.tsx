@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
 import type { BatchStory } from '@/core/churning/batchStory';
+import { speedKeys } from '@/core/churning/batchWords';
 import type { ToolKey } from '@/core/churning/tools';
 import { tools } from '@/core/churning/tools';
 import { whippedReason } from '@/core/jot/readMakeDay';
@@ -18,6 +19,7 @@ import { Enamel, Quiet } from '../../theme/Enamel';
 import { Field } from '../../quantity/Field';
 import styles from './Foot.module.css';
 import { amountRules, sizeRules, temperatureRules } from '../plan/creamRules';
+import { speedWords } from '../eventWords';
 import { ToolSelect } from '../ToolSelect';
 import type { LiveBatch } from '../useBatch';
 
@@ -261,6 +263,29 @@ function besidesOf(
     })),
     { name: `another ${tools[tool].name.toLowerCase()}`, tool, capacity: facts.capacity },
   ];
+}
+
+/** How fast a mixer turns: the window follows it from then on. */
+export function SpeedForm({ story, record, onDone }: FormProps & { story: BatchStory }) {
+  const last = story.events.findLast(
+    (event) => event.kind === 'speed' && story.loadOf[event.id] === story.load,
+  );
+  return (
+    <Enamel className={styles.wide}>
+      <Chips
+        legend="It turns"
+        chosen={last?.kind === 'speed' ? last.to : 'usual'}
+        onChoose={(to) => {
+          record({ kind: 'speed', to });
+          onDone();
+        }}
+        choices={speedKeys.map((key) => ({ key, name: speedWords[key] }))}
+      />
+      <Quiet>
+        Half as fast takes about twice as long and warms it less; once it has whipped, slow splashes less.
+      </Quiet>
+    </Enamel>
+  );
 }
 
 export function TurnsForm({ turns, onTurns }: { turns: Turns; onTurns: (to: Partial<Turns>) => void }) {

@@ -23,6 +23,7 @@ const keys: [string, string][] = [
   ['r a', 'A reading; add water'],
   ['y', 'Do what is advised'],
   ['o m x', 'Other tool; split or merge; give up'],
+  ['q', 'Slower or faster, of a mixer'],
   ['i c', 'A note; put right what was said at the start'],
   ['h l', 'Turns; large type'],
   ['j /', 'Jot it down'],
