@@ -80,7 +80,12 @@ const pictures: Picture[] = [
   {
     name: 'plan',
     path: '/churn/new?front=again',
-    first: (page) => page.getByRole('slider').waitFor(),
+    first: async (page) => {
+      await page.getByLabel('How much cream').fill('4.2 L');
+      await page.getByLabel('Temperature of the cream').fill('12.5');
+      await page.getByRole('slider').waitFor();
+      await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    },
   },
   { name: 'churn', path: '/churn' },
   { name: 'churn-phone', path: '/churn', size: phone },
