@@ -45,6 +45,8 @@ const salting = v.variant('way', [
       v.maxValue(0.15, 'salt from 0 to 15 % is allowed.'),
     ),
     kind: v.picklist(saltKinds),
+    /** Nobody measured it: some, by eye, to taste. */
+    byEye: v.optional(v.literal(true)),
   }),
   v.strictObject({
     way: v.literal('spoon'),

@@ -2,6 +2,11 @@ import { readMakeDay } from './readMakeDay';
 
 const read = (text: string, system: 'metric' | 'us' | 'imperial' = 'metric') => readMakeDay(text, system);
 
+test.each(['butter 612 g some salt', 'butter 612 g salted by eye', 'butter 612 g, salt to taste', 'butter 612 g with some salt'])(
+  '“%s” is salt that nobody measured',
+  (said) => expect(readMakeDay(said, 'metric')).toMatchObject({ kind: 'butter', amount: { value: 612 }, salt: { byEye: true }, additions: [] }),
+); // prettier-ignore
+
 test.each([
   ['slow', 'slow'],
   ['slower', 'slow'],

@@ -16,6 +16,7 @@ import type { MarkStage } from '../churning/stages';
 import type { ToolKey } from '../churning/tools';
 import { toolKeys, tools } from '../churning/tools';
 import { list } from '../quantities/list';
+import { saltByEye, someSalt } from '../salting/salts';
 import { parseQuantity } from '../quantities/parseQuantity';
 import type { Quantity } from '../quantities/parseQuantity';
 import type { UnitSystem } from '../quantities/units';
@@ -33,7 +34,7 @@ export type MakeDay =
   | {
       kind: 'butter';
       amount: Quantity;
-      salt: 'usual' | 'none' | { share: number };
+      salt: 'usual' | 'none' | { share: number; byEye?: true };
       pieces?: { form: PieceForm; each: number };
       additions: Addition[];
       /** Made into ghee; how much, if it was weighed. */
@@ -214,18 +215,27 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
       const mixed = mixedIn(rest.replace(shaped?.[0] ?? /$^/, '').replace(clarified?.[0] ?? /$^/, ''));
       const share = /(\d+(?:[.,]\d+)?) ?%(?: salt(?:ed)?)?/.exec(rest);
       const none = /\bunsalted\b|\bno salt\b/.test(rest);
+      const eye = saltByEye.exec(rest)?.[0];
       const left = rest
         .replace(shaped?.[0] ?? /$^/, '')
         .replace(clarified?.[0] ?? /$^/, '')
         .replace(/\bwith\b.*$/, '')
         .replace(share?.[0] ?? /$^/, '')
+        .replace(eye ?? /$^/, '')
+        .replace(/[, ]+$/, '')
         .replace(/\b(unsalted|salted|no salt)\b/, '')
         .trim();
       return {
         kind: 'butter',
         amount: amountOf(left, system, ['mass', 'volume'], weighed[system]),
         salt:
-          none || clarified ? 'none' : share ? { share: Number(share[1]!.replace(',', '.')) / 100 } : 'usual',
+          none || clarified
+            ? 'none'
+            : share
+              ? { share: Number(share[1]!.replace(',', '.')) / 100 }
+              : eye
+                ? { share: someSalt, byEye: true }
+                : 'usual',
         additions: mixed,
         ...(shaped
           ? {
@@ -272,7 +282,7 @@ const shares: Record<string, number> = { quarter: 0.25, third: 1 / 3, half: 0.5 
 
 /** Salt is told by its share; garlic salt is more than salt. */
 const plainSalt =
-  /^(?:(?:a|little|pinch|of|sea|coarse|fine|flaky) )*salt(?: flakes)?$|^[\d.,]+ ?% ?salt(?:ed)?$/;
+  /^(?:(?:a|some|bit|little|pinch|of|sea|coarse|fine|flaky) )*salt(?: flakes)?$|^[\d.,]+ ?% ?salt(?:ed)?$/;
 
 /** What people call what they mix in. */
 const mixedWords: Record<Addition, RegExp> = {

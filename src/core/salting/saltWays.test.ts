@@ -27,3 +27,10 @@ describe('salt, said every way', () => {
     expect(unsaltedFrom({ way: 'mass', grams: 12, kind: 'fine' }, 500, false)).toBe(500);
   });
 });
+
+test('salt by eye is reckoned as little, and never counted on for keeping', () => {
+  const eye = saltWays({ way: 'share', share: 0.02, kind: 'fine', byEye: true }, 600, 1400, 0.13);
+  const told = saltWays({ way: 'share', share: 0.02, kind: 'fine' }, 600, 1400, 0.13);
+  expect([eye.keeps, told.keeps]).toEqual([false, true]);
+  expect(eye.salt).toBe(told.salt);
+});

@@ -40,7 +40,8 @@ export function saltWays(
     teaspoonsPerLitre: teaspoons / (creamVolume / 1000),
     brine,
     gritty: brine > saltSolubility,
-    keeps: brine >= keepingBrine,
+    // What nobody measured is not counted on.
+    keeps: brine >= keepingBrine && !(salting.way === 'share' && salting.byEye === true),
   };
 }
 

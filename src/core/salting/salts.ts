@@ -15,5 +15,11 @@ export const saltKinds = Object.keys(salts) as [SaltKind, ...SaltKind[]];
 export const saltSolubility = 0.264;
 /** Brine from which butter counts as salted for keeping (handbook §6.11). */
 export const keepingBrine = 0.06;
+/** Salt that nobody measures, “some”, as a share of the butter: too little to count on for keeping (engineering estimate). */
+export const someSalt = 0.01;
+/** What is said of salt that was not measured. */
+export const saltByEye =
+  /\b(?:(?:some|a little|a bit of) salt|(?:salted|salt),? (?:by eye|to taste)|by eye|to taste)\b/i;
+
 /** Water in unsalted farm butter when nothing better is known (handbook §6.8: 14–18 %). */
 export const usualMoisture = 0.16;

@@ -92,7 +92,7 @@ export function butterEvent(
       ? { way: 'none' }
       : act.salt === 'usual'
         ? facts.usualSalt
-        : { way: 'share', share: act.salt.share, kind: 'fine' };
+        : { way: 'share', kind: 'fine', ...act.salt };
   const ghee =
     act.ghee &&
     (act.ghee === true ? gheeYield({ butterMass: mass, ...gheeButter }).ghee.mid : act.ghee.value);

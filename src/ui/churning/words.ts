@@ -44,7 +44,9 @@ export function afterwardsWords(
     salt.way === 'none'
       ? 'no salt'
       : salt.way === 'share'
-        ? `${Number((salt.share * 100).toFixed(1))} % salt`
+        ? salt.byEye
+          ? 'salt by eye'
+          : `${Number((salt.share * 100).toFixed(1))} % salt`
         : salt.way === 'spoon'
           ? `${Number(salt.teaspoons.toFixed(2))} tsp of salt`
           : `${say.mass(salt.grams)} of salt`,

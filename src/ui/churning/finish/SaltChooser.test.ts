@@ -35,7 +35,7 @@ describe('salt as it is typed', () => {
 
   it.each([
     ['share', '40 %', /brine, not butter/],
-    ['share', 'some', /not understood/],
+    ['share', 'plenty', /not understood/],
     ['spoon', '300 tsp', /more than 200 teaspoons/],
     ['mass', '-3 g', /below zero/],
     ['mass', '2 tsp', /volume/],
@@ -44,4 +44,18 @@ describe('salt as it is typed', () => {
     expect(salting).toBeUndefined();
     expect(understood && 'wrong' in understood ? understood.wrong : '').toMatch(says);
   });
+});
+
+test.each(['some', 'some, by eye', 'a little', 'to taste', 'by eye'])(
+  '“%s” is salt that nobody measured',
+  (typed) => {
+    const { salting } = readSalt({ way: 'share', typed, kind: 'coarse' }, 'us');
+    expect(salting).toEqual({ way: 'share', share: 0.01, kind: 'coarse', byEye: true });
+    expect(readSalt(saltDraftOf(salting!, 'us'), 'us').salting).toEqual(salting);
+  },
+);
+test('two pinches are a spoon’s small part, and unsure', () => {
+  const { salting } = readSalt({ way: 'spoon', typed: '2 pinches', kind: 'fine' }, 'us');
+  expect(salting).toMatchObject({ way: 'spoon' });
+  expect((salting as { teaspoons: number }).teaspoons).toBeCloseTo(0.126, 2);
 });

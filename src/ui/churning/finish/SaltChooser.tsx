@@ -6,7 +6,7 @@ import type { UnitSystem } from '@/core/quantities/units';
 import { kitchenMeasures } from '@/core/quantities/units';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { SaltKind } from '@/core/salting/salts';
-import { salts } from '@/core/salting/salts';
+import { saltByEye, salts, someSalt } from '@/core/salting/salts';
 import type { SaltWays } from '@/core/salting/saltWays';
 import { useSay } from '../../frame/FarmContext';
 import type { Understood } from '../../quantity/understand';
@@ -39,7 +39,11 @@ export function saltDraftOf(salting: Salting, system: UnitSystem): SaltDraft {
     case 'none':
       return { way: 'none', typed: '', kind: 'fine' };
     case 'share':
-      return { way: 'share', typed: text(spokenFraction(salting.share)), kind: salting.kind };
+      return {
+        way: 'share',
+        typed: salting.byEye ? 'some, by eye' : text(spokenFraction(salting.share)),
+        kind: salting.kind,
+      };
     case 'spoon':
       return {
         way: 'spoon',
@@ -51,6 +55,10 @@ export function saltDraftOf(salting: Salting, system: UnitSystem): SaltDraft {
   }
 }
 
+/** Salt that was not measured. */
+const isSome = (typed: string): boolean =>
+  /^\s*(?:some|a little|a bit)\b/i.test(typed) || saltByEye.test(typed);
+
 /** What a salt draft says, or what is wrong with it. */
 export function readSalt(
   draft: SaltDraft,
@@ -58,6 +66,11 @@ export function readSalt(
 ): { salting?: Salting; understood: Understood } {
   const { way, kind } = draft;
   if (way === 'none') return { salting: { way }, understood: undefined };
+  if (way === 'share' && isSome(draft.typed))
+    return {
+      salting: { way, share: someSalt, kind, byEye: true },
+      understood: { quantity: { kind: 'fraction', value: someSalt } },
+    };
   if (way === 'share') {
     const understood = understand(draft.typed, {
       system,
@@ -155,7 +168,12 @@ export function SaltChooser({
             onTyped={(typed) => onDraft({ ...draft, typed })}
             understood={understood}
             system={say.system}
-            hint={{ share: '1.6 %', spoon: '2 tsp', mass: '12 g' }[draft.way]}
+            hint={{ share: '1.6 %, or “some, by eye”', spoon: '2 tsp, or a pinch', mass: '12 g' }[draft.way]}
+            says={
+              draft.way === 'share' && isSome(draft.typed)
+                ? `= not measured: reckoned as ${text(spokenFraction(someSalt))}, and dated as unsalted`
+                : undefined
+            }
           />
           <OneOf
             label="Kind of salt"
