@@ -42,3 +42,21 @@ export const jotExamples: Record<UnitSystem, readonly (readonly [line: string, s
     ['note: splashes at 8', 'a note on what is churned; “note blue jar: …”'],
   ],
 };
+
+/**
+ * The examples with this farm's own names in them: an animal or the herd, and a vessel that stands there, where there is one.
+ * @param names the first animal and a vessel of the farm, if it has any
+ */
+export const examplesFor = (
+  system: UnitSystem,
+  names: { animal?: string | undefined; vessel?: string | undefined },
+): readonly (readonly [line: string, says: string])[] =>
+  jotExamples[system].map(([line, says]) => [own(line, names), own(says, names)] as const);
+
+const own = (
+  line: string,
+  { animal, vessel }: { animal?: string | undefined; vessel?: string | undefined },
+): string =>
+  line
+    .replace('blue jar', vessel?.toLowerCase() ?? 'blue jar')
+    .replace(/\bherd\b/, animal?.toLowerCase() ?? 'herd');

@@ -1,4 +1,4 @@
-import { jotExamples } from './jotExamples';
+import { examplesFor, jotExamples } from './jotExamples';
 import type { JotWords } from './readJot';
 import { readJot } from './readJot';
 
@@ -90,6 +90,14 @@ describe('the examples on the sheet', () => {
 
   it.each(['metric', 'us', 'imperial'] as const)('are read as what they say, %s', (system) => {
     expect(jotExamples[system].map(([line]) => read(line, system).kind)).toEqual(kinds);
+  });
+
+  it('carry this farm’s own names, and are read there as well', () => {
+    for (const system of ['metric', 'us', 'imperial'] as const) {
+      const own = examplesFor(system, { animal: 'Tansy', vessel: 'Green jar' });
+      expect(own.map(([line]) => read(line, system).kind)).toEqual(kinds);
+      expect(own.flat().join(' ')).not.toMatch(/blue jar/);
+    }
   });
 
   it('say amounts that a maker might have', () => {

@@ -60,6 +60,14 @@ export function useHeader(): Header {
   return header;
 }
 
+/** An animal and a vessel of this farm for examples, where the page knows the dairy. */
+export function useOwnNames(): { animal?: string | undefined; vessel?: string | undefined } {
+  const view = useHeader().offered?.view;
+  const milked = view?.animals.find((one) => one.milked) ?? view?.animals[0];
+  const stands = view?.lots.find(({ vessel }) => vessel !== null)?.vessel ?? view?.vessels[0];
+  return { animal: milked?.name, vessel: stands?.name };
+}
+
 /** A page that knows the dairy lets the header’s line write with what it knows. */
 export function useOfferedJot(view: PailView, batchId?: string): void {
   const { offer } = useHeader();

@@ -8,6 +8,7 @@ import { useOutbox } from '../outbox/OutboxProvider';
 import { useLater } from '../frame/useLater';
 import { useAct } from '../outbox/useAct';
 import type { Offered } from './HeaderJot';
+import { useOwnNames } from './HeaderJot';
 import { JotField } from './JotField';
 
 /** One line that takes what a maker would jot on the door frame, and says back what it became. */
@@ -20,6 +21,7 @@ export function JotLine({ dairy }: { dairy: () => Promise<Offered | undefined> }
   useLater(theWriting);
   const [typed, setTyped] = useState('');
   const [wrong, setWrong] = useState<string>();
+  const names = useOwnNames();
 
   async function send() {
     const known = await dairy();
@@ -47,17 +49,20 @@ export function JotLine({ dairy }: { dairy: () => Promise<Offered | undefined> }
       }}
       onWrite={() => void send()}
       wrong={wrong ?? refused?.message}
-      example={
-        say.system === 'metric'
-          ? '11.2 herd · blue jar 6 C'
-          : say.system === 'us'
-            ? '3 gal herd · blue jar 43 F'
-            : '18 pt herd · blue jar 6 C'
-      }
+      example={examples[say.system]
+        .replace('herd', names.animal?.toLowerCase() ?? 'herd')
+        .replace('blue jar', names.vessel?.toLowerCase() ?? 'blue jar')}
       busy={busy}
     />
   );
 }
+
+/** What may be written, with this farm's own names in it where it has any. */
+const examples = {
+  metric: '11.2 herd · blue jar 6 C',
+  us: '3 gal herd · blue jar 43 F',
+  imperial: '18 pt herd · blue jar 6 C',
+} as const;
 
 /** Reading what is written is fetched apart from the line: a page is there before anybody writes on it. */
 const theWriting = () => import('./writeJot');
