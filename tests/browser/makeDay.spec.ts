@@ -134,7 +134,7 @@ test('soft butter is chilled by number, shaped, put right after packing, tested,
   await page.getByRole('timer').first().waitFor();
   for (const key of ['b', 's']) await page.keyboard.press(key);
   await page.locator('button[data-act=drained]').click();
-  await page.getByRole('button', { name: 'Washed 2 times till clear, as last time' }).click();
+  await page.getByRole('button', { name: 'Washed twice till clear, as last time' }).click();
   await page.getByText('Pieces, portions and their name').click();
   await expect(page.getByLabel('Into pieces of')).toHaveValue('125 g');
 });

@@ -1,5 +1,6 @@
 import { readWhen } from '@/core/times/readWhen';
-import { momentSaid, nextReading } from './farmTime';
+import { nextReading } from './farmTime';
+import { momentSaid } from './momentSaid';
 
 const at = (iso: string) => Date.parse(iso) / 1000;
 const read = (clock: string, now: string, zone = 'Europe/Dublin') =>

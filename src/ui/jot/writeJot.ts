@@ -10,7 +10,7 @@ import type { PailView } from '@/server/pail/views';
 import { eventWords } from '../churning/eventWords';
 import { makeDayEvents } from '../churning/makeDayEvents';
 import type { useSay } from '../frame/FarmContext';
-import { momentSaid } from '../frame/farmTime';
+import { momentSaid } from '../frame/momentSaid';
 import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
 import type { useOutbox } from '../outbox/OutboxProvider';

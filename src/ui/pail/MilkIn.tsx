@@ -5,7 +5,6 @@ import { useState } from 'react';
 import { milkBlock, pooledMilkFat, richestMilk } from '@/core/dairy/milkIn';
 import { list } from '@/core/quantities/list';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
-import { places } from '@/core/standing/places';
 import type { Place } from '@/core/standing/places';
 import type { PailView } from '@/server/pail/views';
 import { useSay } from '../frame/FarmContext';
@@ -13,17 +12,15 @@ import { laterPart } from '../frame/laterPart';
 import { clockSeconds, useNow } from '../frame/useNow';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
-import { Chips } from '../quantity/Chips';
 import { QuantityField } from '../quantity/QuantityField';
 import { justNow, momentOf, whenTold } from '../quantity/saidWhen';
 import { understand } from '../quantity/understand';
-import { Quiet } from '../theme/Enamel';
 import { milkCommand } from './milkCommand';
 import styles from './Pail.module.css';
 import type { MilkingDetails } from './usual';
-import { freeVessels, likeWhen, likeYesterday, vesselFor } from './usual';
+import { likeWhen, likeYesterday, vesselFor } from './usual';
 
-const WhenItWas = laterPart(() => import('../quantity/WhenItWas').then((part) => part.WhenItWas));
+const MilkDifferently = laterPart(() => import('./MilkDifferently').then((part) => part.MilkDifferently));
 
 export const milkRules = (system: PailView['farm']['unitSystem']) => ({
   system,
@@ -97,8 +94,6 @@ export function MilkIn({
   const expected = pooledMilkFat(animals, day);
   const volume = quantity?.value ?? (before ? before.mass / 1.03 : 2000);
   const wouldBe = vesselFor(view, before, volume);
-  const free = freeVessels(view, 'milk');
-  const filled = view.lots.filter(({ kind, vessel }) => kind === 'milk' && vessel);
   const wrong = milkedAt === undefined || [fat, heat].some((one) => one && 'wrong' in one);
 
   async function send() {
@@ -189,72 +184,24 @@ export function MilkIn({
       )}
       <RefusedSentence refused={refused} />
       {open && (
-        <>
-          <Chips
-            legend="Whose milk"
-            chosen={chosenOf}
-            onChoose={setOf}
-            choices={[
-              { key: 'herd', name: 'The herd', small: text(spokenFraction(pooledMilkFat(milked, day).fat)) },
-              ...view.animals.map((animal) => ({
-                key: animal.id,
-                name: animal.name,
-                small: milkBlock([animal], day) ? 'kept from people' : animal.milked ? undefined : 'dry',
-              })),
-              { key: 'bought', name: 'Bought' },
-            ]}
-          />
-          <WhenItWas when={when} onWhen={setWhen} />
-          <Chips
-            legend="Into"
-            chosen={vesselId ?? wouldBe?.id ?? 'none'}
-            onChoose={setVesselId}
-            choices={[
-              ...free.map(({ id, name, capacity }) => ({ key: id, name, small: say.volume(capacity) })),
-              ...filled.map(({ vessel }) => ({ key: vessel!.id, name: vessel!.name, small: 'pour onto it' })),
-              { key: 'none', name: 'A pail', small: 'no name' },
-            ]}
-          />
-          <Chips
-            legend="It stands"
-            chosen={place ?? usual.place ?? 'fridge'}
-            onChoose={setPlace}
-            choices={(['fridge', 'fanFridge', 'coldWater', 'iceWater', 'cool', 'room'] as const).map(
-              (key) => ({
-                key,
-                name: places[key].name,
-                small: say.temperature(places[key].celsius),
-              }),
-            )}
-          />
-          <div className={styles.pair}>
-            <QuantityField
-              label="Fat, if it was tested"
-              typed={fatTyped}
-              onTyped={setFatTyped}
-              understood={fat}
-              system={say.system}
-              hint={`${text(spokenFraction(expected.fat))} ± ${(expected.sd * 100).toFixed(1)} assumed`}
-            />
-            <QuantityField
-              label="How warm"
-              typed={heatTyped}
-              onTyped={setHeatTyped}
-              understood={heat}
-              system={say.system}
-              hint={`${say.temperature(usual.celsius ?? 35)} assumed`}
-            />
-          </div>
-          <label className={styles.check}>
-            <input
-              type="checkbox"
-              checked={unstrained}
-              onChange={(event) => setUnstrained(event.target.checked)}
-            />
-            Not strained yet
-          </label>
-          <Quiet>Fat assumed: {expected.how.join('; ')}.</Quiet>
-        </>
+        <MilkDifferently
+          view={view}
+          day={day}
+          milked={milked}
+          chosenOf={chosenOf}
+          onOf={setOf}
+          when={when}
+          onWhen={setWhen}
+          into={vesselId ?? wouldBe?.id ?? 'none'}
+          onInto={setVesselId}
+          place={place ?? usual.place ?? 'fridge'}
+          onPlace={setPlace}
+          fat={{ typed: fatTyped, onTyped: setFatTyped, understood: fat }}
+          heat={{ typed: heatTyped, onTyped: setHeatTyped, understood: heat, usual: usual.celsius ?? 35 }}
+          expected={expected}
+          unstrained={unstrained}
+          onUnstrained={setUnstrained}
+        />
       )}
     </section>
   );

@@ -5,7 +5,7 @@ import { CalculationError } from '@/core/calculationError';
 import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { readWhen } from '@/core/times/readWhen';
 import { useSay } from '../frame/FarmContext';
-import { momentSaid } from '../frame/farmTime';
+import { momentSaid } from '../frame/momentSaid';
 import { clockSeconds, useNow } from '../frame/useNow';
 import { Chips } from './Chips';
 import { QuantityField } from './QuantityField';

@@ -10,6 +10,7 @@ import { Board } from '../board/Board';
 import { inTwo } from '../board/inTwo';
 import { Said, Wall } from '../board/Wall';
 import { useSay } from '../frame/FarmContext';
+import { laterPart } from '../frame/laterPart';
 import { useNow } from '../frame/useNow';
 import type { KeptShelf } from '../frame/WithoutHouse';
 import { keep } from '../outbox/kept';
@@ -20,9 +21,10 @@ import { pageOf } from '../standing/alarm';
 import { standingLot } from '../standing/LotBoard';
 import type { LotNow } from '../standing/lotNow';
 import { useLotsNow } from '../standing/useLotsNow';
-import { CreamIn } from './CreamIn';
 import { NextChurning } from './NextChurning';
 import { churnable, nextCapacity, nextOnes, pooledFat } from './nextOnes';
+
+const CreamIn = laterPart(() => import('./CreamIn').then((part) => part.CreamIn));
 
 /** Cream at rest: what it waits for, which lots make the next churning, and what stands beside it. */
 export function Shelf({ view }: { view: ShelfView }) {

@@ -2,4 +2,4 @@
 export { readMakeDay, readNote } from '@/core/jot/readMakeDay';
 export { unweighedEvents, butterEvent, makeDayEvents, reweighedEvent } from '../makeDayEvents';
 export { takeWhen } from '@/core/times/readWhen';
-export { momentSaid } from '../../frame/farmTime';
+export { momentSaid } from '../../frame/momentSaid';
