@@ -17,6 +17,45 @@ export interface RestingCream {
   keptApart: boolean;
 }
 
+/** Cream as it stands, whoever tells its story: the screens by the minute, the house when it is asked. */
+interface StandingCream {
+  lot: { id: string; ripened: boolean; blockedReason: string | null; details: { cut?: string | undefined } };
+  story: { soured: boolean; souring: unknown; frozen: unknown } | undefined;
+  /** mL, and hours since its oldest part. */
+  volume: number;
+  ageHours: number;
+  judged: { mayNot: { churn?: string | undefined } };
+}
+
+/** What matters of standing cream for choosing the next churning. */
+export const restingCream = ({ lot, story, volume, ageHours, judged }: StandingCream): RestingCream => ({
+  id: lot.id,
+  volume,
+  ageHours,
+  ripened: story?.soured ?? lot.ripened,
+  souring: story?.souring !== undefined,
+  frozen: story?.frozen !== undefined,
+  blocked: lot.blockedReason !== null,
+  mayNot: judged.mayNot.churn,
+  keptApart: lot.details.cut === 'top',
+});
+
+/** mL of a churn nobody has named yet. */
+const anyChurn = 4000;
+
+/** mL of the churn that is used next, as far as anyone can tell: the last one's. */
+export const nextCapacity = ({
+  vessels,
+  last,
+}: {
+  vessels: readonly { id: string; kind: string; capacity: number }[];
+  last: { vesselId: string | null; capacity: number } | undefined;
+}): number =>
+  vessels.find(({ id }) => id === last?.vesselId)?.capacity ??
+  last?.capacity ??
+  vessels.find(({ kind }) => kind === 'churn')?.capacity ??
+  anyChurn;
+
 /** No fresh sweet cream goes to ripened cream in the hours before it is churned: mixed ripeness leaves fat behind (handbook §2). */
 export const freshHours = 12;
 

@@ -1,9 +1,15 @@
+import { creamDensity } from '@/core/dairy/creamDensity';
+import { leanestChurnable } from '@/core/dairy/creamFat';
+import { nextCapacity, proposeChurning, restingCream } from '@/core/planning/proposeChurning';
 import { inFarm } from '@/data/farmScope';
 import type { TrailLot, TrailStep } from '@/data/ledger/movements';
 import { parkedOf, trailOf } from '@/data/ledger/movements';
-import { lotsById } from '@/data/ledger/standing';
+import type { LotKind } from '@/data/ledger/ledger';
+import { lotsById, standingLots } from '@/data/ledger/standing';
+import { now } from '../clock';
 import type { PlanView } from '../churning/views';
 import { planViewOf } from '../churning/views';
+import { judgedLots } from '../ledger/judgedLots';
 import type { HouseView } from '../house/views';
 import { houseViewOf } from '../house/views';
 import type { ParkedShown, ShownLot } from '../pail/views';
@@ -24,9 +30,45 @@ export const shelfView = (farmId: string): Promise<ShelfView> =>
     parked: parkedShown(await parkedOf(scope)),
   }));
 
-/** Cream that stands on the Shelf, for whoever begins a churning elsewhere. */
-export const creamOnShelf = (farmId: string): Promise<ShownLot[]> =>
-  inFarm(farmId, (scope) => shownLots(scope, ['cream']));
+/** Cream to be churned, as it is called and how much of it there is, mL. */
+export interface CreamOffered {
+  lotIds: string[];
+  names: string[];
+  volume: number;
+}
+
+/** Cream that stands on the Shelf and may be churned, for whoever begins elsewhere: what is churned next, as one, and the rest. */
+export const creamOnShelf = (farmId: string): Promise<{ next?: CreamOffered; others: CreamOffered[] }> =>
+  inFarm(farmId, async (scope) => {
+    const at = now();
+    const found = await judgedLots(scope, await standingLots(scope, ['cream'], at), at);
+    const creams = found.map((one) => {
+      const fat = one.lot.fat / one.lot.mass;
+      const celsius = Math.max(0, Math.min(45, one.story?.celsius ?? 4));
+      return {
+        ...one,
+        volume: one.lot.mass / creamDensity(Math.min(0.6, fat), celsius),
+        ageHours: (at.getTime() - one.lot.oldestAt.getTime()) / 3_600_000,
+        churns:
+          fat >= leanestChurnable && one.judged.mayNot.churn === undefined && one.lot.blockedReason === null,
+      };
+    });
+    const { vessels, last } = await planViewOf(scope);
+    const chosen = new Set(proposeChurning(creams.map(restingCream), nextCapacity({ vessels, last })).chosen);
+    const offered = (ones: typeof creams): CreamOffered => ({
+      lotIds: ones.map(({ lot }) => lot.id),
+      names: ones.map(({ lot }) => lot.vessel?.name ?? lot.code),
+      volume: ones.reduce((sum, { volume }) => sum + volume, 0),
+    });
+    const next = creams.filter(({ lot, churns }) => churns && chosen.has(lot.id));
+    const apart = creams.filter(
+      ({ lot, churns }) => churns && !chosen.has(lot.id) && lot.details.cut !== 'top',
+    );
+    return {
+      ...(next.length > 0 ? { next: offered(next) } : {}),
+      others: apart.map((one) => offered([one])),
+    };
+  });
 
 export interface TrailShown {
   lots: (Omit<TrailLot, 'madeAt'> & { madeSeconds: number })[];
@@ -36,7 +78,12 @@ export interface TrailShown {
 export interface LotView extends PlanView {
   lot: ShownLot;
   /** What stands in the dairy: what may be poured onto, and which vessels are taken. */
-  lots: ShownLot[];
+  standing: {
+    id: string;
+    kind: LotKind;
+    blockedReason: string | null;
+    vessel: { id: string; name: string } | null;
+  }[];
   /** Standing cultures, for souring it. */
   cultures: ShownLot[];
   trail: TrailShown;
@@ -51,7 +98,14 @@ export const lotView = (farmId: string, lotId: string): Promise<LotView | undefi
     return {
       ...(await planViewOf(scope)),
       lot: lot!,
-      lots: await shownLots(scope, ['cream', 'milk', 'skim', 'buttermilk', 'culture']),
+      standing: (await standingLots(scope, ['cream', 'milk', 'skim', 'buttermilk', 'culture'], now())).map(
+        ({ id, kind, blockedReason, vessel }) => ({
+          id,
+          kind,
+          blockedReason,
+          vessel: vessel && { id: vessel.id, name: vessel.name },
+        }),
+      ),
       cultures: await shownLots(scope, ['culture']),
       trail: trailShown(await trailOf(scope, lotId)),
     };

@@ -91,6 +91,7 @@ export function InHeader({ children }: { children: ReactNode }) {
 /** The jot line in the header of every page. Where the page does not know the dairy, the house is asked when it is written. */
 export function HeaderJot() {
   const { setPlace, offered, own, open } = useHeader();
+  const names = useOwnNames();
   // A churn under way stands its own line here in a moment: what is typed meanwhile must not go to another.
   const live = isLiveChurn(usePathname());
   const [waited, setWaited] = useState(false);
@@ -101,7 +102,7 @@ export function HeaderJot() {
   return (
     <div ref={setPlace} className={styles.place} data-open={open}>
       {!own && (!live || waited) && (
-        <JotLine dairy={() => (offered ? Promise.resolve(offered) : askTheHouse())} />
+        <JotLine names={names} dairy={() => (offered ? Promise.resolve(offered) : askTheHouse())} />
       )}
     </div>
   );

@@ -8,11 +8,17 @@ import { useOutbox } from '../outbox/OutboxProvider';
 import { useLater } from '../frame/useLater';
 import { useAct } from '../outbox/useAct';
 import type { Offered } from './HeaderJot';
-import { useOwnNames } from './HeaderJot';
 import { JotField } from './JotField';
 
 /** One line that takes what a maker would jot on the door frame, and says back what it became. */
-export function JotLine({ dairy }: { dairy: () => Promise<Offered | undefined> }) {
+export function JotLine({
+  dairy,
+  names,
+}: {
+  dairy: () => Promise<Offered | undefined>;
+  /** An animal and a vessel of this farm, for what may be written. */
+  names: { animal?: string | undefined; vessel?: string | undefined };
+}) {
   const say = useSay();
   const now = useNow(60_000);
   const { act, refused, busy } = useAct();
@@ -21,7 +27,6 @@ export function JotLine({ dairy }: { dairy: () => Promise<Offered | undefined> }
   useLater(theWriting);
   const [typed, setTyped] = useState('');
   const [wrong, setWrong] = useState<string>();
-  const names = useOwnNames();
 
   async function send() {
     const known = await dairy();

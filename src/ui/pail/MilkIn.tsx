@@ -65,7 +65,7 @@ export function MilkIn({
   const [unstrained, setUnstrained] = useState(false);
   const [when, setWhen] = useState(justNow);
   const milkedAt = momentOf(when, now);
-  const amount = understand(typed, { ...milkRules(say.system), own: view.vessels });
+  const amount = understand(typed, milkRules(say.system));
   const quantity = amount && 'quantity' in amount ? amount.quantity : undefined;
   const fat = understand(fatTyped, {
     system: say.system,

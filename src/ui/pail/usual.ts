@@ -9,7 +9,7 @@ const creamVessels = ['jar', 'tub', 'crock'];
 
 /** Vessels that nothing stands in, of kinds that hold milk or cream, in the order they were used last. */
 export function freeVessels(
-  { vessels, lots }: { vessels: readonly Vessel[]; lots: readonly ShownLot[] },
+  { vessels, lots }: { vessels: readonly Vessel[]; lots: readonly { vessel: { id: string } | null }[] },
   what: 'milk' | 'cream',
 ): Vessel[] {
   const taken = new Set(lots.flatMap(({ vessel }) => (vessel ? [vessel.id] : [])));

@@ -1,3 +1,4 @@
+import { ownMeasures } from './ownMeasures';
 import { echo, understand } from './understand';
 import type { QuantityRules } from './understand';
 
@@ -43,11 +44,11 @@ describe('what a field understands', () => {
 });
 
 describe('by the house’s own measures', () => {
-  const own = [
+  const own = ownMeasures([
     { name: 'Rose mould', capacity: 260 },
     { name: 'Rose', capacity: 5000 },
     { name: 'Blue jar', capacity: 3000 },
-  ];
+  ]);
   const rules = { system: 'us', kinds: ['mass', 'volume'], bareUnit: 'lb', own } as const;
   it.each([
     ['2 rose moulds', 520],

@@ -1,6 +1,6 @@
 import { CalculationError } from '@/core/calculationError';
 import type { Quantity } from '@/core/quantities/parseQuantity';
-import { byMeasure, parseQuantity } from '@/core/quantities/parseQuantity';
+import { parseQuantity } from '@/core/quantities/parseQuantity';
 import {
   spokenFraction,
   spokenMass,
@@ -20,10 +20,8 @@ export interface QuantityRules {
   kinds: readonly QuantityKind[];
   /** Unit put behind a bare number, in the farm's own way: `L`, `lb`, `°F`, `%`. */
   bareUnit: string;
-  /** Moulds, cups and jars of the house, that an amount may be counted in by name. */
-  own?: readonly { name: string; capacity: number }[];
-  /** How well a vessel of the house is filled to what it holds, as a share. */
-  ownSpread?: number;
+  /** Reads what is counted in the house's own measures, where they may be named ({@link ownMeasures}). */
+  own?: (typed: string, system: UnitSystem) => Quantity | undefined;
   /** Says what is wrong with a quantity that could be read, if anything is. */
   check?: (quantity: Quantity) => string | undefined;
 }
@@ -31,13 +29,12 @@ export interface QuantityRules {
 /** Reads what was typed by the rules of one field. Empty is nothing yet, not an error. */
 export function understand(
   typed: string,
-  { system, kinds, bareUnit, check, own = [], ownSpread = 0.08 }: QuantityRules,
+  { system, kinds, bareUnit, check, own }: QuantityRules,
 ): Understood {
   if (typed.trim() === '') return undefined;
   try {
     const quantity =
-      (kinds.includes('volume') ? inOwn(typed, system, own, ownSpread) : undefined) ??
-      read(typed, system, kinds, bareUnit);
+      (kinds.includes('volume') ? own?.(typed, system) : undefined) ?? read(typed, system, kinds, bareUnit);
     if (!kinds.includes(quantity.kind))
       return { wrong: `“${typed.trim()}” is a ${quantity.kind}; a ${kinds.join(' or a ')} is needed here.` };
     const wrong = check?.(quantity);
@@ -46,29 +43,6 @@ export function understand(
     if (error instanceof CalculationError) return { wrong: error.message };
     throw error;
   }
-}
-
-/** So many of the house's own vessels, by name: “2 rose moulds”, “half a blue jar”; undefined when none is named. */
-function inOwn(
-  typed: string,
-  system: UnitSystem,
-  own: NonNullable<QuantityRules['own']>,
-  spread: number,
-): Quantity | undefined {
-  // The longest name first: “rose mould” before “rose”.
-  for (const { name, capacity } of own.toSorted((a, b) => b.name.length - a.name.length)) {
-    const named = new RegExp(
-      `(?:\\b|^)(?:of (?:the |my )?)?${name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?:e?s)?(?:ful)?\\s*$`,
-      'i',
-    );
-    if (!named.test(typed)) continue;
-    const many = typed
-      .replace(named, ' ')
-      .replace(/\b(?:the|my)\s*$/i, '')
-      .trim();
-    return byMeasure(parseQuantity(`${many === '' ? '1' : many} ml`, system, 'volume'), capacity, spread);
-  }
-  return undefined;
 }
 
 /** A number alone gets the field's unit; anything else is read as it stands. */

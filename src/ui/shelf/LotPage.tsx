@@ -16,7 +16,6 @@ import { Door, Doors } from '../board/Door';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
-import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
@@ -27,7 +26,8 @@ import type { LotNow } from '../standing/lotNow';
 import { sayAge, sayMuch } from '../standing/lotNow';
 import { notesOf, notesSaid } from '../standing/notesOf';
 import { useLotsNow } from '../standing/useLotsNow';
-import { Enamel, Quiet } from '../theme/Enamel';
+import { Quiet } from '../theme/Enamel';
+import { keeps, oldLine } from './keepsCulture';
 import { Temper } from './Temper';
 import room from './LotPage.module.css';
 
@@ -38,6 +38,7 @@ const TemperatureCard = laterPart(() =>
 const PourCard = laterPart(() => import('../standing/PourCard').then((part) => part.PourCard));
 const UseCard = laterPart(() => import('../standing/UseCard').then((part) => part.UseCard));
 const CorrectLot = laterPart(() => import('../standing/CorrectLot').then((part) => part.CorrectLot));
+const KeepCulture = laterPart(() => import('./KeepCulture').then((part) => part.KeepCulture));
 const LotNotes = laterPart(() => import('../standing/LotNotes').then((part) => part.LotNotes));
 const Ripen = laterPart(() => import('./Ripen').then((part) => part.Ripen));
 const Trail = laterPart(() => import('./Trail').then((part) => part.Trail));
@@ -47,13 +48,8 @@ const blockedToDo = (kind: string): string =>
   kind === 'butter' || kind === 'ghee'
     ? 'Set it apart and mark it. It is not eaten, sold or given away; ask the vet before any animal gets it.'
     : 'Keep it in a vessel of its own, marked. Ask the vet before any animal gets it; otherwise pour it away.';
-/** Culture to keep for the next time, g: enough for two per cent of five litres. */
-const keeps = 100;
 /** The board’s rail is full at so much fat in one vessel, g. */
 const railFull = 400;
-/** A line carried on so often is begun anew soon (handbook, cultures). */
-const oldLine = 8;
-
 /** One lot at rest: ripen it, temper it, use it, and its whole way. */
 export function LotPage({ view }: { view: LotView }) {
   const say = useSay();
@@ -195,7 +191,7 @@ export function LotPage({ view }: { view: LotView }) {
                   usual={isMade(lot.kind) ? 'eaten' : lot.kind === 'buttermilk' ? 'baked' : 'pigs'}
                 />
                 {(lot.kind === 'cream' || lot.kind === 'skim' || lot.kind === 'buttermilk') && (
-                  <PourCard one={one} house={view} />
+                  <PourCard one={one} house={{ vessels: view.vessels, lots: view.standing }} />
                 )}
               </Door>
             )}
@@ -251,34 +247,6 @@ export function LotPage({ view }: { view: LotView }) {
         </Quiet>
       </div>
     </Beside>
-  );
-}
-
-/** Some of what soured well is kept for the next time. */
-function KeepCulture({ lot }: { lot: LotNow['lot'] }) {
-  const say = useSay();
-  const { act, refused } = useAct();
-  return (
-    <Enamel className={styles.stack} aria-label="Keep a culture">
-      <Quiet>
-        {(lot.details.line?.generation ?? 0) >= oldLine
-          ? 'This line has been carried on eight times and more: begin it anew from a bought culture soon.'
-          : 'From what soured well: fresh, clean-smelling, kept cold in a clean jar.'}
-      </Quiet>
-      <Button
-        variant="outlined"
-        onClick={() =>
-          void act(
-            'culture.keep',
-            { lotId: newId(), fromLotId: lot.id, mass: Math.min(keeps, lot.mass) },
-            `${say.mass(Math.min(keeps, lot.mass))} kept as culture.`,
-          )
-        }
-      >
-        Keep {say.mass(Math.min(keeps, lot.mass))}
-      </Button>
-      <RefusedSentence refused={refused} />
-    </Enamel>
   );
 }
 

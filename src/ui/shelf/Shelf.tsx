@@ -22,7 +22,8 @@ import { standingLot } from '../standing/LotBoard';
 import type { LotNow } from '../standing/lotNow';
 import { useLotsNow } from '../standing/useLotsNow';
 import { NextChurning } from './NextChurning';
-import { churnable, nextCapacity, nextOnes, pooledFat } from './nextOnes';
+import { nextCapacity } from '@/core/planning/proposeChurning';
+import { churnable, nextOnes, pooledFat } from './nextOnes';
 
 const CreamIn = laterPart(() => import('./CreamIn').then((part) => part.CreamIn));
 

@@ -6,7 +6,8 @@ import { creamDensity } from '@/core/dairy/creamDensity';
 import { kindWord } from '@/core/standing/lotKinds';
 import type { Place } from '@/core/standing/places';
 import { places } from '@/core/standing/places';
-import type { ShownLot, Vessel } from '@/server/pail/views';
+import type { Vessel } from '@/server/pail/views';
+import type { LotView } from '@/server/shelf/views';
 import { useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
@@ -20,13 +21,15 @@ import { Enamel } from '../theme/Enamel';
 import type { LotNow } from './lotNow';
 import { sayMuch } from './lotNow';
 
+type StandsThere = LotView['standing'][number];
+
 /** Some of a lot, or all of it, into another vessel: milk of a pail into two jars, skim into the freezer. */
 export function PourCard({
   one,
   house,
 }: {
   one: LotNow;
-  house: { vessels: readonly Vessel[]; lots: readonly ShownLot[] };
+  house: { vessels: readonly Vessel[]; lots: readonly StandsThere[] };
 }) {
   const say = useSay();
   const { act, refused, busy } = useAct();

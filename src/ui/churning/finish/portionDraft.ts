@@ -12,6 +12,7 @@ import { saltWays, unsaltedFrom } from '@/core/salting/saltWays';
 import { intoPieces, shapedPortions } from '@/core/working/intoPieces';
 import { densities, pressedError, scaleSd } from '@/core/quantities/measuring';
 import type { Understood } from '../../quantity/understand';
+import { ownMeasures } from '../../quantity/ownMeasures';
 import { understand } from '../../quantity/understand';
 import type { Body } from '../makeDayEvents';
 import type { SaltDraft } from './SaltChooser';
@@ -115,7 +116,9 @@ export function readPortion(
     system,
     kinds: ['mass', 'volume'],
     bareUnit: { metric: 'g', us: 'lb', imperial: 'lb' }[system],
-    own: moulds.flatMap(({ name, capacity }) => (name === undefined ? [] : [{ name, capacity }])),
+    own: ownMeasures(
+      moulds.flatMap(({ name, capacity }) => (name === undefined ? [] : [{ name, capacity }])),
+    ),
     check: ({ value }) => (value <= 0 ? 'Butter weighs more than nothing.' : undefined),
   });
   const containerVolume =

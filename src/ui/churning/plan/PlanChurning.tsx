@@ -12,7 +12,7 @@ import { churningCautions } from '@/core/keeping/cautions';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import { fillLimit, tools } from '@/core/churning/tools';
 import type { PlanView } from '@/server/churning/views';
-import type { ShownLot } from '@/server/shelf/views';
+import type { CreamOffered } from '@/server/shelf/views';
 import { Beside } from '../../board/Beside';
 import { Rail } from '../../board/Board';
 import { Door, Doors } from '../../board/Door';
@@ -40,6 +40,7 @@ import type { CreamInFront, PlanDraft, ReadPlan } from './planDraft';
 import type { CreamFromShelf } from './planDraft';
 import { afterwards, draftByWay, draftFromShelf, freshDraft, readPlan, someOf } from './planDraft';
 import { amountRules } from './creamRules';
+import { OnShelf } from './OnShelf';
 import { useAcross } from './useAcross';
 import styles from './PlanChurning.module.css';
 
@@ -57,7 +58,6 @@ const silence = (outbox: { reachable: boolean }): Promise<undefined> =>
 
 const Afterwards = laterPart(() => import('./Afterwards').then((part) => part.Afterwards));
 const LoadsAsked = laterPart(() => import('./LoadsAsked').then((part) => part.LoadsAsked), null);
-const OnShelf = laterPart(() => import('./OnShelf').then((part) => part.OnShelf), null);
 const AskChurn = laterPart(() => import('./CreamAsked').then((part) => part.AskChurn));
 const AskCold = laterPart(() => import('./CreamAsked').then((part) => part.AskCold));
 const AskKind = laterPart(() => import('./CreamAsked').then((part) => part.AskKind));
@@ -82,11 +82,11 @@ export function PlanChurning({
   front,
   from,
   like,
-  shelf = [],
+  shelf,
 }: {
   plan: PlanView;
   /** Cream that stands on the Shelf, where none was chosen. */
-  shelf?: readonly ShownLot[];
+  shelf?: { next?: CreamOffered; others: readonly CreamOffered[] } | undefined;
   front: CreamInFront;
   /** Cream from the Shelf: what it is, is known. */
   from?: CreamFromShelf;
@@ -202,7 +202,11 @@ export function PlanChurning({
   const temperFirst =
     from !== undefined && despite === undefined && foreseen !== undefined && foreseen.outcome !== 'breaks';
   // Cream that is there goes before cream that has to be told.
-  const stands = !from && shelf.length > 0 && draft.amount === '';
+  const stands =
+    !from &&
+    draft.amount === '' &&
+    shelf !== undefined &&
+    (shelf.next !== undefined || shelf.others.length > 0);
   const fill = loads?.fillEach ?? 0;
   const here = facts?.temperature ?? 14;
   const across = useAcross(facts, facts && plan.paces[facts.tool]);
@@ -258,7 +262,7 @@ export function PlanChurning({
             onLoads={(to) => change({ loads: to })}
           />
         )}
-        {stands && <OnShelf lots={shelf} plan={plan} />}
+        {stands && <OnShelf {...shelf} />}
         {refused && (
           <p role="alert" className={styles.refused}>
             {refused}

@@ -15,6 +15,7 @@ import type { UnitSystem } from '@/core/quantities/units';
 import { weighed } from '@/core/quantities/measuring';
 import type { PlanView } from '@/server/churning/views';
 import type { Understood } from '../../quantity/understand';
+import { ownMeasures } from '../../quantity/ownMeasures';
 import { understand } from '../../quantity/understand';
 
 /** What a maker has typed and tapped so far; kept as it is, right or wrong. */
@@ -256,7 +257,7 @@ export function readPlan(
   plan: Pick<PlanView, 'last' | 'vessels' | 'farm' | 'fatFromBatches'> & Partial<Pick<PlanView, 'ways'>>,
 ): ReadPlan {
   const system = plan.farm.unitSystem;
-  const amount = understand(draft.amount, { ...amountRules(system), own: plan.vessels });
+  const amount = understand(draft.amount, { ...amountRules(system), own: ownMeasures(plan.vessels) });
   const temperature =
     draft.cold === 'measured' ? understand(draft.temperatureTyped, temperatureRules(system)) : undefined;
   const fat =

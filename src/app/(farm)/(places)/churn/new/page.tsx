@@ -23,7 +23,7 @@ export default async function Page({
   const known = front === 'tub' || front === 'jar' || front === 'again' ? front : undefined;
   return (
     <PlanChurning
-      shelf={model ? [] : await creamOnShelf(farmId)}
+      shelf={model ? undefined : await creamOnShelf(farmId)}
       key={model ?? known}
       plan={await planView(farmId, model)}
       front={model ? 'again' : known}
