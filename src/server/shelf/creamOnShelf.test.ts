@@ -1,0 +1,37 @@
+import { randomUUID } from 'node:crypto';
+import { morning, send } from '../testing/aBatch';
+import { aDairy, animal, cream, milk, skim } from '../testing/aDairy';
+import { creamOnShelf } from './views';
+
+const house = aDairy();
+
+describe('cream that is offered to whoever begins a churning elsewhere', () => {
+  it('is what would be churned next, as one, and the rest beside it; what is kept apart or from people is not', async () => {
+    const farm = await house.farm();
+    expect(await creamOnShelf(farm)).toEqual({ others: [] });
+    const tub = randomUUID();
+    expect(await send(farm, 'vessel.add', { id: tub, tool: null, name: 'White tub', kind: 'tub', capacity: 4000 })).toMatchObject({ status: 'done' });
+    const first = await cream(farm, { vesselId: tub, mass: 1200, atSeconds: morning - 40 * 3600 });
+    const frozen = await cream(farm, { mass: 700, place: 'freezer', celsius: -18, atSeconds: morning - 30 * 3600 });
+    const tansy = animal({ withdrawnFrom: '2020-01-01', withdrawnUntil: '2027-12-31', withdrawnReason: 'udder' });
+    await send(farm, 'animal.put', tansy);
+    const blocked = await milk(farm, { from: 'animals', animalIds: [tansy.id], celsius: 6, place: 'fridge', atSeconds: morning - 20 * 3600 });
+    await skim(farm, [blocked], { atSeconds: morning - 8 * 3600 });
+    const lotId = await milk(farm, { from: 'bought', celsius: 6, place: 'fridge', atSeconds: morning - 20 * 3600 });
+    const top = randomUUID();
+    const rest = randomUUID();
+    expect(await skim(farm, [lotId], { cuts: [{ lotId: top, mass: 500, fat: 0.33, cut: 'top' }, { lotId: rest, mass: 900, fat: 0.18, cut: 'rest' }], atSeconds: morning - 6 * 3600 })).toMatchObject({ status: 'done' });
+    const { next, others } = await creamOnShelf(farm);
+    expect(next!.lotIds).toEqual([first, rest]);
+    expect(next!.names[0]).toBe('White tub');
+    expect(next!.volume).toBeGreaterThan(2000);
+    expect(next!.volume).toBeLessThan(2200);
+    expect(others.map(({ lotIds }) => lotIds)).toEqual([[frozen]]);
+  }); // prettier-ignore
+
+  it('is none that should be thrown out', async () => {
+    const farm = await house.farm();
+    await cream(farm, { treatment: 'raw', celsius: 22, atSeconds: morning - 60 * 86_400 });
+    expect(await creamOnShelf(farm)).toEqual({ others: [] });
+  });
+});
