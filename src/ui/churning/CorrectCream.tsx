@@ -14,7 +14,6 @@ import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../frame/FarmContext';
 import { useNotice } from '../frame/Notices';
 import { clockSeconds } from '../frame/useNow';
-import { Chips } from '../quantity/Chips';
 import { QuantityField } from '../quantity/QuantityField';
 import type { SaidWhen } from '../quantity/saidWhen';
 import { justNow } from '../quantity/saidWhen';
@@ -24,6 +23,7 @@ import { WhenItWas } from '../quantity/WhenItWas';
 import { Enamel, Quiet } from '../theme/Enamel';
 import styles from './CorrectCream.module.css';
 import { correctedWords } from './correctedWords';
+import { AskKind } from './plan/CreamAsked';
 import { amountRules, fatRules, sizeRules, temperatureRules } from './plan/creamRules';
 import { ToolSelect } from './ToolSelect';
 import type { LiveBatch } from './useBatch';
@@ -53,10 +53,11 @@ export function CorrectCream({
   const [fatTyped, setFat] = useState('');
   const [heatTyped, setHeat] = useState('');
   const [sizeTyped, setSize] = useState('');
-  const [kind, setKind] = useState<'pasteurised' | 'raw' | 'longlife'>(
-    facts.homogenised ? 'longlife' : facts.treatment,
-  );
-  const [ripened, setRipened] = useState(facts.ripened);
+  const [kind, setKind] = useState({
+    ripened: facts.ripened,
+    treatment: facts.treatment,
+    homogenised: facts.homogenised,
+  });
   const [tool, setTool] = useState(facts.tool);
   const [when, setWhen] = useState<SaidWhen>(justNow);
   const amount = understand(amountTyped, amountRules(say.system));
@@ -71,10 +72,7 @@ export function CorrectCream({
     celsius: valueOf(heat),
     capacity: valueOf(size),
     tool,
-    ripened,
-    ...(kind === 'longlife'
-      ? { homogenised: true, treatment: facts.homogenised ? facts.treatment : 'pasteurised' }
-      : { homogenised: false, treatment: kind }),
+    ...kind,
   });
   const change = wrong ? undefined : correctionOf(facts, truth);
   const started = view.events.find((event) => event.kind === 'started');
@@ -137,25 +135,7 @@ export function CorrectCream({
           hint={`written down: ${say.volume(facts.capacity)}`}
         />
       </div>
-      <Chips
-        legend="Raw or heated"
-        chosen={kind}
-        onChoose={setKind}
-        choices={[
-          { key: 'pasteurised', name: 'Pasteurised' },
-          { key: 'raw', name: 'Raw' },
-          { key: 'longlife', name: 'Long-life', small: 'or homogenised' },
-        ]}
-      />
-      <Chips
-        legend="Sweet or ripened"
-        chosen={ripened ? 'ripened' : 'sweet'}
-        onChoose={(key) => setRipened(key === 'ripened')}
-        choices={[
-          { key: 'sweet', name: 'Sweet' },
-          { key: 'ripened', name: 'Ripened', small: 'thick and tart' },
-        ]}
-      />
+      <AskKind draft={kind} change={(part) => setKind((now) => ({ ...now, ...part }))} />
       <ToolSelect label="Churned in" tool={tool} onTool={setTool} />
       {started && (
         <WhenItWas

@@ -88,7 +88,13 @@ export function AskRich({ plan, draft, read, change }: Asked) {
 }
 
 /** Sweet or ripened, raw or heated. */
-export const AskKind = ({ draft, change }: Pick<Asked, 'draft' | 'change'>) => (
+export const AskKind = ({
+  draft,
+  change,
+}: {
+  draft: Pick<PlanDraft, 'ripened' | 'treatment' | 'homogenised'>;
+  change: (part: Partial<Pick<PlanDraft, 'ripened' | 'treatment' | 'homogenised'>>) => void;
+}) => (
   <div className={styles.pair}>
     <Chips
       legend="Sweet or ripened"
