@@ -8,6 +8,8 @@ const words: Record<string, string> = {
   'lot.pour': 'a pouring',
   'lot.use': 'a use of milk or cream',
   'lot.record': 'what was seen of milk or cream',
+  'lots.record': 'what was done with several vessels',
+  'lot.correct': 'milk or cream put right',
   'lot.clear': 'clearing the shelf',
   'culture.keep': 'a culture kept',
   'entry.undo': 'taking something back',
@@ -22,6 +24,7 @@ const words: Record<string, string> = {
   'cleaning.record': 'cleaning',
   'animal.put': 'an animal',
   'vessel.add': 'a vessel',
+  'vessel.change': 'a vessel changed',
   'house.settle': 'the house’s settings',
   'way.keep': 'a way of working',
   'way.drop': 'a way of working',
@@ -40,6 +43,9 @@ const eventWords: Record<string, string> = {
   packed: 'the packing',
   undone: 'taking a mark back',
   tasted: 'a taste',
+  noted: 'a note',
+  corrected: 'what was put right',
+  speed: 'a speed',
 };
 
 /** What a command was, for the maker who has to decide about it. */
