@@ -11,7 +11,6 @@ import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { LotView } from '@/server/shelf/views';
 import { Beside } from '../board/Beside';
 import { Rail } from '../board/Board';
-import { ButterPiece } from '../board/ButterPiece';
 import { Door, Doors } from '../board/Door';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
@@ -37,6 +36,7 @@ const TemperatureCard = laterPart(() =>
 );
 const PourCard = laterPart(() => import('../standing/PourCard').then((part) => part.PourCard));
 const UseCard = laterPart(() => import('../standing/UseCard').then((part) => part.UseCard));
+const ButterPiece = laterPart(() => import('../board/ButterPiece').then((part) => part.ButterPiece), null);
 const CorrectLot = laterPart(() => import('../standing/CorrectLot').then((part) => part.CorrectLot));
 const KeepCulture = laterPart(() => import('./KeepCulture').then((part) => part.KeepCulture));
 const LotNotes = laterPart(() => import('../standing/LotNotes').then((part) => part.LotNotes));
