@@ -98,14 +98,15 @@ export const lotView = (farmId: string, lotId: string): Promise<LotView | undefi
     return {
       ...(await planViewOf(scope)),
       lot: lot!,
-      standing: (await standingLots(scope, ['cream', 'milk', 'skim', 'buttermilk', 'culture'], now())).map(
-        ({ id, kind, blockedReason, vessel }) => ({
+      standing: (await standingLots(scope, ['cream', 'milk', 'skim', 'buttermilk', 'culture'], now()))
+        // Only what stands in a vessel with a name can be poured onto, or keeps one taken.
+        .filter(({ vessel }) => vessel !== null)
+        .map(({ id, kind, blockedReason, vessel }) => ({
           id,
           kind,
           blockedReason,
           vessel: vessel && { id: vessel.id, name: vessel.name },
-        }),
-      ),
+        })),
       cultures: await shownLots(scope, ['culture']),
       trail: trailShown(await trailOf(scope, lotId)),
     };
