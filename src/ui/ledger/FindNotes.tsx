@@ -43,7 +43,7 @@ export function FindNotes() {
       <ul aria-live="polite" aria-label="Notes">
         {data?.map((found) => (
           <li key={found.id}>
-            <time>{say.when(found.atSeconds, now)}</time>
+            <time>{say.when(found.atSeconds, now)}</time>{' '}
             <Link href={found.lotId ? `/shelf/${found.lotId}` : `/ledger/${found.batchId}`}>
               {found.lotId
                 ? `${kindNames[found.lotKind as LotKind]} ${found.lotCode}`
