@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { ownTime } from '../../src/cli/ownTime';
-import { beginBatch, expect, expectSound, test } from './farm';
+import { beginBatch, expect, expectSound, milkStands, openMilkRoom, test } from './farm';
 
 /** What lies between two acts, two moments and two screens. */
 
@@ -258,4 +258,20 @@ test('what is behind a door cannot be fetched: it says so in its place, and open
   await page.unroute(chunks);
   await settings.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByLabel('Name of the farm')).toHaveValue('Larkfold');
+});
+
+test('a door opened while the page does not answer yet has its room behind it', async ({ page, farm }) => {
+  const { vessels } = await openMilkRoom(farm);
+  const lotId = await milkStands(farm, vessels.tall, 3, 9000);
+  // A slow line: the page is drawn, and what makes it answer is still on its way.
+  let arrives = () => undefined as void;
+  const away = new Promise<void>((resolve) => (arrives = resolve));
+  await page.route('**/_next/static/**/*.js', (route) => away.then(() => route.continue()));
+  await page.goto(`/pail/${lotId}`, { waitUntil: 'commit' });
+  const door = page.locator('details', { hasText: 'Use it whole' });
+  await door.locator('summary').click();
+  await expect(door).toHaveAttribute('open');
+  await expect(page.getByText('Calves', { exact: true })).toHaveCount(0);
+  arrives();
+  await expect(page.getByText('Calves', { exact: true })).toBeVisible();
 });

@@ -2,7 +2,7 @@
 
 import { ChevronDown } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import styles from './Door.module.css';
 
 /** What is rarer, behind one clear door that opens in place: its name, how it is now, and a handle. */
@@ -29,17 +29,20 @@ export function Door({
   const [atFirst] = useState(open);
   // What is behind it is drawn with its first opening, and stays as it was left.
   const [opened, setOpened] = useState(open);
+  // Whoever opens it while the page does not answer yet is not left before an empty room.
+  const stands = useCallback((door: HTMLDetailsElement | null) => {
+    if (!door?.open) return;
+    setOpened(true);
+    shutOthers(door);
+  }, []);
   return (
     <details
+      ref={stands}
       className={styles.door}
       open={atFirst}
       data-group={group}
       data-half={half}
-      onToggle={({ currentTarget }) => {
-        if (!currentTarget.open) return;
-        setOpened(true);
-        shutOthers(currentTarget);
-      }}
+      onToggle={({ currentTarget }) => stands(currentTarget)}
     >
       <summary>
         <span>
