@@ -169,7 +169,9 @@ export function SkimGauge({
   );
   const step = say.system === 'metric' ? '2 mm' : '1/16 in';
   const leave = betterLeft(one, rise?.waitingGains);
-  const canSkim = (cut !== undefined || isBoiled || tooEarly) && later === '0';
+  // Still being reckoned: what is to come has its room from the start, so that nothing moves from under a finger.
+  const awaited = wanted !== undefined && !rise && !isBoiled;
+  const canSkim = (cut !== undefined || isBoiled || tooEarly || awaited) && later === '0';
   const unsaid = when.chosen === 'typed' && (then === undefined || tooEarly);
   return (
     <Beside
@@ -217,9 +219,6 @@ export function SkimGauge({
           <h1>{says}</h1>
           {why && <p>{why}</p>}
         </section>
-        {wanted && !rise && !isBoiled && (
-          <LinearProgress variant="determinate" value={100 * share} aria-label="Cream rising" />
-        )}
         {canSkim && (
           <div className={styles.acts}>
             {leave !== undefined && !pressing && (
@@ -256,18 +255,24 @@ export function SkimGauge({
           </div>
         )}
         <RefusedSentence refused={refused} />
-        {cut && (
-          <figure className={styles.figure}>
+        {(cut || awaited) && (
+          <figure className={styles.figure} aria-busy={awaited}>
             <figcaption>
-              {tap ? 'Butter drawn off with the skim, a week' : 'Butter left in the skim, a week'}:{' '}
-              {say.about(plan.leftAWeek)}
+              {tap ? 'Butter drawn off with the skim, a week' : 'Butter left in the skim, a week'}
+              {cut && <>: {say.about(plan.leftAWeek)}</>}
             </figcaption>
-            <SkimChart points={plan.leftByDepth} at={at} left={plan.leftAWeek} before={lastStop} />
+            {cut ? (
+              <SkimChart points={plan.leftByDepth} at={at} left={plan.leftAWeek} before={lastStop} />
+            ) : (
+              <div className={styles.chart}>
+                <LinearProgress variant="determinate" value={100 * share} aria-label="Cream rising" />
+              </div>
+            )}
             <div className={styles.steps}>
-              <Button variant="outlined" onClick={() => setLadle(Math.max(2, at - 2))}>
+              <Button variant="outlined" disabled={awaited} onClick={() => setLadle(Math.max(2, at - 2))}>
                 − {step}
               </Button>
-              <Button variant="outlined" onClick={() => setLadle(Math.min(depth, at + 2))}>
+              <Button variant="outlined" disabled={awaited} onClick={() => setLadle(Math.min(depth, at + 2))}>
                 + {step}
               </Button>
               <Button variant="outlined" disabled={line === undefined} onClick={() => setLadle(best)}>
@@ -276,7 +281,7 @@ export function SkimGauge({
             </div>
           </figure>
         )}
-        {!isBoiled && (cut || rise) && (
+        {!isBoiled && (cut || rise || awaited) && (
           <Chips
             legend="If you skim it in"
             chosen={later}

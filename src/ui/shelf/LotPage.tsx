@@ -2,9 +2,7 @@
 
 import { timesSaid } from '@/core/quantities/counted';
 import { laterPart } from '../frame/laterPart';
-import Button from '@mui/material/Button';
 import Link from 'next/link';
-import type { ReactNode } from 'react';
 import { isMade, kindNames, kindWord } from '@/core/standing/lotKinds';
 import { places } from '@/core/standing/places';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
@@ -15,13 +13,8 @@ import { Door, Doors } from '../board/Door';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
-import { RefusedSentence } from '../outbox/RefusedSentence';
-import { useAct } from '../outbox/useAct';
-import styles from '../pail/Pail.module.css';
-import { toUse } from '../pail/usual';
 import { LargeWare } from '../standing/LargeWare';
 import { AlarmCaution } from '../standing/AlarmCaution';
-import type { LotNow } from '../standing/lotNow';
 import { sayAge, sayMuch } from '../standing/lotNow';
 import { notesOf, notesSaid } from '../standing/notesOf';
 import { useLotsNow } from '../standing/useLotsNow';
@@ -41,6 +34,7 @@ const CorrectLot = laterPart(() => import('../standing/CorrectLot').then((part) 
 const KeepCulture = laterPart(() => import('./KeepCulture').then((part) => part.KeepCulture));
 const LotNotes = laterPart(() => import('../standing/LotNotes').then((part) => part.LotNotes));
 const Ripen = laterPart(() => import('./Ripen').then((part) => part.Ripen));
+const ThrowOut = laterPart(() => import('./ThrowOut').then((part) => part.ThrowOut));
 const Trail = laterPart(() => import('./Trail').then((part) => part.Trail));
 
 /** What to do with a thing that is kept from people, by what it is. */
@@ -247,35 +241,5 @@ export function LotPage({ view }: { view: LotView }) {
         </Quiet>
       </div>
     </Beside>
-  );
-}
-
-/** What must be thrown out: that first, in one tap; what else may be done with it knowingly behind a door. */
-function ThrowOut({ one, souring }: { one: LotNow; souring: ReactNode }) {
-  const { lot } = one;
-  const { act, refused, busy } = useAct();
-  return (
-    <>
-      <Button
-        variant="contained"
-        size="large"
-        disabled={busy}
-        sx={{ minHeight: 96, fontSize: '1.35rem' }}
-        onClick={() => void act('lot.use', { lotId: lot.id, to: 'spoiled' }, `All of it ${toUse.spoiled}.`)}
-      >
-        Throw it out
-      </Button>
-      <Quiet>Scald the vessel before anything else goes into it.</Quiet>
-      <RefusedSentence refused={refused} />
-      <Door name="Something else with it" value="for soap, or knowingly">
-        <div className={styles.stack} style={{ paddingTop: 14 }}>
-          {one.story?.souring && souring}
-          <UseCard one={one} usual="soap" />
-          {lot.kind === 'cream' && (
-            <Link href={`/churn/new?lots=${lot.id}`}>Churn it all the same; its butter will say so</Link>
-          )}
-        </div>
-      </Door>
-    </>
   );
 }
