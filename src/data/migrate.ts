@@ -15,6 +15,7 @@ import { theCalendar } from './migrations/0011-the-calendar';
 import { roomInTheFreezer } from './migrations/0012-room-in-the-freezer';
 import { madeAndKept } from './migrations/0013-made-and-kept';
 import { putRight } from './migrations/0014-put-right';
+import { mixedIn } from './migrations/0015-mixed-in';
 import { guard } from './migrations/migration';
 import { rights } from './rights';
 
@@ -34,6 +35,7 @@ export const migrations = [
   roomInTheFreezer,
   madeAndKept,
   putRight,
+  mixedIn,
 ];
 
 /**

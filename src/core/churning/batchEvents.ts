@@ -72,6 +72,20 @@ const load = v.optional(
   ),
 );
 
+/** What is mixed in by its own name and weight, beside which of the house's rules it falls under. */
+export const mixedIn = v.strictObject({
+  of: v.picklist(additionKeys),
+  /** As this house calls it, where the list has no name for it. */
+  name: v.optional(
+    v.pipe(v.string(), v.trim(), v.minLength(1, 'a name.'), v.maxLength(40, 'at most 40 letters.')),
+  ),
+  /** g, where it is known. */
+  mass: v.optional(positiveMass),
+  /** What was typed, for showing it back: “2 cloves”. */
+  typed: v.optional(v.pipe(v.string(), v.maxLength(40, 'at most 40 letters.'))),
+});
+export type MixedIn = v.InferOutput<typeof mixedIn>;
+
 const pieces = v.strictObject({ form: v.picklist(pieceForms), each: positiveMass });
 export type Pieces = v.InferOutput<typeof pieces>;
 
@@ -259,6 +273,7 @@ export const batchEvent = v.variant('kind', [
     saltMass: mass,
     salting,
     additions: v.array(v.picklist(additionKeys)),
+    mixedIn: v.optional(v.pipe(v.array(mixedIn), v.maxLength(12, 'at most 12 things.'))),
     /** g of what was mixed in, where it is known; part of its mass. */
     additionMass: v.optional(mass),
     storage: v.picklist(storages),

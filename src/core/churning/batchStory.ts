@@ -91,6 +91,8 @@ export interface StoryPortion {
   saltMass: number;
   salting: EventOf<'portion'>['salting'];
   additions: EventOf<'portion'>['additions'];
+  /** By their own names and weights, where they were said. */
+  mixedIn?: EventOf<'portion'>['mixedIn'];
   /** g of what was mixed in, as far as it is known. */
   additionMass?: number | undefined;
   storage: EventOf<'portion'>['storage'];

@@ -13,15 +13,40 @@ export type Weighing = (typeof weighings)[number];
 export const clarities = ['milky', 'cloudy', 'hazy', 'clear'] as const;
 export type Clarity = (typeof clarities)[number];
 
-/** What may be mixed in, and what follows from it. */
+/**
+ * What may be mixed in, and what follows from it. What the house calls otherwise is one of these by its nature: wild garlic is
+ * fresh like garlic. `density` g/mL as it lies in a spoon, `water` as a share of it, `piece` g of one clove or capsule
+ * (kitchen averages, engineering estimates).
+ */
 export const additions = {
-  herbs: { name: 'Fresh herbs', perishable: true },
-  garlic: { name: 'Garlic', perishable: true },
-  honey: { name: 'Honey', perishable: false },
-  spice: { name: 'Dry spice', perishable: false },
-  colour: { name: 'Colour', perishable: false },
-} as const;
+  herbs: { name: 'Fresh herbs', perishable: true, density: 0.25, water: 0.85 },
+  garlic: { name: 'Garlic', perishable: true, density: 0.57, water: 0.6, piece: { name: 'clove', mass: 4 } },
+  fruit: { name: 'Fresh fruit or zest', perishable: true, density: 0.6, water: 0.85 },
+  driedHerbs: { name: 'Dried herbs', perishable: false, density: 0.2, water: 0.08 },
+  spice: { name: 'Dry spice', perishable: false, density: 0.5, water: 0.09 },
+  seeds: { name: 'Seeds or nuts', perishable: false, density: 0.6, water: 0.05 },
+  honey: { name: 'Honey', perishable: false, density: 1.42, water: 0.17 },
+  maple: { name: 'Maple or other syrup', perishable: false, density: 1.32, water: 0.33 },
+  colour: { name: 'Colour', perishable: false, density: 0.65, water: 0.1 },
+  vitaminE: {
+    name: 'Vitamin E',
+    perishable: false,
+    density: 0.95,
+    water: 0,
+    piece: { name: 'capsule', mass: 0.3 },
+  },
+} as const satisfies Record<string, MixIn>;
 export type Addition = keyof typeof additions;
+
+/** One thing that butter is mixed with. */
+export interface MixIn {
+  name: string;
+  /** Fresh: it brings its own short date, and never stands warm. */
+  perishable: boolean;
+  density: number;
+  water: number;
+  piece?: { name: string; mass: number };
+}
 /** Where cream stands during a pause. */
 export const pausePlaces = ['room', 'fridge', 'bath', 'iceWater'] as const;
 export type PausePlace = (typeof pausePlaces)[number];

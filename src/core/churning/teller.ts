@@ -4,6 +4,7 @@ import { movedInto, overfills } from './contents';
 import { withInferred } from './inferredMarks';
 import type { ToolKey } from './tools';
 import { isQuick } from './tools';
+import { joinedMix } from '../working/mixedIn';
 import { weighings } from './batchWords';
 
 /** Two devices marking the same stage within this many seconds saw the same thing (engineering estimate). */
@@ -382,6 +383,7 @@ export class Teller {
       measured: weighings[Math.max(weighings.indexOf(target.measured), weighings.indexOf(from.measured))]!,
       saltMass: target.saltMass + from.saltMass,
       additions: [...new Set([...target.additions, ...from.additions])],
+      mixedIn: joinedMix(target.mixedIn, from.mixedIn),
       ...(target.additionMass === undefined && from.additionMass === undefined
         ? {}
         : { additionMass: (target.additionMass ?? 0) + (from.additionMass ?? 0) }),

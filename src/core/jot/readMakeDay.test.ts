@@ -4,7 +4,7 @@ const read = (text: string, system: 'metric' | 'us' | 'imperial' = 'metric') => 
 
 test.each(['butter 612 g some salt', 'butter 612 g salted by eye', 'butter 612 g, salt to taste', 'butter 612 g with some salt'])(
   '“%s” is salt that nobody measured',
-  (said) => expect(readMakeDay(said, 'metric')).toMatchObject({ kind: 'butter', amount: { value: 612 }, salt: { byEye: true }, additions: [] }),
+  (said) => expect(readMakeDay(said, 'metric')).toMatchObject({ kind: 'butter', amount: { value: 612 }, salt: { byEye: true }, mixedIn: [] }),
 ); // prettier-ignore
 
 test.each([
@@ -72,7 +72,7 @@ describe('a jot on make day', () => {
     });
     expect(read('butter 200 g with garlic and herbs')).toMatchObject({
       amount: { value: 200 },
-      additions: ['herbs', 'garlic'],
+      mixedIn: [{ of: 'garlic' }, { of: 'herbs' }],
     });
     expect(read('butter 400 g to ghee 310 g')).toMatchObject({
       amount: { value: 400 },

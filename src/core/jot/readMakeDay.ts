@@ -1,6 +1,5 @@
 import { CalculationError } from '../calculationError';
 import type {
-  Addition,
   Clarity,
   Feed,
   Feel,
@@ -11,12 +10,13 @@ import type {
   WashPlace,
   Working,
 } from '../churning/batchWords';
-import { additions, clarities, feeds, pieceForms, tastes } from '../churning/batchWords';
+import { clarities, feeds, pieceForms, tastes } from '../churning/batchWords';
+import type { MixedIn } from '../churning/batchEvents';
 import type { MarkStage } from '../churning/stages';
 import type { ToolKey } from '../churning/tools';
 import { toolKeys, tools } from '../churning/tools';
-import { list } from '../quantities/list';
 import { saltByEye, someSalt } from '../salting/salts';
+import { readMixed } from './readMixed';
 import { parseQuantity } from '../quantities/parseQuantity';
 import type { Quantity } from '../quantities/parseQuantity';
 import type { UnitSystem } from '../quantities/units';
@@ -36,7 +36,7 @@ export type MakeDay =
       amount: Quantity;
       salt: 'usual' | 'none' | { share: number; byEye?: true };
       pieces?: { form: PieceForm; each: number };
-      additions: Addition[];
+      mixedIn: MixedIn[];
       /** Made into ghee; how much, if it was weighed. */
       ghee?: Quantity | true;
     }
@@ -212,7 +212,10 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
         return { kind: 'felt', celsius: amountOf(rest, system, ['temperature'], '').value };
       const shaped = new RegExp(`\\bin(?:to)? (.+?) (${pieceForms.join('|')})s?$`).exec(rest);
       const clarified = /\b(?:in)?to ghee\b ?(.*)$/.exec(rest);
-      const mixed = mixedIn(rest.replace(shaped?.[0] ?? /$^/, '').replace(clarified?.[0] ?? /$^/, ''));
+      const mixed = readMixed(
+        rest.replace(shaped?.[0] ?? /$^/, '').replace(clarified?.[0] ?? /$^/, ''),
+        system,
+      );
       const share = /(\d+(?:[.,]\d+)?) ?%(?: salt(?:ed)?)?/.exec(rest);
       const none = /\bunsalted\b|\bno salt\b/.test(rest);
       const eye = saltByEye.exec(rest)?.[0];
@@ -236,7 +239,7 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
               : eye
                 ? { share: someSalt, byEye: true }
                 : 'usual',
-        additions: mixed,
+        mixedIn: mixed,
         ...(shaped
           ? {
               pieces: {
@@ -279,39 +282,6 @@ const speedSaid: readonly [RegExp, Speed][] = [
   [/^(?:on |at )?(?:medium|usual|normal)(?: speed)?(?: again| now)?$/, 'usual'],
 ];
 const shares: Record<string, number> = { quarter: 0.25, third: 1 / 3, half: 0.5 };
-
-/** Salt is told by its share; garlic salt is more than salt. */
-const plainSalt =
-  /^(?:(?:a|some|bit|little|pinch|of|sea|coarse|fine|flaky) )*salt(?: flakes)?$|^[\d.,]+ ?% ?salt(?:ed)?$/;
-
-/** What people call what they mix in. */
-const mixedWords: Record<Addition, RegExp> = {
-  herbs:
-    /^(fresh )?(herbs?|chives?|parsley|thyme|dill|basil|sage|rosemary|mint|tarragon|nettles?|ramsons?|wild garlic)$/,
-  garlic: /^(fresh )?garlic$/,
-  honey: /^honey$/,
-  spice: /^(dry )?(spices?|pepper|paprika|cumin|cinnamon|caraway)$/,
-  colour: /^(colou?r|annatto|carrot( juice)?)$/,
-};
-
-/**
- * What “with …” says was mixed in: nothing of it is passed over, for what is fresh in it decides how long the butter keeps.
- * @throws {CalculationError} for what the house knows no rule for
- */
-function mixedIn(rest: string): Addition[] {
-  const said = (/\bwith (.+)$/.exec(rest)?.[1] ?? '').split(/,| and | & |\+/).map((one) => one.trim());
-  const found = said.flatMap((one) => {
-    if (one === '' || plainSalt.test(one)) return [];
-    const key = (Object.keys(mixedWords) as Addition[]).find((each) => mixedWords[each].test(one));
-    if (!key)
-      throw new CalculationError(
-        `“${one}” is nothing the house knows a rule for: ${list(Object.values(additions).map(({ name }) => name.toLowerCase()))}. Say which it is nearest to.`,
-        'jot',
-      );
-    return [key];
-  });
-  return (Object.keys(mixedWords) as Addition[]).filter((key) => found.includes(key));
-}
 
 /** Longest note, letters. */
 const longestNote = 500;

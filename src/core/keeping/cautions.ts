@@ -1,6 +1,7 @@
 import type { BatchFacts, EventOf } from '../churning/batchEvents';
 import { tools } from '../churning/tools';
 import type { ToolKey } from '../churning/tools';
+import { isPerishable } from '../working/mixedIn';
 
 export interface Caution {
   key: string;
@@ -56,14 +57,14 @@ export function keepingCautions(
 ): Caution[] {
   const said: Caution[] = [];
   const { additions, storage } = portion;
-  if (additions.includes('garlic') || additions.includes('herbs')) {
+  if (additions.some(isPerishable)) {
     const warm = storage === 'counter' || storage === 'crock';
     said.push({
       key: 'botulism',
       level: warm ? 'danger' : 'caution',
       says: warm
-        ? 'Fresh herb or garlic butter never stands at room temperature: botulism. Fridge, 4 days, or freezer.'
-        : 'Fresh herb or garlic butter: at most 4 days in the fridge, or freeze it. Never on the counter (botulism).',
+        ? 'Butter with fresh herbs, garlic or fruit never stands at room temperature: botulism. Fridge, 4 days, or freezer.'
+        : 'Butter with fresh herbs, garlic or fruit: at most 4 days in the fridge, or freeze it. Never on the counter (botulism).',
     });
   }
   if (additions.includes('honey'))

@@ -16,11 +16,11 @@ describe('ghee', () => {
 
 describe('allergens on a label', () => {
   it('say milk always, ghee too, and what was mixed in', () => {
-    expect(allergensOf([])).toBe('Contains milk.');
-    expect(allergensOf([], true)).toMatch(/ghee keeps traces/);
-    expect(allergensOf(['spice'])).toMatch(/mustard, celery or sesame/);
-    expect(allergensOf(['herbs', 'garlic'])).toMatch(/Celery leaf/);
-    expect(allergensOf(['honey'])).toMatch(/not for infants/);
-    expect(allergensOf(['colour'])).toBe('Contains milk.');
+    expect(allergensOf({ additions: [] })).toBe('Contains milk.');
+    expect(allergensOf({ additions: [] }, true)).toMatch(/ghee keeps traces/);
+    expect(allergensOf({ additions: ['spice'] })).toMatch(/mustard, celery or sesame/);
+    expect(allergensOf({ additions: ['herbs', 'garlic'] })).toMatch(/Celery leaf/);
+    expect(allergensOf({ additions: ['honey'] })).toMatch(/not for infants/);
+    expect(allergensOf({ additions: ['colour'] })).toBe('Contains milk.');
   });
 });

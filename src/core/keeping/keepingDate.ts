@@ -17,6 +17,8 @@ export interface Kept {
   cultured: boolean;
   rawOrigin: boolean;
   freshHerbsOrGarlic: boolean;
+  /** Some salt is in it, too little to keep it. */
+  littleSalt?: boolean;
   /** Salt in its water, mass fraction, when it is known: what keeps it, more than that it is salted. */
   brine?: number | undefined;
 }
@@ -55,8 +57,8 @@ export function keepingDate(butter: Kept): KeepingDate {
     days = herbDays[butter.storage];
     reasons.push(
       butter.storage === 'counter' || butter.storage === 'crock'
-        ? 'fresh herbs or garlic never stand at room temperature (botulism)'
-        : `fresh herbs or garlic: at most ${counted(days, 'day')}`,
+        ? 'fresh herbs, garlic or fruit never stand at room temperature (botulism)'
+        : `fresh herbs, garlic or fruit: at most ${counted(days, 'day')}`,
     );
   }
   const whole = Math.floor(days + 1e-9);
@@ -72,23 +74,25 @@ function byBrine(butter: Kept, reasons: string[]): number {
   return unsalted + (days - unsalted) * (butter.brine / usuallyKeeps);
 }
 
-function baseDays({ storage, washed, salted, rawOrigin }: Kept, reasons: string[]): number {
+function baseDays({ storage, washed, salted, rawOrigin, littleSalt }: Kept, reasons: string[]): number {
+  const unsalted = littleSalt ? 'too little salt to keep it' : 'unsalted';
   switch (storage) {
     case 'fridge':
       reasons.push(
         washed
           ? salted
             ? 'washed and salted, at 4 °C or colder'
-            : 'washed, unsalted, at 4 °C or colder'
+            : `washed, ${unsalted}, at 4 °C or colder`
           : 'not washed: buttermilk left in it sours',
       );
       return washed ? (salted ? fridgeDays.salted : fridgeDays.unsalted) : fridgeDays.unwashed;
     case 'freezer':
-      reasons.push(`${salted ? 'salted' : 'unsalted'}, at −18 °C; safe after that, but the flavour fades`);
+      reasons.push(`${salted ? 'salted' : unsalted}, at −18 °C; safe after that, but the flavour fades`);
       return salted ? freezerDays.salted : freezerDays.unsalted;
     case 'counter':
       if (rawOrigin) reasons.push('raw milk butter has no counter time');
-      else if (!salted) reasons.push('unsalted butter has no counter time');
+      else if (!salted)
+        reasons.push(littleSalt ? 'too little salt for counter time' : 'unsalted butter has no counter time');
       else
         reasons.push(
           washed ? 'salted and washed, on the counter up to 21 °C' : 'salted but not washed, on the counter',

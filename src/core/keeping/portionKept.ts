@@ -1,5 +1,6 @@
 import type { BatchFacts } from '../churning/batchEvents';
 import type { StoryPortion } from '../churning/batchStory';
+import { isPerishable } from '../working/mixedIn';
 import { saltWays } from '../salting/saltWays';
 import { gheeDate } from './gheeDate';
 import type { KeepingDate } from './keepingDate';
@@ -33,9 +34,10 @@ export function portionKept(
   const butter = {
     washed,
     salted: ways.keeps,
+    littleSalt: portion.saltMass > 0 && !ways.keeps,
     cultured: facts.ripened,
     rawOrigin: facts.treatment === 'raw',
-    freshHerbsOrGarlic: portion.additions.some((addition) => addition === 'herbs' || addition === 'garlic'),
+    freshHerbsOrGarlic: portion.additions.some(isPerishable),
   };
   return keptThrough((storage, from) => keepingDate({ ...butter, made: from, storage }), [first, ...moves]);
 }

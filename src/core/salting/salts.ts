@@ -17,6 +17,13 @@ export const saltSolubility = 0.264;
 export const keepingBrine = 0.06;
 /** Salt that nobody measures, “some”, as a share of the butter: too little to count on for keeping (engineering estimate). */
 export const someSalt = 0.01;
+/** Less than this share of the butter is a trace: nobody tastes it, and nothing keeps by it (engineering estimate). */
+const traceOfSalt = 0.004;
+
+/** What butter is called by the share of salt in it. */
+export const saltedName = (share: number): string =>
+  share <= 0 ? 'Unsalted' : share < traceOfSalt ? 'A trace of salt' : 'Salted';
+
 /** What is said of salt that was not measured. */
 export const saltByEye =
   /\b(?:(?:some|a little|a bit of) salt|(?:salted|salt),? (?:by eye|to taste)|by eye|to taste)\b/i;

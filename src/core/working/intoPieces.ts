@@ -1,4 +1,5 @@
-import type { Pieces } from '../churning/batchEvents';
+import type { MixedIn, Pieces } from '../churning/batchEvents';
+import { shareOfMix } from './mixedIn';
 
 /**
  * Whole pieces of a weight that butter makes, and what is over. A last piece short by less than a fiftieth counts as
@@ -24,6 +25,7 @@ export function shapedPortions<
     mass: number;
     saltMass: number;
     additionMass?: number | undefined;
+    mixedIn?: MixedIn[] | undefined;
     name: string;
     portionId: string;
   },
@@ -36,6 +38,7 @@ export function shapedPortions<
   const beside = (part: number) => ({
     saltMass: portion.saltMass * part,
     ...(portion.additionMass === undefined ? {} : { additionMass: portion.additionMass * part }),
+    ...(portion.mixedIn === undefined ? {} : { mixedIn: shareOfMix(portion.mixedIn, part) }),
   });
   return [
     { ...portion, ...beside(1 - share), mass: whole, pieces },

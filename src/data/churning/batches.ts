@@ -1,5 +1,5 @@
 import type { BatchVerdict, Composition } from '@/core/balancing/judgeBatch';
-import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
+import type { BatchEvent, BatchFacts, MixedIn } from '@/core/churning/batchEvents';
 import type { Phase, StoryPortion } from '@/core/churning/batchStory';
 import type { PaceLesson } from '@/core/churning/learnPace';
 import { literal, Op, QueryTypes } from 'sequelize';
@@ -192,12 +192,30 @@ export async function putPortions(
         saltMass: portion.saltMass.toFixed(3),
         measured: portion.measured,
         additions: portion.additions,
+        mixedIn: portion.mixedIn ?? null,
         pieces: portion.pieces ? { ...portion.pieces } : null,
         standing: true,
       },
       { transaction },
     );
   }
+}
+
+/** What this house mixed into its butter by names of its own, the latest first. */
+export async function mixedBefore({
+  farmId,
+  transaction,
+}: FarmScope): Promise<Pick<MixedIn, 'of' | 'name'>[]> {
+  const rows = await database().query<Required<Pick<MixedIn, 'of' | 'name'>>>(
+    `SELECT thing->>'of' AS of, thing->>'name' AS name
+     FROM portion
+     JOIN lot ON lot.farm_id = portion.farm_id AND lot.id = portion.lot_id
+     CROSS JOIN LATERAL jsonb_array_elements(portion.mixed_in) AS thing
+     WHERE portion.farm_id = :farmId AND thing ? 'name'
+     GROUP BY 1, 2 ORDER BY max(lot.made_at) DESC LIMIT 24`,
+    { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
+  );
+  return rows;
 }
 
 /** Portions a batch ever had, by lot id, with whether they still stand. */

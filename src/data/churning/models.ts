@@ -1,5 +1,6 @@
 import type { CreationOptional, InferAttributes, InferCreationAttributes, Sequelize } from 'sequelize';
 import { DataTypes, Model } from 'sequelize';
+import type { MixedIn } from '@/core/churning/batchEvents';
 
 export class BatchRow extends Model<InferAttributes<BatchRow>, InferCreationAttributes<BatchRow>> {
   declare farmId: string;
@@ -79,6 +80,7 @@ export class PortionRow extends Model<InferAttributes<PortionRow>, InferCreation
   declare saltMass: string;
   declare measured: string;
   declare additions: string[];
+  declare mixedIn: CreationOptional<MixedIn[] | null>;
   declare pieces: CreationOptional<Record<string, unknown> | null>;
   declare standing: boolean;
 }
@@ -94,6 +96,7 @@ export function definePortion(sequelize: Sequelize): void {
       saltMass: DataTypes.DECIMAL(12, 3),
       measured: DataTypes.TEXT,
       additions: DataTypes.JSONB,
+      mixedIn: DataTypes.JSONB,
       pieces: DataTypes.JSONB,
       standing: DataTypes.BOOLEAN,
     },

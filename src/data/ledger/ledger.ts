@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { QueryTypes } from 'sequelize';
+import type { MixedIn } from '@/core/churning/batchEvents';
 import type { LotKind } from '@/core/standing/lotKinds';
 import { database } from '../connection';
 import type { FarmScope } from '../farmScope';
@@ -261,6 +262,8 @@ export interface ButterOnHand {
   mass: number;
   fat: number;
   additions: string[];
+  /** By their own names, where they were said. */
+  mixedIn?: MixedIn[] | null;
   salted: boolean;
   storage: string;
   madeAt: Date;
@@ -275,7 +278,7 @@ export interface ButterOnHand {
 /** Butter with something left in it, oldest first. */
 export async function butterOnHand({ farmId, transaction }: FarmScope): Promise<ButterOnHand[]> {
   const rows = await database().query<Record<string, unknown>>(
-    `SELECT lot.id, lot.code, lot.kind, lot.batch_id, portion.name, portion.pieces, portion.salt_mass > 0 AS salted, lot.mass_now AS mass, lot.fat_now AS fat, portion.additions,
+    `SELECT lot.id, lot.code, lot.kind, lot.batch_id, portion.name, portion.pieces, portion.salt_mass > 0 AS salted, lot.mass_now AS mass, lot.fat_now AS fat, portion.additions, portion.mixed_in,
             lot.storage, lot.made_at, lot.keep_until::text AS keep_until, lot.keep_reasons, lot.raw, lot.blocked_reason, lot.details->>'despite' AS despite
      FROM lot
      JOIN portion ON portion.farm_id = lot.farm_id AND portion.lot_id = coalesce(lot.details->>'partOf', lot.id)
@@ -293,6 +296,7 @@ export async function butterOnHand({ farmId, transaction }: FarmScope): Promise<
     mass: Number(row.mass),
     fat: Number(row.fat),
     additions: row.additions as string[],
+    mixedIn: row.mixed_in as MixedIn[] | null,
     salted: row.salted === true,
     storage: String(row.storage),
     madeAt: row.made_at as Date,

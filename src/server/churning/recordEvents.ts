@@ -1,6 +1,7 @@
 import { counted } from '@/core/quantities/counted';
 import { isDeepStrictEqual } from 'node:util';
 import * as v from 'valibot';
+import { mixName } from '@/core/working/mixedIn';
 import { moistureTest } from '@/core/balancing/moistureTest';
 import { batchEvent, id } from '@/core/churning/batchEvents';
 import type { BatchEvent } from '@/core/churning/batchEvents';
@@ -130,6 +131,13 @@ function refuseImpossible(event: BatchEvent): void {
     throw new Refusal('The salt cannot weigh as much as the butter it is in.', 'saltMass');
   if (event.kind === 'portion' && event.saltMass + (event.additionMass ?? 0) >= event.mass)
     throw new Refusal('What is mixed in cannot weigh as much as the butter it is in.', 'additionMass');
+  // Its dates and its label go by the rules it falls under.
+  const unruled = event.kind === 'portion' && event.mixedIn?.find(({ of }) => !event.additions.includes(of));
+  if (unruled)
+    throw new Refusal(
+      `“${mixName(unruled)}” is mixed in, and its rule is not among the additions.`,
+      'additions',
+    );
   if (event.kind === 'portion' && event.ghee && event.ghee.mass >= event.mass)
     throw new Refusal('Ghee weighs less than the butter it was made of: its water has gone.', 'ghee');
   if (event.kind === 'moisture') moistureTest(event);

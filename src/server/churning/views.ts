@@ -3,7 +3,7 @@ import { judgeBatch } from '@/core/balancing/judgeBatch';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { foreseenOf } from '@/core/churning/foreseenOf';
 import type { ChurnPace } from '@/core/churning/churnPace';
-import type { BatchFacts } from '@/core/churning/batchEvents';
+import type { BatchFacts, MixedIn } from '@/core/churning/batchEvents';
 import { learnPace, paceOf } from '@/core/churning/learnPace';
 import { tellBatch } from '@/core/churning/tellBatch';
 import { factsAsDone } from '@/core/churning/wayOfWorking';
@@ -18,6 +18,7 @@ import {
   lotsOfBatch,
   paceLessonsOf,
   revisionOf,
+  mixedBefore,
 } from '@/data/churning/batches';
 import type { NamedWay } from '@/data/churning/ways';
 import { waysOf } from '@/data/churning/ways';
@@ -55,6 +56,8 @@ export interface BatchView extends HouseView {
   revision: number;
   pace: ChurnPace | undefined;
   moulds: Vessel[];
+  /** What this house mixed in before, by its own names. */
+  mixedBefore: Pick<MixedIn, 'of' | 'name'>[];
   /** The farm’s churns, for a load beside this one. */
   churns: Vessel[];
   ways: NamedWay[];
@@ -145,6 +148,7 @@ export async function batchViewOf(scope: FarmScope, batchId: string): Promise<Ba
     revision: batch.revision,
     pace,
     ...(story.phase === 'packed' ? { expected: expectedOf(batch.facts, story, pace) } : {}),
+    mixedBefore: await mixedBefore(scope),
     moulds: vessels.filter((vessel) => vessel.kind === 'mould' || vessel.kind === 'tub'),
     churns: vessels.filter((vessel) => vessel.kind === 'churn'),
     ways: await waysOf(scope),

@@ -1,7 +1,6 @@
-import type { Addition } from '@/core/churning/batchWords';
-import { additions as known } from '@/core/churning/batchWords';
 import { isWarm } from '@/core/keeping/keepingDate';
 import type { Storage } from '@/core/keeping/keepingDate';
+import { isPerishable } from '@/core/working/mixedIn';
 import type { FarmScope } from '@/data/farmScope';
 import { additionsOf } from '@/data/ledger/ledger';
 import type { StandingLot } from '@/data/ledger/standing';
@@ -29,9 +28,9 @@ export const portionOf = ({ id, details }: StandingLot): string => details.partO
 export async function refuseWarmHerbs(scope: FarmScope, lot: StandingLot, to: Storage): Promise<void> {
   if (!isWarm(to)) return;
   const mixed = await additionsOf(scope, portionOf(lot));
-  if (mixed.some((key) => known[key as Addition]?.perishable))
+  if (mixed.some(isPerishable))
     throw new Refusal(
-      `${lot.code} has fresh herbs or garlic in it: it never stands at room temperature (botulism). Fridge, or freezer.`,
+      `${lot.code} has fresh herbs, garlic or fruit in it: it never stands at room temperature (botulism). Fridge, or freezer.`,
       'to',
     );
 }

@@ -3,6 +3,7 @@ import type { BatchFacts } from '@/core/churning/batchEvents';
 import type { TestDatabase } from '@/data/testing/database';
 import { testDatabase } from '@/data/testing/database';
 import { wordsOf } from '@/formats/testing/wordsOf';
+import { batchView } from '../churning/views';
 import { begin, event, portion, send } from '../testing/aBatch';
 import { lotLabel } from './label';
 
@@ -20,6 +21,15 @@ async function labelOf(
 ): Promise<string> {
   const farm = await house.farm();
   await send(farm, 'house.settle', { name: 'Larkfold', timeZone: 'Europe/Dublin', unitSystem });
+  const { lotId } = await packedButter(farm, change, facts);
+  return wordsOf((await lotLabel(farm, lotId, false))!);
+}
+
+async function packedButter(
+  farm: string,
+  change: object,
+  facts: Partial<BatchFacts> = {},
+): Promise<{ batchId: string; lotId: string }> {
   const batchId = await begin(farm, facts);
   const lotId = randomUUID();
   await send(farm, 'batch.record', {
@@ -31,7 +41,7 @@ async function labelOf(
       event(21, { kind: 'packed' }),
     ],
   });
-  return wordsOf((await lotLabel(farm, lotId, false))!);
+  return { batchId, lotId };
 }
 
 describe('the label of a piece of butter', () => {
@@ -49,6 +59,45 @@ describe('the label of a piece of butter', () => {
     const words = await labelOf({ name: 'Honey', additions: ['honey'] }, { treatment: 'raw' });
     expect(words).toContain('From raw milk');
     expect(words).toContain('not for infants under one year');
+  });
+
+  it('names what the house mixed in by its own name, which its next churning offers', async () => {
+    const farm = await house.farm();
+    const { batchId, lotId } = await packedButter(farm, {
+      name: 'Ramsons',
+      additions: ['garlic', 'seeds'],
+      mixedIn: [
+        { of: 'garlic', name: 'ramsons', mass: 8, typed: '2 cloves' },
+        { of: 'seeds', name: 'hazelnuts' },
+      ],
+      additionMass: 8,
+    });
+    expect(await wordsOf((await lotLabel(farm, lotId, false))!)).toContain(
+      'With ramsons and hazelnuts. Contains nuts.',
+    );
+    expect((await batchView(farm, batchId))!.mixedBefore).toEqual(
+      expect.arrayContaining([
+        { of: 'garlic', name: 'ramsons' },
+        { of: 'seeds', name: 'hazelnuts' },
+      ]),
+    );
+    // Another farm's are its own.
+    const other = await house.farm();
+    const theirs = await packedButter(other, {});
+    expect((await batchView(other, theirs.batchId))!.mixedBefore).toEqual([]);
+    // Its rule is what its dates go by: it cannot be left out.
+    const unruled = { ...portion(randomUUID(), 750, 12), mixedIn: [{ of: 'garlic', name: 'ramsons' }] };
+    expect(
+      await send(other, 'batch.record', {
+        batchId: await begin(other),
+        events: [event(20, unruled as Parameters<typeof event>[1])],
+      }),
+    ).toMatchObject({
+      status: 'refused',
+      message: expect.stringMatching(
+        /“ramsons” is mixed in, and its rule is not among the additions/,
+      ) as string,
+    });
   });
 
   it('of ghee is a ghee label, in the farm’s units', async () => {

@@ -1,4 +1,3 @@
-import type { Addition } from '@/core/churning/batchWords';
 import { allergensOf } from '@/core/keeping/allergens';
 import { spokenFraction, spokenMass, text } from '@/core/quantities/formatQuantity';
 import type { FarmScope } from '@/data/farmScope';
@@ -131,6 +130,6 @@ async function butterWords(scope: FarmScope, lot: StandingLot, farm: Farm): Prom
     ],
     notForPeople:
       lot.blockedReason ?? (lot.details.despite ? `Throw out: ${lot.details.despite}` : undefined),
-    contains: allergensOf((pat?.additions ?? []) as Addition[], lot.kind === 'ghee'),
+    contains: allergensOf(pat ?? { additions: [] }, lot.kind === 'ghee'),
   };
 }

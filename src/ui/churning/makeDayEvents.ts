@@ -1,11 +1,12 @@
 import { gheeButter, gheeYield } from '@/core/byProducts/gheeYield';
 import type { BatchEvent, BatchFacts, Salting } from '@/core/churning/batchEvents';
-import { additions } from '@/core/churning/batchWords';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { ChurnPace } from '@/core/churning/churnPace';
 import { foreseenOf } from '@/core/churning/foreseenOf';
 import type { MakeDay } from '@/core/jot/readMakeDay';
 import type { Quantity } from '@/core/quantities/parseQuantity';
+import { calledByMix, mixedFacts, mixedMass } from '@/core/working/mixedIn';
+import { saltedName } from '@/core/salting/salts';
 import { saltWays, unsaltedFrom } from '@/core/salting/saltWays';
 import { shapedPortions } from '@/core/working/intoPieces';
 import { densities, pressedError, scaleSd, weighed } from '@/core/quantities/measuring';
@@ -97,23 +98,20 @@ export function butterEvent(
     act.ghee &&
     (act.ghee === true ? gheeYield({ butterMass: mass, ...gheeButter }).ghee.mid : act.ghee.value);
   if (ghee && ghee >= mass) return 'Ghee weighs less than its butter: the water has gone.';
+  const besides = mixedMass(act.mixedIn) ?? 0;
+  if (besides >= mass) return 'What is mixed in weighs less than the butter with it.';
+  const salt = saltWays(salting, unsaltedFrom(salting, mass - besides, true), facts.creamVolume);
   const portion = {
     kind: 'portion' as const,
     portionId: newId(),
-    name: ghee
-      ? 'Ghee'
-      : act.additions.length > 0
-        ? act.additions.map((key) => additions[key].name).join(', ')
-        : salting.way === 'none'
-          ? 'Unsalted'
-          : 'Salted',
+    name: ghee ? 'Ghee' : act.mixedIn.length > 0 ? calledByMix(act.mixedIn) : saltedName(salt.share),
     ...(ghee ? { ghee: { mass: ghee, weighed: act.ghee !== true } } : {}),
     mass,
     massSd: weighed(act.amount, densities.butter, pressedError).massSd,
     measured: act.amount.kind === 'mass' ? ('scale' as const) : ('volume' as const),
-    saltMass: saltWays(salting, unsaltedFrom(salting, mass, true), facts.creamVolume).salt,
+    saltMass: salt.salt,
     salting,
-    additions: act.additions,
+    ...mixedFacts(act.mixedIn),
     storage: facts.usualStorage,
   };
   return act.pieces && !ghee ? shapedPortions(portion, act.pieces, newId()) : [portion];
@@ -129,7 +127,7 @@ export function unweighedEvents(
   const value = butter.mass - story.portions.reduce((sum, { mass }) => sum + mass, 0);
   if (value <= 0) return 'All its fat makes is put by already: say “packed”.';
   const usual = butterEvent(
-    { kind: 'butter', amount: { kind: 'mass', value, sd: butter.sd }, salt: 'usual', additions: [] },
+    { kind: 'butter', amount: { kind: 'mass', value, sd: butter.sd }, salt: 'usual', mixedIn: [] },
     facts,
     story,
   )[0] as Extract<Body, { kind: 'portion' }>;

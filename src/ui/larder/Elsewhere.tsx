@@ -2,10 +2,9 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import type { Addition } from '@/core/churning/batchWords';
-import { additions as known } from '@/core/churning/batchWords';
 import type { Storage } from '@/core/keeping/keepingDate';
 import { isWarm, storages } from '@/core/keeping/keepingDate';
+import { isPerishable } from '@/core/working/mixedIn';
 import type { ButterShown } from '@/server/larder/views';
 import { useFarm, useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';
@@ -26,10 +25,7 @@ export const into: Record<Storage, string> = {
 
 /** Places it may be put to: what has fresh herbs or garlic in it never stands warm (docs/handbook.md, keeping). */
 export const placesFor = ({ storage, additions }: Pick<ButterShown, 'storage' | 'additions'>): Storage[] =>
-  storages.filter(
-    (place) =>
-      place !== storage && !(isWarm(place) && additions.some((key) => known[key as Addition]?.perishable)),
-  );
+  storages.filter((place) => place !== storage && !(isWarm(place) && additions.some(isPerishable)));
 
 /** The piece in hand is put elsewhere, all of it or a part; its date follows. */
 export function Elsewhere({ pat, frozen }: { pat: ButterShown; frozen: number }) {

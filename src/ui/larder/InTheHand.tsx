@@ -18,7 +18,7 @@ import { useNotice } from '../frame/Notices';
 import { useOutbox } from '../outbox/OutboxProvider';
 import { Quiet } from '../theme/Enamel';
 import { WhyDrawer } from '../why/Why';
-import { mixedIn, piecesOf } from './butterStanding';
+import { mixedIn, ownName, piecesOf } from './butterStanding';
 import { isOut } from './toEat';
 import { storageWords } from '../churning/words';
 import { Elsewhere, placesFor } from './Elsewhere';
@@ -57,6 +57,7 @@ export function InTheHand({
   const unsafe = pat.blockedReason !== null || pat.despite !== undefined;
   const past = out ? pastItsDay(pat) : undefined;
   const mixed = mixedIn(pat);
+  const name = ownName(pat);
 
   async function finish(how: 'eaten' | 'spoiled') {
     const { lotId, code } = pat;
@@ -90,6 +91,7 @@ export function InTheHand({
           {pat.kind === 'ghee' && ' of ghee'}
         </h2>
         <Quiet>
+          {name && `${name}, `}
           {pat.pieces && `${piecesOf(pat, say)}, `}
           {inPlace[pat.storage]}, made {say.day(pat.madeOn, today)}
         </Quiet>
@@ -128,7 +130,7 @@ export function InTheHand({
                 pat.raw,
               )}
             />
-            <p style={{ margin: 0 }}>{allergensOf(pat.additions as Addition[], pat.kind === 'ghee')}</p>
+            <p style={{ margin: 0 }}>{allergensOf(pat, pat.kind === 'ghee')}</p>
             <Quiet>Quality dates on the careful side; your local rules and your own nose come first.</Quiet>
           </WhyDrawer>
           <Link href={`/shelf/${pat.lotId}`}>All the way back to the milkings</Link>

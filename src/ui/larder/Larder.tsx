@@ -18,7 +18,7 @@ import { useSay } from '../frame/FarmContext';
 import { useLater } from '../frame/useLater';
 import { useNow } from '../frame/useNow';
 import type { ButterShown } from '@/server/today/views';
-import { butterWaits, mixedIn } from './butterStanding';
+import { butterWaits, mixedIn, ownName } from './butterStanding';
 import { toEat } from './toEat';
 import { FreezerRoom } from './FreezerRoom';
 import { InTheHand } from './InTheHand';
@@ -202,7 +202,7 @@ function Cupboard({
                   salted={pat.salted}
                 />
                 <strong>{pat.code}</strong>
-                <span>{mixedIn(pat) || (pat.kind === 'ghee' ? 'ghee' : say.mass(pat.mass))}</span>
+                <span>{ownName(pat) ?? (mixedIn(pat) || (pat.kind === 'ghee' ? 'ghee' : say.mass(pat.mass)))}</span>
                 <span>{say.day(pat.keepUntil, today)}</span>
               </button>
             </li>

@@ -1,7 +1,7 @@
 import { daysBetween } from '@/core/keeping/civilDate';
 import { pastItsDay } from '@/core/keeping/pastItsDay';
-import type { Addition, PieceForm } from '@/core/churning/batchWords';
-import { additions as additionNames } from '@/core/churning/batchWords';
+import type { PieceForm } from '@/core/churning/batchWords';
+import { mixedNames } from '@/core/working/mixedIn';
 import type { Waiting } from '@/core/standing/judgeLot';
 import type { ButterShown } from '@/server/today/views';
 import { toEat } from './toEat';
@@ -79,6 +79,15 @@ export function butterStanding(
   return shown;
 }
 
+const byTheHouse = /^(?:salted|unsalted|a trace of salt|ghee|butter)(?:, the rest)?$/i;
+/** The name its maker gave it; undefined where it is called by its salt or by what is in it. */
+export function ownName(pat: Pick<ButterShown, 'name' | 'additions' | 'mixedIn'>): string | undefined {
+  const name = pat.name.trim();
+  const byMix = mixedIn(pat).toLowerCase();
+  const called = name.replace(/, the rest$/, '').toLowerCase();
+  return name === '' || byTheHouse.test(name) || called === byMix ? undefined : name;
+}
+
 /** What is mixed into it, in words. */
-export const mixedIn = ({ additions }: Pick<ButterShown, 'additions'>): string =>
-  additions.map((key) => additionNames[key as Addition]?.name.toLowerCase()).join(', ');
+export const mixedIn = (pat: Pick<ButterShown, 'additions' | 'mixedIn'>): string =>
+  mixedNames(pat).join(', ');

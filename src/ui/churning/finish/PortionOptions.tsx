@@ -1,8 +1,9 @@
 import Button from '@mui/material/Button';
-import type { Addition } from '@/core/churning/batchWords';
-import { additions as additionNames, pieceForms } from '@/core/churning/batchWords';
+import { pieceForms } from '@/core/churning/batchWords';
+import type { MixedIn } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { list } from '@/core/quantities/list';
+import { mixName } from '@/core/working/mixedIn';
 import { Door, Doors } from '../../board/Door';
 import { useSay } from '../../frame/FarmContext';
 import { Chips } from '../../quantity/Chips';
@@ -14,6 +15,8 @@ import { ButterDoor } from './ButterCard';
 import { workWords } from '../words';
 import { WorkRow } from './WorkRow';
 import { pieceWords } from '../pieceWords';
+import { MixChooser } from './MixChooser';
+import { mixDrafts } from './portionDraft';
 import { Field } from '../../quantity/Field';
 import styles from './PortionPanel.module.css';
 
@@ -28,6 +31,7 @@ export function PortionOptions({
   record,
   onPutBy,
   inHand,
+  mixedBefore,
 }: {
   draft: PortionDraft;
   read: ReadPortion;
@@ -36,15 +40,14 @@ export function PortionOptions({
   record: LiveBatch['record'];
   onPutBy: () => void;
   inHand: Parameters<typeof ButterDoor>[0];
+  /** What this house mixed in before, by its own names. */
+  mixedBefore: readonly Pick<MixedIn, 'of' | 'name'>[];
 }) {
   const say = useSay();
-  const { mixed, form, dividing } = draft;
+  const { form, dividing } = draft;
   const { pieces, gheeForeseen } = read;
   const worked = story.worked.at(-1);
-  const mixedSaid = list([
-    ...mixed.map((key) => additionNames[key].name.toLowerCase()),
-    ...(draft.ghee ? ['ghee made of it'] : []),
-  ]);
+  const mixedSaid = list([...read.things.map(mixName), ...(draft.ghee ? ['ghee made of it'] : [])]);
   const tick = (label: string, checked: boolean, onTick: (to: boolean) => void) => (
     <label>
       <input type="checkbox" checked={checked} onChange={(event) => onTick(event.target.checked)} /> {label}
@@ -80,32 +83,21 @@ export function PortionOptions({
       </Door>
       <Door name="Mixed in, or made into ghee" value={mixedSaid === '' ? 'nothing' : mixedSaid}>
         <div className={styles.options}>
-          <fieldset className={styles.mixed}>
-            <legend>Mixed in</legend>
-            {(Object.keys(additionNames) as Addition[]).map((key) => (
-              <label key={key}>
-                <input
-                  type="checkbox"
-                  checked={mixed.includes(key)}
-                  onChange={(event) =>
-                    change({
-                      mixed: event.target.checked ? [...mixed, key] : mixed.filter((one) => one !== key),
-                    })
-                  }
-                />{' '}
-                {additionNames[key].name}
-              </label>
-            ))}
-          </fieldset>
-          {mixed.length > 0 && (
-            <QuantityField
-              label="What is mixed in weighs"
-              typed={draft.mixedTyped ?? ''}
-              onTyped={(to) => change({ mixedTyped: to })}
-              understood={read.mixedRead}
-              system={say.system}
-              hint="part of what the butter weighs; may be left, and then counts as butter"
-            />
+          <MixChooser
+            mixed={mixDrafts(draft.mixed)}
+            read={read.mixed}
+            before={mixedBefore}
+            change={(mixed) => change({ mixed })}
+          />
+          {read.mixedTooMuch && (
+            <p className={styles.note} role="status">
+              What is mixed in would weigh more than the butter with it: look at the amounts.
+            </p>
+          )}
+          {read.mixedWater >= 1 && (
+            <p className={styles.note}>
+              It brings about {say.mass(read.mixedWater)} of water with it, beside the butter’s own.
+            </p>
           )}
           {tick('Made into ghee', draft.ghee, (ghee) => change({ ghee }))}
           {draft.ghee && (

@@ -54,7 +54,8 @@ export function PortionPanel({
   );
   const read = readPortion(draft, { facts, story, foreseen, moulds, system: say.system });
   const { typedMass, weighed, salting, ways, tooMuch, ready, low, high, toCome } = read;
-  const { typed, mixed, storage, ghee } = draft;
+  const { typed, storage, ghee } = draft;
+  const mixed = read.things.map(({ of }) => of);
   const early = saltedEarly(story);
   const allPutBy = story.portions.length > 0 && typed.trim() === '' && !draft.notWeighed;
   const clear = () =>
@@ -191,6 +192,7 @@ export function PortionPanel({
         record={record}
         onPutBy={putBy}
         inHand={inHand}
+        mixedBefore={view.mixedBefore}
       />
       {(storage === 'crock' || read.pieces || moulds.length > 0) && (
         <Quiet>
@@ -199,15 +201,18 @@ export function PortionPanel({
             : 'Wooden moulds and hands are scalded, then soaked cold, or the butter sticks; press out every pocket of air.'}
         </Quiet>
       )}
-      <Quiet>Hands in ice water before they touch it. On the label: {allergensOf(mixed, ghee)}</Quiet>
+      <Quiet>
+        Hands in ice water before they touch it. On the label:{' '}
+        {allergensOf({ additions: mixed, mixedIn: read.things }, ghee)}
+      </Quiet>
     </section>
   );
 }
 
 /** Where it is kept, each place with the day it is good till there. */
 function Places({
-  draft: { storage, mixed, ghee },
-  read: { total, ways },
+  draft: { storage, ghee },
+  read: { total, ways, things },
   view: { facts },
   washed,
   change,
@@ -226,7 +231,7 @@ function Places({
       mass: total ?? 100,
       saltMass: total ? ways!.salt : 100 * (ways?.share ?? 0),
       storage: place,
-      additions: mixed,
+      additions: things.map(({ of }) => of),
       ...(ghee ? { ghee: { mass: 1, weighed: false } } : {}),
     };
     const { until, days, reasons } = portionKept(facts, washed, butter, today);

@@ -111,16 +111,37 @@ test('a portion is called by what is in it unless the maker names it', () => {
 });
 
 test('what is mixed in and weighed is no butter: neither salted, nor counted as it, nor lost among the pieces', () => {
-  const mixed = { mixed: ['honey'], mixedTyped: '200 g', typed: '1.1 kg' } as const;
-  const { read, events } = portion({ ...mixed, mixed: ['honey'] });
-  expect(events[0]).toMatchObject({ mass: 1100, additionMass: 200 });
+  const honey = (typed: string) => ({ mixed: [{ of: 'honey' as const, typed }], typed: '1.1 kg' });
+  const { read, events } = portion(honey('200 g'));
+  expect(events[0]).toMatchObject({ mass: 1100, additionMass: 200, additions: ['honey'] });
+  expect(events[0]!.mixedIn).toEqual([{ of: 'honey', mass: 200, typed: '200 g' }]);
   expect(events[0]!.saltMass).toBeCloseTo(0.016 * 900, 6);
   expect(read.heavier).toBeUndefined();
+  expect(read.mixedWater).toBeCloseTo(34, 6);
   expect(portion({ typed: '1.1 kg' }).read.heavier).toBeGreaterThan(40);
-  const pieces = portion({ ...mixed, mixed: ['honey'], piece: '250 g' }).events;
+  const pieces = portion({ ...honey('200 g'), piece: '250 g' }).events;
   expect(sum(pieces.map(({ additionMass }) => additionMass!))).toBeCloseTo(200, 9);
-  expect(portion({ ...mixed, mixed: ['honey'], mixedTyped: '2 kg' }).read.ready).toBe(false);
-  expect(portion({ ...mixed, mixed: [] }).events[0]!.additionMass).toBeUndefined();
+  expect(sum(pieces.map(({ mixedIn }) => mixedIn![0]!.mass!))).toBeCloseTo(200, 9);
+  expect(portion(honey('2 kg')).read.ready).toBe(false);
+  expect(portion({ ...honey('200 g'), mixed: [] }).events[0]!.additionMass).toBeUndefined();
+});
+
+test('it is told by the clove and the spoon, by the house’s own name, and two that are each less than the butter may not be more than it', () => {
+  const { read, events } = portion({
+    typed: '300 g',
+    mixed: [
+      { of: 'garlic', typed: '2 cloves' },
+      { of: 'garlic', name: 'ramsons', typed: '1 tbsp' },
+    ],
+  });
+  expect(events[0]).toMatchObject({ name: 'Garlic, ramsons', additions: ['garlic'] });
+  expect(events[0]!.mixedIn![0]!.mass).toBeCloseTo(8, 6);
+  expect(events[0]!.mixedIn![1]!.mass).toBeCloseTo(15 * 0.57, 0);
+  expect(read.ready).toBe(true);
+  const heavy = { of: 'honey' as const, typed: '160 g' };
+  expect(portion({ typed: '300 g', mixed: [heavy, { ...heavy, name: 'heather honey' }] }).read.ready).toBe(
+    false,
+  );
 });
 
 test('more salt than butter is no butter', () => {

@@ -1,14 +1,15 @@
 import { gheeButter, gheeYield } from '@/core/byProducts/gheeYield';
-import type { BatchFacts, EventOf } from '@/core/churning/batchEvents';
-import type { Addition, PieceForm, Weighing } from '@/core/churning/batchWords';
-import { additions as additionNames } from '@/core/churning/batchWords';
+import type { BatchFacts, EventOf, MixedIn } from '@/core/churning/batchEvents';
+import type { PieceForm, Weighing } from '@/core/churning/batchWords';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
 import type { Storage } from '@/core/keeping/keepingDate';
 import { ninety } from '@/core/quantities/estimate';
 import type { UnitSystem } from '@/core/quantities/units';
 import { kitchenMeasures } from '@/core/quantities/units';
+import { saltedName } from '@/core/salting/salts';
 import { saltWays, unsaltedFrom } from '@/core/salting/saltWays';
+import { calledByMix, mixedFacts, mixedGrams, mixedWater, piecesOfMix } from '@/core/working/mixedIn';
 import { intoPieces, shapedPortions } from '@/core/working/intoPieces';
 import { densities, pressedError, scaleSd } from '@/core/quantities/measuring';
 import type { Understood } from '../../quantity/understand';
@@ -24,6 +25,17 @@ const leastToCome = 40;
 const oddlyLight = 0.3;
 const oddlyHeavy = 2;
 
+/** One thing that is mixed in; typed: how much of it. */
+export interface MixDraft {
+  of: MixedIn['of'];
+  name?: string | undefined;
+  typed: string;
+}
+
+/** What is mixed in, however long ago the draft was kept. */
+export const mixDrafts = (mixed: PortionDraft['mixed']): MixDraft[] =>
+  mixed.map((one) => (typeof one === 'string' ? { of: one, typed: '' } : one));
+
 /** What the panel holds before a portion is put by. */
 export interface PortionDraft {
   noScale: boolean;
@@ -34,9 +46,8 @@ export interface PortionDraft {
   container: string;
   saltIn: boolean;
   salt: SaltDraft;
-  mixed: Addition[];
-  /** Typed: what it all weighs that is mixed in; not in drafts kept from before it was asked. */
-  mixedTyped?: string;
+  /** In drafts kept from before they had amounts, only what of the list. */
+  mixed: (MixDraft | MixDraft['of'])[];
   storage: Storage;
   name: string;
   /** Typed: what each piece is to weigh, and what it is shaped into. */
@@ -66,7 +77,6 @@ export function freshPortion(
     saltIn: true,
     salt: saltDraftOf(facts.usualSalt, system),
     mixed: [],
-    mixedTyped: '',
     storage: facts.usualStorage,
     name: '',
     piece: facts.usualPieces ? sayPiece(facts.usualPieces.each, system) : '',
@@ -132,19 +142,31 @@ export function readPortion(
       ? byCount(count, containerVolume)
       : byScale(typedMass);
   const { salting } = readSalt(draft.salt, system);
-  const mixedRead: Understood =
-    draft.mixed.length === 0
-      ? undefined
-      : understand(draft.mixedTyped ?? '', {
-          system,
-          kinds: ['mass'],
-          bareUnit,
-          check: ({ value }) =>
-            weighed !== undefined && value >= weighed.mass
-              ? 'What is mixed in weighs less than the butter with it.'
-              : undefined,
-        });
-  const mixedMass = mixedRead && 'quantity' in mixedRead ? mixedRead.quantity.value : 0;
+  const mixed = mixDrafts(draft.mixed).map((one) => {
+    const understood = understand(one.typed, {
+      system,
+      kinds: ['mass', 'volume'],
+      bareUnit,
+      own: (typed) => piecesOfMix(one.of, typed, system),
+      check: (amount) =>
+        amount.value <= 0
+          ? 'More than nothing of it is mixed in.'
+          : weighed !== undefined && mixedGrams(one.of, amount) >= weighed.mass
+            ? 'What is mixed in weighs less than the butter with it.'
+            : undefined,
+    });
+    const mass = understood && 'quantity' in understood ? mixedGrams(one.of, understood.quantity) : undefined;
+    const { of, name, typed } = one;
+    const thing: MixedIn = {
+      of,
+      ...(name === undefined ? {} : { name }),
+      ...(mass === undefined ? {} : { mass, typed: typed.trim().slice(0, 40) }),
+    };
+    return { understood, mass, thing };
+  });
+  const things = mixed.map(({ thing }) => thing);
+  const mixedMass = mixed.reduce((sum, { mass = 0 }) => sum + mass, 0);
+  const mixedTooMuch = weighed !== undefined && mixedMass > 0 && mixedMass >= weighed.mass;
   /** Butter and its salt alone, g. */
   const butter = weighed && Math.max(0, weighed.mass - mixedMass);
   const expected = Math.max(1, foreseen.butter.mass - already);
@@ -180,8 +202,11 @@ export function readPortion(
   return {
     typedMass,
     weighed,
-    mixedRead,
+    mixed,
+    things,
     mixedMass,
+    mixedWater: mixedWater(things),
+    mixedTooMuch,
     salting,
     ways,
     total,
@@ -209,24 +234,25 @@ export function readPortion(
     high,
     /** Less is weighed than there should be: so much is still to come. */
     toCome: toCome ? { low: low - butter, high: high - butter } : undefined,
-    called: nameOf(draft, salting?.way),
+    called: nameOf(draft, things, ways?.share ?? 0),
     ready:
       weighed !== undefined &&
       ways !== undefined &&
       total !== undefined &&
       ways.salt < total &&
       !tooMuch &&
-      !(mixedRead !== undefined && 'wrong' in mixedRead) &&
+      !mixedTooMuch &&
+      !mixed.some(({ understood }) => understood !== undefined && 'wrong' in understood) &&
       !(ghee && gheeRead !== undefined && 'wrong' in gheeRead),
   };
 }
 
 /** What a portion is called when the maker gives it no name. */
-function nameOf({ name, ghee, mixed }: PortionDraft, way: string | undefined): string {
+function nameOf({ name, ghee }: PortionDraft, things: readonly MixedIn[], salt: number): string {
   if (name.trim() !== '') return name.trim();
   if (ghee) return 'Ghee';
-  if (mixed.length > 0) return mixed.map((key) => additionNames[key].name).join(', ');
-  return way === 'none' ? 'Unsalted' : 'Salted';
+  if (things.length > 0) return calledByMix(things);
+  return saltedName(salt);
 }
 
 /**
@@ -234,8 +260,8 @@ function nameOf({ name, ghee, mixed }: PortionDraft, way: string | undefined): s
  * @param newId makes the ids of the lots
  */
 export function portionEvents(
-  { mixed, storage, form, ghee }: PortionDraft,
-  { weighed, ways, total, salting, called, mixedMass, pieces, gheeRead, gheeForeseen, ready }: ReadPortion,
+  { storage, form, ghee }: PortionDraft,
+  { weighed, ways, total, salting, called, things, pieces, gheeRead, gheeForeseen, ready }: ReadPortion,
   newId: () => string,
 ): Body[] {
   if (!ready || !weighed || !ways || !total || !salting) return [];
@@ -248,8 +274,7 @@ export function portionEvents(
     measured: weighed.measured,
     saltMass: ways.salt,
     salting,
-    additions: mixed,
-    ...(mixedMass > 0 ? { additionMass: mixedMass } : {}),
+    ...mixedFacts(things),
     storage,
   } satisfies Omit<EventOf<'portion'>, 'id' | 'atSeconds'>;
   if (ghee)

@@ -253,6 +253,7 @@ function begunView({ input }: QueuedCommand, { farm }: KeptFrame, plan: PlanView
     ways: plan?.ways ?? [],
     codes: {},
     judged: undefined,
+    mixedBefore: [],
     moulds: plan?.vessels.filter(({ kind }) => kind === 'mould' || kind === 'tub') ?? [],
   };
 }
