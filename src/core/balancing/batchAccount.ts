@@ -1,5 +1,7 @@
 import type { BatchFacts } from '../churning/batchEvents';
 import type { BatchStory } from '../churning/batchStory';
+import type { Working } from '../churning/batchWords';
+import { workings } from '../churning/batchWords';
 import type { Churned } from '../churning/churned';
 import { usualLoss, usualLossSd } from '../churning/expectedButter';
 import { together } from '../quantities/estimate';
@@ -70,7 +72,7 @@ export function batchAccount(
       butterMass,
       butterMassSd: butterSd,
       saltMass,
-      worked: story.worked.at(-1)?.way ?? 'worked',
+      worked: workedBy(story),
       washes: Math.min(50, story.washes.length),
       gathered: story.gathered ?? 'grains',
       balance: { ...drained, creamMassSd: facts.creamMassSd, creamFatSd: facts.creamFatSd },
@@ -112,3 +114,11 @@ export function batchAccount(
 }
 
 const sum = (numbers: readonly number[]): number => numbers.reduce((a, b) => a + b, 0);
+
+/** How far its water was got out: by the thorough-most of what was done since it was last washed; what is not said is worked. */
+function workedBy({ worked, washes }: Pick<BatchStory, 'worked' | 'washes'>): Working {
+  const wet = washes.at(-1)?.atSeconds ?? -Infinity;
+  const since = worked.filter(({ atSeconds }) => atSeconds >= wet);
+  const ways = (since.length > 0 ? since : worked).map(({ way }) => workings.indexOf(way));
+  return ways.length === 0 ? 'worked' : workings[Math.max(...ways)]!;
+}

@@ -259,6 +259,10 @@ export const batchEvent = v.variant('kind', [
     ...shared,
     kind: v.literal('worked'),
     way: v.picklist(workings),
+    /** For how long it hung, lay on a slant or was worked, min. */
+    minutes: v.optional(
+      v.pipe(v.number(), v.gtValue(0, 'some minutes.'), v.maxValue(2880, 'at most two days, in minutes.')),
+    ),
     /** Water that came out, g. */
     waterMass: v.optional(mass),
   }),

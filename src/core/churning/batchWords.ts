@@ -47,9 +47,29 @@ export interface MixIn {
   water: number;
   piece?: { name: string; mass: number };
 }
-/** Where cream stands during a pause. */
-export const pausePlaces = ['room', 'fridge', 'bath', 'iceWater'] as const;
+/** Where cream and butter stand during a pause. */
+export const pausePlaces = ['room', 'cold', 'fridge', 'freezer', 'bath', 'iceWater', 'ice'] as const;
 export type PausePlace = (typeof pausePlaces)[number];
+/** How warm it is there while nobody measured it, °C (handbook §6.12, §7; engineering estimates). */
+export const pauseCelsius: Record<PausePlace, number> = {
+  room: 18,
+  cold: 10,
+  fridge: 4,
+  freezer: -18,
+  bath: 25,
+  iceWater: 1,
+  ice: 0,
+};
+/** How heat passes there: through still air, moved a little in a fridge, or to water. */
+export const pauseHeat = {
+  room: 'air',
+  cold: 'air',
+  fridge: 'fridge',
+  freezer: 'fridge',
+  bath: 'water',
+  iceWater: 'water',
+  ice: 'water',
+} as const satisfies Record<PausePlace, string>;
 
 /** How far the grains had gone when the churn was stopped. */
 export const grainSizes = ['grains', 'lumps', 'mass'] as const;
@@ -57,8 +77,11 @@ export type GrainSize = (typeof grainSizes)[number];
 /** How butter is in the hand. */
 export const feels = ['hard', 'waxy', 'greasy'] as const;
 export type Feel = (typeof feels)[number];
-export const workings = ['drained', 'pressed', 'worked'] as const;
+/** How the water is got out of butter, the gentlest first: by its own weight, with hands or boards, until no more comes. */
+export const workings = ['drained', 'slant', 'hung', 'squeezed', 'pressed', 'worked'] as const;
 export type Working = (typeof workings)[number];
+/** The water runs off by itself: nothing is pressed out. */
+export const runsOff = (way: Working): boolean => way === 'drained' || way === 'slant' || way === 'hung';
 /** Where butter is washed. */
 export const washPlaces = ['bowl', 'churn', 'tap', 'machine'] as const;
 export type WashPlace = (typeof washPlaces)[number];

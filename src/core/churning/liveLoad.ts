@@ -1,6 +1,5 @@
 import type { BatchFacts, EventOf } from './batchEvents';
-import type { PausePlace } from './batchWords';
-import { speeds } from './batchWords';
+import { pauseCelsius, pauseHeat, speeds } from './batchWords';
 import type { BatchStory } from './batchStory';
 import type { LiveInput } from './breakTime';
 import type { ChurnHappening } from './churnInput.calc';
@@ -9,9 +8,6 @@ import type { Contents } from './contents';
 import { movedInto } from './contents';
 import { temperatureSpread } from './creamInChurn';
 
-/** Temperatures of places nobody measured, °C (handbook §6.12, §7; engineering estimates). */
-const placeCelsius: Record<PausePlace, number> = { room: usualRoom, fridge: 4, bath: 25, iceWater: 1 };
-const placeHeat = { room: 'air', fridge: 'fridge', bath: 'water', iceWater: 'water' } as const;
 /** Water put in to loosen cream is cold, °C. */
 const coldWater = 10;
 const mostMinutes = 10_000;
@@ -49,8 +45,8 @@ export function liveLoad(
         kind: 'pause',
         atMinutes: minutes(stands.since),
         minutes: long,
-        temperature: stands.event?.celsius ?? placeCelsius[place],
-        in: placeHeat[place],
+        temperature: stands.event?.celsius ?? pauseCelsius[place],
+        in: pauseHeat[place],
       });
     stands = undefined;
   };

@@ -113,6 +113,8 @@ export interface ChurnRun {
 /** Largest step as a share of 1/K, and while the cream stands, s. */
 const stepShare = 0.003;
 const pauseStep = 30;
+/** Cream that stands gets no colder than its water begins to freeze, °C (freezing point of milk serum, about −0.53). */
+const freezes = -0.5;
 /** However slowly a churn works, heat moves at its own pace, s. */
 const slowStep = 60;
 /** After so long standing it changes slowly enough for steps four times as long; and after so much longer no more, s. */
@@ -196,6 +198,8 @@ export function simulateChurn(
       const next = !moves && from - start >= slows ? from + 4 * pauseStep : start + n * longestStep;
       seconds = Math.min(until, stop, next);
       rungeKutta(prepared, state, seconds - from);
+      // The water in it begins to freeze there, and holds it (docs/models.md, Heat).
+      if (!moves && state[celsius]! < freezes) state[celsius] = Math.min(before[celsius]!, freezes);
       if (moves) churned = churnedBefore + seconds - start;
       steps += 1;
       if (moves && reached.mass === undefined) {

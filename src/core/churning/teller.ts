@@ -5,7 +5,7 @@ import { withInferred } from './inferredMarks';
 import type { ToolKey } from './tools';
 import { isQuick } from './tools';
 import { joinedMix } from '../working/mixedIn';
-import { weighings } from './batchWords';
+import { runsOff, weighings } from './batchWords';
 
 /** Two devices marking the same stage within this many seconds saw the same thing (engineering estimate). */
 const sameMarkSeconds = 30;
@@ -161,7 +161,7 @@ export class Teller {
         return;
       case 'worked':
         this.worked.push(event);
-        this.workedSince ||= event.way !== 'drained';
+        this.workedSince ||= !runsOff(event.way);
         return;
       case 'portion':
         this.portions.set(event.portionId, { ...event, id: event.portionId, joined: [], reweighed: [] });

@@ -97,3 +97,23 @@ describe('a jot on make day', () => {
     expect(read('skim blue jar 0.8 L')).toBeUndefined();
   });
 });
+
+test.each([
+  ['hung in a cloth for 30 min', { way: 'hung', minutes: 30 }],
+  ['draining in muslin 2 h', { way: 'hung', minutes: 120 }],
+  ['drained in cheesecloth', { way: 'hung' }],
+  ['squeezed in a tea towel', { way: 'squeezed' }],
+  ['wrung out in a cloth', { way: 'squeezed' }],
+  ['on a slant 20 min', { way: 'slant', minutes: 20 }],
+  ['drained on a slant for half an hour', { way: 'slant', minutes: 30 }],
+  ['left to drain in a sieve', { way: 'slant' }],
+])('%s', (said, act) => expect(readMakeDay(said, 'metric')).toEqual({ kind: 'worked', ...act }));
+
+test.each([
+  ['pause freezer', 'freezer'],
+  ['put by in the cold room', 'cold'],
+  ['paused in the larder', 'cold'],
+  ['pause on ice', 'ice'],
+  ['pause in ice water', 'iceWater'],
+  ['pause in a bath', 'bath'],
+])('%s', (said, place) => expect(readMakeDay(said, 'us')).toEqual({ kind: 'paused', place }));

@@ -7,6 +7,7 @@ import type {
   PieceForm,
   Speed,
   Taste,
+  PausePlace,
   WashPlace,
   Working,
 } from '../churning/batchWords';
@@ -26,7 +27,7 @@ export type MakeDay =
   | { kind: 'mark'; stage: MarkStage }
   | { kind: 'reading'; celsius: number }
   | { kind: 'water'; amount: Quantity }
-  | { kind: 'paused'; place?: 'fridge' | 'bath' | 'iceWater' }
+  | { kind: 'paused'; place?: PausePlace }
   | { kind: 'resumed' }
   | { kind: 'load' }
   | { kind: 'drained'; amount?: Quantity }
@@ -46,7 +47,7 @@ export type MakeDay =
   | { kind: 'tool'; tool: ToolKey }
   | { kind: 'gathered'; size: GrainSize }
   | { kind: 'felt'; feel?: Feel; celsius?: number }
-  | { kind: 'worked'; way: Working; amount?: Quantity }
+  | { kind: 'worked'; way: Working; amount?: Quantity; minutes?: number }
   | { kind: 'reweighed'; amount: Quantity }
   | { kind: 'moisture'; tare: number; before: number; after: number }
   | { kind: 'tasted'; tastes: Taste[]; colour?: number; feed?: Feed; note?: string }
@@ -59,6 +60,19 @@ export type MakeDay =
 
 /** Cream kept as whipped cream goes back to the shelf as it was, with this said of the batch. */
 export const whippedReason = 'Stopped at whipped cream';
+
+const places: Record<string, PausePlace> = {
+  room: 'room',
+  'cold room': 'cold',
+  cellar: 'cold',
+  larder: 'cold',
+  pantry: 'cold',
+  fridge: 'fridge',
+  freezer: 'freezer',
+  bath: 'bath',
+  'ice water': 'iceWater',
+  ice: 'ice',
+};
 
 const stageWords: Record<string, MarkStage> = {
   thick: 'thickening',
@@ -102,14 +116,14 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
   if (/^(?:butter |pack(?:ed)?)?,? ?(?:but )?(?:not weighed|unweighed)$/.test(said))
     return { kind: 'notWeighed' };
   const pause =
-    /^(?:pause|paused|put by)(?: (?:for the night|overnight|till tomorrow))?(?: ?,? ?(?:in )?(?:the )?(fridge|bath|ice water|ice))?$/.exec(
+    /^(?:pause|paused|put by)(?: (?:for the night|overnight|till tomorrow))?(?: ?,? ?(?:in |on )?(?:the |an? )?(fridge|freezer|cold room|cellar|larder|pantry|room|bath|ice water|ice))?$/.exec(
       said,
     );
   if (pause) {
     const place = pause[1] ?? (/night|tomorrow/.test(said) ? 'fridge' : undefined);
     return {
       kind: 'paused',
-      ...(place ? { place: place.startsWith('ice') ? 'iceWater' : (place as 'fridge' | 'bath') } : {}),
+      ...(place ? { place: places[place] ?? 'room' } : {}),
     };
   }
   if (/^(keep|kept|stop(ped)? at) (it )?whipped( cream)?$/.test(said))
@@ -118,6 +132,19 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
   if (gave) return { kind: 'abandoned', reason: gave[1] ?? '' };
   if (/^-?\d+(?:[.,]\d+)? ?°? ?[cf]$/.test(said))
     return { kind: 'reading', celsius: amountOf(said, system, ['temperature'], '').value };
+  const cloth = clothWork.exec(said);
+  if (cloth) {
+    const long = cloth.groups!.long;
+    return {
+      kind: 'worked',
+      way: /slant|board|colander|sieve/.test(said)
+        ? 'slant'
+        : /squeez|wrung/.test(said)
+          ? 'squeezed'
+          : 'hung',
+      ...(long ? { minutes: amountOf(long, system, ['duration'], 'min').value } : {}),
+    };
+  }
   const plain = plainAct(said);
   if (plain) return plain;
   const [, what, rest = ''] =
@@ -262,6 +289,10 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
       return undefined;
   }
 }
+
+/** Water that runs off or is wrung out of butter in a cloth or on a slant, and for how long. */
+const clothWork =
+  /^(?:(?:(?:left (?:it )?(?:to )?)?(?:hung|hanging|hangs|drain(?:ed|s|ing)?|squeezed|wrung(?: out)?|stood|lies|lay)(?: (?:it|up|to drain))*) )?(?:(?:in (?:a |the )?(?:muslin|butter ?cloth|cheese ?cloth|cloth|tea ?towel|towel|bag))|(?:on (?:a |the )?(?:slant|slanted board|sloped board|sloping board))|(?:in (?:a |the )?(?:colander|sieve)))(?:,? (?:for )?(?:about )?(?<long>[\d½¼¾].*|half an hour|an hour|one hour|two hours))?$/;
 
 const washWheres: readonly [RegExp, WashPlace][] = [
   [/\bin (the |a )?bowl\b/, 'bowl'],

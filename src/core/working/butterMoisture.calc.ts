@@ -1,5 +1,6 @@
 import * as v from 'valibot';
 import { calculation, fraction, mass, positiveFraction, positiveMass } from '../calculation';
+import { workings } from '../churning/batchWords';
 import { estimateSchema, predictedEntries } from '../predictionSchema';
 import { usualScale, butterMoisture } from './butterMoisture';
 
@@ -7,7 +8,7 @@ export const moistureInput = v.strictObject({
   butterMass: positiveMass,
   butterMassSd: v.optional(mass),
   saltMass: v.optional(mass, 0),
-  worked: v.optional(v.picklist(['drained', 'pressed', 'worked']), 'worked'),
+  worked: v.optional(v.picklist(workings), 'worked'),
   washes: v.optional(
     v.pipe(v.number(), v.minValue(0, 'zero washes or more.'), v.maxValue(50, 'at most 50.')),
     2,

@@ -14,10 +14,14 @@ const curd = 0.01;
 const curdSd = 0.003;
 /**
  * Water by how the butter was worked, with its standard deviation: worked by hand 14–18 % (handbook §6.8), pressed once
- * a little more, as drained a good deal more (the last two engineering estimates).
+ * a little more, as drained a good deal more; on a slant, hung or squeezed in a cloth in between (all but the first
+ * engineering estimates).
  */
 const byWorking = {
   drained: { moisture: 0.23, sd: 0.04, says: 'Only drained' },
+  slant: { moisture: 0.215, sd: 0.035, says: 'Drained on a slant' },
+  hung: { moisture: 0.205, sd: 0.03, says: 'Hung in a cloth' },
+  squeezed: { moisture: 0.19, sd: 0.027, says: 'Squeezed in a cloth' },
   pressed: { moisture: 0.185, sd: 0.025, says: 'Pressed once' },
   worked: { moisture: 0.16, sd: 0.015, says: 'Worked until no more weeps' },
 } as const;

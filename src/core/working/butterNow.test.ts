@@ -3,7 +3,7 @@ import { usualButterFat } from '../churning/expectedButter';
 import { tellBatch } from '../churning/tellBatch';
 import { enthalpy, waterHeat } from '../tempering/enthalpy';
 import { someFacts } from '../testing/someFacts';
-import { afterWash, butterFrom, butterNow, butterRemedy, feelOf } from './butterNow';
+import { afterWash, butterFrom, butterNow, butterRemedy, butterStands, feelOf } from './butterNow';
 
 const start = 1_760_000_000;
 const facts = { temperature: 13, hardness: 0, tool: 'paddleHand' } as const;
@@ -258,5 +258,39 @@ describe('the butter in hand', () => {
     expect(told.celsius).not.toBeCloseTo(16.5, 3);
     const unbroken = butterNow(someFacts, { ...story, loads: [] }, 600, start + 960);
     expect(unbroken.celsius).toBeCloseTo(16.5, 9);
+  });
+});
+
+describe('butter that was put by', () => {
+  const story = (place: string, celsius?: number, minutes = 30) => {
+    const facts = { ...someFacts, temperature: 17, tool: 'paddleHand' as const };
+    const events = (
+      [
+        [0, { kind: 'started' }],
+        [20, { kind: 'mark', stage: 'break' }],
+        [25, { kind: 'drained', measured: 'skipped' }],
+        [30, { kind: 'felt', celsius: 19 }],
+        [31, { kind: 'paused', place, minutes, ...(celsius === undefined ? {} : { celsius }) }],
+      ] as [number, Body][]
+    ).map(([at, body], i) => ({ id: `event-${i}-xx`, atSeconds: start + at * 60, ...body }) as BatchEvent);
+    const told = tellBatch(facts, events);
+    return butterStands(facts, told, 600, told.pause!);
+  };
+
+  it('is waxy first and too hard later, sooner the colder it is there', () => {
+    const [room, cold, fridge, freezer, iceWater] = ['room', 'cold', 'fridge', 'freezer', 'iceWater'].map(
+      (place) => story(place),
+    );
+    for (const one of [cold, fridge, freezer, iceWater]) {
+      expect(one!.waxy!).toBeGreaterThan(0);
+      expect(one!.hard!).toBeGreaterThan(one!.waxy!);
+    }
+    expect(freezer!.waxy!).toBeLessThan(fridge!.waxy!);
+    expect(fridge!.waxy!).toBeLessThan(cold!.waxy!);
+    expect(iceWater!.waxy!).toBeLessThan(fridge!.waxy!);
+    // In a room of 18 °C it gets neither.
+    expect(room).toEqual({ waxy: undefined, hard: undefined });
+    // A cellar at 12 °C makes it waxy and never too hard.
+    expect(story('cold', 12)).toMatchObject({ waxy: expect.any(Number) as number, hard: undefined });
   });
 });

@@ -1,5 +1,6 @@
 import type { BatchFacts, BatchEvent } from '../churning/batchEvents';
 import type { Feel } from '../churning/batchWords';
+import { pauseCelsius, pauseHeat } from '../churning/batchWords';
 import type { BatchStory } from '../churning/batchStory';
 import { churned } from '../churning/churned';
 import { usualButterFat } from '../churning/expectedButter';
@@ -163,31 +164,59 @@ export function afterWash(
   return celsius + takesOn * (met - celsius);
 }
 
-function afterPause(
+const workablePlace = { air: 'room', fridge: 'fridge', water: 'bath' } as const;
+
+/** A piece of butter put by: how thick it lies, and what takes its heat. */
+function laid(pause: Extract<BatchEvent, { kind: 'paused' }>, butterMass: number, hardness: number) {
+  const place = pause.place ?? 'room';
+  return {
+    butterMass,
+    // Meant for so many minutes, it was pressed out to chill through.
+    thickness: pause.minutes === undefined ? standing : pressed,
+    place: workablePlace[pauseHeat[place]],
+    placeTemperature: pause.celsius ?? pauseCelsius[place],
+    butterFat: usualButterFat,
+    hardness,
+  };
+}
+
+const afterPause = (
   celsius: number,
   pause: Extract<BatchEvent, { kind: 'paused' }>,
   minutes: number,
   butterMass: number,
   hardness: number,
-): number {
-  const place =
-    pause.place === 'fridge'
-      ? 'fridge'
-      : pause.place === 'bath' || pause.place === 'iceWater'
-        ? 'bath'
-        : 'room';
-  const around = pause.celsius ?? { room: 18, fridge: 4, bath: 25, iceWater: 1 }[pause.place ?? 'room'];
-  return butterWorkability({
-    butterMass,
+): number =>
+  butterWorkability({
+    ...laid(pause, butterMass, hardness),
     temperature: celsius,
-    // Meant for so many minutes, it was pressed out to chill through.
-    thickness: pause.minutes === undefined ? standing : pressed,
-    place,
-    placeTemperature: around,
     minutes: Math.min(10_080, Math.max(0, minutes)),
-    butterFat: usualButterFat,
-    hardness,
   }).temperature.mid;
+
+/** When butter that stands is waxy, and when it is too hard there, min after it was put by; undefined where it never is. */
+export interface ButterStands {
+  waxy: number | undefined;
+  hard: number | undefined;
+}
+
+/**
+ * When butter that was put by is waxy and when it gets too hard, from how warm it was then ({@link butterNow}).
+ * @param pause where it stands, and since when
+ */
+export function butterStands(
+  facts: BatchFacts,
+  story: BatchStory,
+  butterMass: number,
+  pause: Extract<BatchEvent, { kind: 'paused' }>,
+): ButterStands {
+  const before = { ...story, events: story.events.filter(({ id }) => id !== pause.id) };
+  const { celsius } = butterNow(facts, before, butterMass, pause.atSeconds);
+  const { minutesUntilWaxy, minutesUntilHard } = butterWorkability({
+    ...laid(pause, butterMass, facts.hardness),
+    temperature: celsius,
+    minutes: 0,
+  });
+  return { waxy: minutesUntilWaxy?.mid, hard: minutesUntilHard?.mid };
 }
 
 /** What makes butter workable again, in minutes and degrees; nothing when it is waxy. */

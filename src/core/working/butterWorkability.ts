@@ -60,6 +60,8 @@ export interface Workability extends Predicted {
   feels: 'hard' | 'waxy' | 'greasy';
   /** Until it is waxy there, if it ever is. */
   minutesUntilWaxy?: Estimate;
+  /** Until it is too hard to work there, if it is not yet and ever will be. */
+  minutesUntilHard?: Estimate;
   /** Wash water that brings hard butter back to waxy, when its mass was given. */
   washWater?: { temperature: number; capped: boolean };
 }
@@ -100,12 +102,17 @@ export function butterWorkability(input: WorkInput): Workability {
     Math.abs(start - around) * (minutes / constant) * Math.exp(-minutes / constant) * timeSpread,
   );
   const goal = start > high ? high - 0.5 : start < low ? low + 0.5 : undefined;
-  const until =
-    goal === undefined
-      ? 0
-      : (goal - around) / (start - around) > 0 && Math.abs(goal - around) < Math.abs(start - around)
-        ? constant * Math.log((late * (start - around)) / (goal - around))
-        : undefined;
+  const reaches = (celsius: number): number | undefined =>
+    (celsius - around) / (start - around) > 0 && Math.abs(celsius - around) < Math.abs(start - around)
+      ? constant * Math.log((late * (start - around)) / (celsius - around))
+      : undefined;
+  const until = goal === undefined ? 0 : reaches(goal);
+  const hard = start > low ? reaches(low) : undefined;
+  const spread = (mid: number): Estimate => ({
+    low: mid * Math.exp(-1.645 * timeSpread),
+    mid,
+    high: mid * Math.exp(1.645 * timeSpread),
+  });
   const celsius = estimate(after, sd, -30);
   return {
     temperature: celsius,
@@ -113,12 +120,9 @@ export function butterWorkability(input: WorkInput): Workability {
     ...(until === undefined
       ? {}
       : {
-          minutesUntilWaxy: {
-            low: until * Math.exp(-1.645 * timeSpread),
-            mid: until,
-            high: until * Math.exp(1.645 * timeSpread),
-          },
+          minutesUntilWaxy: spread(until),
         }),
+    ...(hard === undefined ? {} : { minutesUntilHard: spread(hard) }),
     ...(washWaterMass === undefined
       ? {}
       : {
@@ -185,6 +189,7 @@ export const butterWorkabilityCalculation = calculation({
     temperature: estimateSchema,
     feels: v.picklist(['hard', 'waxy', 'greasy']),
     minutesUntilWaxy: v.optional(estimateSchema),
+    minutesUntilHard: v.optional(estimateSchema),
     washWater: v.optional(v.object({ temperature: v.number(), capped: v.boolean() })),
     ...predictedEntries,
   }),

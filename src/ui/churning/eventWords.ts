@@ -200,7 +200,7 @@ export function eventWords(event: BatchEvent, say: Say): { short: string; long: 
     case 'worked':
       return {
         short: workWords[event.way].toLowerCase(),
-        long: `${workWords[event.way]}${event.waterMass ? `, ${say.volume(event.waterMass)} of water out` : ''}`,
+        long: `${workWords[event.way]}${event.minutes ? `, ${text(spokenMinutes(event.minutes))}` : ''}${event.waterMass ? `, ${say.volume(event.waterMass)} of water out` : ''}`,
       };
     case 'reweighed':
       return {

@@ -46,7 +46,12 @@ export function makeDayEvents(act: Exclude<MakeDay, { kind: Leaning }>): Body[] 
       return [act];
     case 'worked':
       return [
-        { kind: 'worked', way: act.way, ...(act.amount ? { waterMass: grams(act.amount, 'water') } : {}) },
+        {
+          kind: 'worked',
+          way: act.way,
+          ...(act.amount ? { waterMass: grams(act.amount, 'water') } : {}),
+          ...(act.minutes === undefined ? {} : { minutes: act.minutes }),
+        },
       ];
     case 'tasted': {
       const { tastes, ...rest } = act;

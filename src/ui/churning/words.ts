@@ -16,9 +16,12 @@ type Say = ReturnType<typeof useSay>;
 /** Where cream stands during a pause. */
 export const pauseWords: Record<PausePlace, string> = {
   room: 'in the room',
+  cold: 'in the cold room',
   fridge: 'in the fridge',
+  freezer: 'in the freezer',
   bath: 'in a bath',
   iceWater: 'in ice water',
+  ice: 'on ice',
 };
 
 /** Where butter is kept. */
@@ -70,6 +73,9 @@ export const feelWords: Record<Feel, { name: string; small: string }> = {
 
 export const workWords: Record<Working, string> = {
   drained: 'Only drained',
+  slant: 'On a slant',
+  hung: 'Hung in a cloth',
+  squeezed: 'Squeezed in a cloth',
   pressed: 'Pressed once',
   worked: 'Worked till no more weeps',
 };

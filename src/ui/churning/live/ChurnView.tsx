@@ -273,7 +273,13 @@ export function ChurnView({ view: drawn }: { view: BatchView }) {
           )}
           <ForgottenPause story={story} window={foreseen.breakMinutes} now={now} record={record} />
           {story.pause && (
-            <PausePanel pause={story.pause} now={now} sour={facts.ripened} butter={rests} record={record} />
+            <PausePanel
+              pause={story.pause}
+              now={now}
+              sour={facts.ripened}
+              butter={rests ? { facts, story, mass: foreseen.butter.mass } : undefined}
+              record={record}
+            />
           )}
           {onPad && (
             <div className={styles.pad}>

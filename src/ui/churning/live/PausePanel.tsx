@@ -1,10 +1,12 @@
 'use client';
 
 import { useState } from 'react';
-import type { EventOf } from '@/core/churning/batchEvents';
+import type { BatchFacts, EventOf } from '@/core/churning/batchEvents';
+import type { BatchStory } from '@/core/churning/batchStory';
 import type { PausePlace } from '@/core/churning/batchWords';
-import { pausePlaces } from '@/core/churning/batchWords';
-import { clockText } from '@/core/quantities/formatQuantity';
+import { pauseCelsius, pausePlaces } from '@/core/churning/batchWords';
+import { clockText, spokenMinutes, text } from '@/core/quantities/formatQuantity';
+import { butterStands } from '@/core/working/butterNow';
 import { useSay } from '../../frame/FarmContext';
 import { useChimeAt } from '../../pail/useChime';
 import { Chips } from '../../quantity/Chips';
@@ -16,11 +18,13 @@ import type { LiveBatch } from '../useBatch';
 
 const names: Record<PausePlace, string> = {
   room: 'In the room',
+  cold: 'Cold room',
   fridge: 'Fridge',
+  freezer: 'Freezer',
   bath: 'Warm bath',
   iceWater: 'Ice water',
+  ice: 'On ice',
 };
-const usual: Record<PausePlace, number> = { room: 18, fridge: 4, bath: 25, iceWater: 1 };
 /** A bath for cream is no hotter, °C (handbook §7). */
 const hottest = 30;
 const hour = 3600;
@@ -37,8 +41,8 @@ export function PausePanel({
   now: number;
   /** The cream is sour, and stands as sour cream may. */
   sour: boolean;
-  /** It is drained butter that rests. */
-  butter: boolean;
+  /** It is drained butter that rests: when it is waxy there, and when too hard. */
+  butter: { facts: BatchFacts; story: BatchStory; mass: number } | undefined;
   record: LiveBatch['record'];
 }) {
   const say = useSay();
@@ -53,7 +57,10 @@ export function PausePanel({
         ? `At most ${say.temperature(hottest)}: hotter melts what touches the wall.`
         : undefined,
   });
-  const until = pause.minutes === undefined ? undefined : pause.atSeconds + pause.minutes * 60;
+  const stands = butter && butterStands(butter.facts, butter.story, butter.mass, pause);
+  const waxy = stands?.waxy === undefined ? undefined : pause.atSeconds + stands.waxy * 60;
+  const hard = stands?.hard === undefined ? undefined : pause.atSeconds + stands.hard * 60;
+  const until = pause.minutes === undefined ? waxy : pause.atSeconds + pause.minutes * 60;
   useChimeAt(now, until, 'done');
   const left = until === undefined ? undefined : until - now;
   const stood = now - pause.atSeconds;
@@ -66,17 +73,20 @@ export function PausePanel({
           : left > 0
             ? `Look at it in ${clockText(left)}.`
             : butter
-              ? 'Time to look: it should bend without breaking.'
+              ? hard !== undefined && now > hard
+                ? 'It is likely too hard by now: let it stand in the room until it bends.'
+                : 'Time to look: it should bend without breaking.'
               : 'Time to look: read its temperature, then go on.'}
       </p>
+      {butter && <Quiet role="status">{butterSaid({ waxy, hard }, pause, now, say)}</Quiet>}
       <Chips
         legend="It stands"
         chosen={place}
-        onChoose={(to) => change({ place: to, celsius: usual[to] })}
+        onChoose={(to) => change({ place: to, celsius: pauseCelsius[to] })}
         choices={pausePlaces.map((key) => ({
           key,
           name: names[key],
-          small: say.temperature(key === place ? (pause.celsius ?? usual[key]) : usual[key]),
+          small: say.temperature(key === place ? (pause.celsius ?? pauseCelsius[key]) : pauseCelsius[key]),
         }))}
       />
       <QuantityField
@@ -85,7 +95,7 @@ export function PausePanel({
         onTyped={setTyped}
         understood={understood}
         system={say.system}
-        hint={`${say.temperature(pause.celsius ?? usual[place])} assumed`}
+        hint={`${say.temperature(pause.celsius ?? pauseCelsius[place])} assumed`}
         onEnter={() => {
           if (!understood || !('quantity' in understood)) return;
           change({ place, celsius: understood.quantity.value });
@@ -105,4 +115,25 @@ export function PausePanel({
       </Quiet>
     </Enamel>
   );
+}
+
+/** When butter that stands is waxy and when it is too hard, told as what is still to come. */
+function butterSaid(
+  { waxy, hard }: { waxy: number | undefined; hard: number | undefined },
+  pause: EventOf<'paused'>,
+  now: number,
+  say: ReturnType<typeof useSay>,
+): string {
+  const away = (at: number) => text(spokenMinutes(Math.max(1, (at - now) / 60)));
+  const isIn = (at: number | undefined): at is number => at !== undefined && at > now;
+  if (waxy === undefined && hard === undefined)
+    return pause.celsius !== undefined || pause.place
+      ? say.words(`It gets neither waxy nor too hard there.`)
+      : 'Say where it stands, and when it is waxy is reckoned.';
+  if (isIn(waxy) && isIn(hard)) return `Waxy in about ${away(waxy)}, too hard in about ${away(hard)}.`;
+  if (isIn(waxy)) return `Waxy in about ${away(waxy)}; too hard it does not get there.`;
+  if (isIn(hard)) return `It is about waxy now, and too hard in about ${away(hard)}.`;
+  return hard === undefined
+    ? 'It is about waxy now, and gets no harder than that there.'
+    : 'It has stood long enough to be too hard.';
 }
