@@ -6,7 +6,8 @@ import { conditionsOf, longestSeconds } from '@/core/churning/churnInput';
 import type { PaceLesson } from '@/core/churning/learnPace';
 import { simulateChurn } from '@/core/churning/simulateChurn';
 import type { ToolKey } from '@/core/churning/tools';
-import { toolKeys, tools } from '@/core/churning/tools';
+import { tools } from '@/core/churning/tools';
+import { ownKinds } from './ownKinds';
 import { Noise } from './noise';
 
 /** A maker nobody knows: how fast the arm, the kind of tool and this very churn are, and how the year's fat swings. */
@@ -45,7 +46,7 @@ export interface MakerScore {
 
 function drawMaker(seed: string): Maker {
   const noise = new Noise(seed);
-  const tool = noise.pick(toolKeys);
+  const tool = noise.pick(ownKinds);
   const swing = Math.abs(noise.normal(0, 1.5));
   const coldest = noise.between(0, 365);
   const drift = noise.normal(0, 0.8);

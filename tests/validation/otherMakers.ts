@@ -3,7 +3,8 @@ import { breakTime } from '@/core/churning/breakTime';
 import { logBreakMinutes } from '@/core/churning/churnEffects';
 import type { ChurnInput } from '@/core/churning/churnInput.calc';
 import type { PaceLesson } from '@/core/churning/learnPace';
-import { toolKeys, tools } from '@/core/churning/tools';
+import { tools } from '@/core/churning/tools';
+import { ownKinds } from './ownKinds';
 import { plainLoad } from './examples';
 import { Noise } from './noise';
 
@@ -34,7 +35,7 @@ const oddOnes = 1 / 15;
 /** A maker's first thirty-one batches, a few days apart, between 8 and 22 °C. */
 export function scoreOtherMaker(seed: string): OtherScore[] {
   const noise = new Noise(`other ${seed}`);
-  const tool = noise.pick(toolKeys);
+  const tool = noise.pick(ownKinds);
   const { usualVolume, referenceTemperature, medianBreakMinutes } = tools[tool];
   const pace = noise.normal(0, Math.log(1.6));
   const perDegree = -Math.abs(noise.normal(0.07, 0.035));

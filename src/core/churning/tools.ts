@@ -152,6 +152,38 @@ export const tools = {
     'jar',
     1000,
   ),
+  /** Without the whisk it takes up less air, and longer. */
+  flatBeater: tool(
+    'Stand mixer, flat beater',
+    'a stand mixer with its flat beater',
+    13,
+    14,
+    1.353,
+    12,
+    1,
+    0.6,
+    false,
+    'motor',
+    false,
+    'bowl',
+    4500,
+  ),
+  /** Something in it stirs: it breaks sooner, and can break the jar (handbook §7). */
+  marbleJar: tool(
+    'Jar with a marble in it',
+    'a jar with a marble in it',
+    11,
+    17,
+    1.192,
+    6,
+    1,
+    0.7,
+    true,
+    'hand',
+    true,
+    'jar',
+    1900,
+  ),
 } as const satisfies Record<string, Tool>;
 
 export type ToolKey = keyof typeof tools;

@@ -352,10 +352,22 @@ function plainAct(said: string): MakeDay | undefined {
   const size = /^(?:stopped at |it is |in )?(grains|lumps|one mass|one lump)$/.exec(said);
   if (size) return { kind: 'gathered', size: size[1]!.startsWith('one') ? 'mass' : (size[1] as GrainSize) };
   const moved = /^(?:moved? (?:it )?(?:in)?to|now in|in) (?:the |a )?(.+)$/.exec(said)?.[1];
-  const tool = moved && toolKeys.find((key) => tools[key].name.toLowerCase() === moved);
+  const tool =
+    moved &&
+    toolKeys.find((key) =>
+      [tools[key].name.toLowerCase(), tools[key].inSentence.replace(/^an? /, ''), toolWords[key]].includes(
+        moved,
+      ),
+    );
   if (tool) return { kind: 'tool', tool };
   return undefined;
 }
+
+/** What else a tool is called. */
+const toolWords: Partial<Record<ToolKey, string>> = {
+  flatBeater: 'flat beater',
+  marbleJar: 'jar with a marble',
+};
 
 /** More than so many ounces or cups nobody means by a number alone: it was read off a scale in grams. */
 const mostBare = 64;

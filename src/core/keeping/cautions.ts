@@ -27,7 +27,13 @@ export function churningCautions(facts: { treatment: BatchFacts['treatment']; to
       says: `Unplug the ${name.toLowerCase()} before reaching in. Wet hands and mains do not mix.`,
     });
   }
-  if (glass)
+  if (facts.tool === 'marbleJar')
+    said.push({
+      key: 'marble',
+      level: 'danger',
+      says: 'A marble breaks a glass jar from within, and its splinters are in the butter: take a plastic jar, and count it out again.',
+    });
+  else if (glass)
     said.push({
       key: 'glass',
       level: 'danger',

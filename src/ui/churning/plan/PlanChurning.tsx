@@ -10,6 +10,7 @@ import { foresee } from '@/core/churning/foresee';
 import { creamInChurn } from '@/core/churning/creamInChurn';
 import { churningCautions } from '@/core/keeping/cautions';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { tooLittle } from '@/core/churning/tooLittle';
 import { fillLimit, tools } from '@/core/churning/tools';
 import type { PlanView } from '@/server/churning/views';
 import type { CreamOffered } from '@/server/shelf/views';
@@ -208,6 +209,9 @@ export function PlanChurning({
     shelf !== undefined &&
     (shelf.next !== undefined || shelf.others.length > 0);
   const fill = loads?.fillEach ?? 0;
+  const inVessel = own?.name ?? tools[read.tool].inSentence;
+  const little =
+    facts && tooLittle(facts.tool, facts.creamVolume / facts.loads, facts.capacity, own?.diameter);
   const here = facts?.temperature ?? 14;
   const across = useAcross(facts, facts && plan.paces[facts.tool]);
   // Nothing is known of how they work: all that matters is asked at once, and nothing stands behind a door.
@@ -290,6 +294,15 @@ export function PlanChurning({
           </div>
         )}
         {despite === undefined && <Cautions cautions={dangers} />}
+        {little && (
+          <Quiet role="status">
+            Little for {inVessel}:{' '}
+            {little.depth === undefined
+              ? `${little.part} takes hold of about ${say.volume(little.wants)} and more.`
+              : `it stands ${say.length(little.depth)} deep, and ${little.part} takes hold from about ${say.volume(little.wants)} on.`}{' '}
+            In something smaller it comes sooner; it can be churned all the same.
+          </Quiet>
+        )}
         <div className={styles.start}>
           {temperFirst && from && (
             <Button
