@@ -6,6 +6,7 @@ import type { Churned } from '../churning/churned';
 import { usualLoss, usualLossSd } from '../churning/expectedButter';
 import { together } from '../quantities/estimate';
 import { butterMoisture } from '../working/butterMoisture';
+import { creamSaltGoes } from '../salting/creamSalt';
 import { churnBalance } from './churnBalance';
 
 /** At most this share of the fat that went in leaves with the buttermilk of what was packed as butter (engineering estimate). */
@@ -37,15 +38,23 @@ export function batchAccount(
   const fatInSd = fatIn * together(facts.creamMassSd / facts.creamMass, facts.creamFatSd / facts.creamFat);
   const measured = story.drains.filter((drain) => drain.mass !== undefined);
   const buttermilkMeasured = measured.length > 0;
+  // Salt of the cream leaves with the buttermilk, and is no more of it than the water is.
+  const buttermilkSalt = creamSaltGoes(
+    story.creamSalt,
+    { ...facts, addedWater: story.addedWater },
+    unsalted,
+    0,
+  ).buttermilk;
+  const added = story.addedWater + buttermilkSalt;
   const buttermilkMass = buttermilkMeasured
     ? sum(measured.map((drain) => drain.mass ?? 0))
-    : Math.max(0, facts.creamMass + story.addedWater - unsalted);
+    : Math.max(0, facts.creamMass + added - unsalted);
   const buttermilkSd = buttermilkMeasured
     ? together(...measured.map((drain) => drain.massSd ?? 0))
     : unmeasuredSpread * facts.creamMass;
   const buttermilkFatSpread = Math.expm1(buttermilkLogSd);
   const lossFat = usualLoss * fatIn;
-  const addedWater = Math.min(story.addedWater, buttermilkMass);
+  const addedWater = Math.min(added, buttermilkMass);
   // As drained: water that went in with it thins it.
   const drainedFat =
     buttermilkMass > 0
@@ -104,6 +113,7 @@ export function batchAccount(
     buttermilkFatSpread,
     lossFat,
     addedWater,
+    buttermilkSalt,
     drainedFat,
     balance,
     water,

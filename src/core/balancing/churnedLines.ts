@@ -54,7 +54,7 @@ export function churnedLines(
   const lines: ChurnedLine[] = [
     { lot: creamLot, mass: -cream.mass, fat: -cream.fat },
     { account: 'water', mass: -milligrams(story.addedWater), fat: 0 },
-    { account: 'salt', mass: -milligrams(judged.saltMass), fat: 0 },
+    { account: 'salt', mass: -milligrams(judged.saltMass + judged.buttermilkSalt), fat: 0 },
     { account: 'mixedIn', mass: -milligrams(judged.additionMass), fat: 0 },
     ...portions,
     { lot: buttermilkLot, ...buttermilk },

@@ -56,6 +56,8 @@ export interface Judgement {
   buttermilkMass: number;
   buttermilkMeasured: boolean;
   buttermilkFat: number;
+  /** g of salt of the cream in it. */
+  buttermilkSalt: number;
   lossFat: number;
   fatIn: number;
   fatToButter: number;
@@ -101,7 +103,7 @@ export function judgeWith(
   const findings = findingsOf({
     cream: { value: facts.creamMass, sd: facts.creamMassSd },
     creamFat: { value: facts.creamFat, sd: facts.creamFatSd },
-    addedWater: story.addedWater,
+    addedWater: story.addedWater + account.buttermilkSalt,
     butter: { value: unsalted, sd: Math.max(1, butterSd) },
     ...(buttermilkMeasured ? { buttermilk: { value: buttermilkMass, sd: Math.max(1, buttermilkSd) } } : {}),
     buttermilkFat: { value: drainedFat, sd: Math.max(0.001, drainedFat * buttermilkFatSpread) },
@@ -141,6 +143,7 @@ export function judgeWith(
     buttermilkMass,
     buttermilkMeasured,
     buttermilkFat: drainedFat,
+    buttermilkSalt: account.buttermilkSalt,
     lossFat,
     water,
     fatIn: balance.fatIn,

@@ -184,6 +184,8 @@ export const batchEvent = v.variant('kind', [
   v.strictObject({ ...shared, kind: v.literal('mark'), load, stage: v.picklist(markStages) }),
   v.strictObject({ ...shared, kind: v.literal('reading'), load, temperature }),
   v.strictObject({ ...shared, kind: v.literal('water'), load, mass: positiveMass }),
+  /** Salt put into the cream: most of it leaves with the buttermilk. */
+  v.strictObject({ ...shared, kind: v.literal('salted'), load, mass: positiveMass }),
   v.strictObject({
     ...shared,
     kind: v.literal('paused'),

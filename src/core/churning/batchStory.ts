@@ -59,6 +59,8 @@ export interface BatchStory {
   readings: { id: string; load: number; atSeconds: number; elapsedSeconds: number; temperature: number }[];
   /** Water that left with the buttermilk: put in to loosen the cream, or wash water poured in with it, g. */
   addedWater: number;
+  /** g of salt put into the cream. */
+  creamSalt: number;
   drains: EventOf<'drained'>[];
   /** How far it had gathered when the churn was stopped, if anybody said. */
   gathered: GrainSize | undefined;

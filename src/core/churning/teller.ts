@@ -78,6 +78,7 @@ export class Teller {
   private readonly marks: StoryMark[] = [];
   private readonly readings: BatchStory['readings'] = [];
   private addedWater = 0;
+  private creamSalt = 0;
   private readonly drains: EventOf<'drained'>[] = [];
   private readonly washes: EventOf<'washed'>[] = [];
   private readonly worked: EventOf<'worked'>[] = [];
@@ -120,6 +121,11 @@ export class Teller {
         this.addedWater += event.mass;
         if (this.drains.length > 0)
           this.flag(event, 'water was added after the buttermilk was drained, so it is not taken off it');
+        return;
+      case 'salted':
+        this.creamSalt += event.mass;
+        if (this.drains.length > 0)
+          this.flag(event, 'salt was put into the cream after the buttermilk was drained');
         return;
       case 'paused':
         return this.pause(event, load);
@@ -233,6 +239,7 @@ export class Teller {
       ),
       readings: this.readings,
       addedWater: this.addedWater,
+      creamSalt: this.creamSalt,
       drains: this.drains,
       gathered: this.gathered?.size,
       washes: this.washes,

@@ -117,3 +117,13 @@ test.each([
   ['pause in ice water', 'iceWater'],
   ['pause in a bath', 'bath'],
 ])('%s', (said, place) => expect(readMakeDay(said, 'us')).toEqual({ kind: 'paused', place }));
+
+test.each([
+  ['10 g of salt in the cream', 10],
+  ['salt 10 g into the cream', 10],
+  ['salted the cream 12 g', 12],
+  ['salted the cream with 2 tsp of salt', 11.8],
+])('%s', (said, grams) => {
+  const act = readMakeDay(said, 'metric');
+  expect(act).toEqual({ kind: 'salted', grams: expect.closeTo(grams, 1) as number });
+});

@@ -16,7 +16,7 @@ import type { MixedIn } from '../churning/batchEvents';
 import type { MarkStage } from '../churning/stages';
 import type { ToolKey } from '../churning/tools';
 import { toolKeys, tools } from '../churning/tools';
-import { saltByEye, someSalt } from '../salting/salts';
+import { saltByEye, salts, someSalt } from '../salting/salts';
 import { readMixed } from './readMixed';
 import { parseQuantity } from '../quantities/parseQuantity';
 import type { Quantity } from '../quantities/parseQuantity';
@@ -27,6 +27,7 @@ export type MakeDay =
   | { kind: 'mark'; stage: MarkStage }
   | { kind: 'reading'; celsius: number }
   | { kind: 'water'; amount: Quantity }
+  | { kind: 'salted'; grams: number }
   | { kind: 'paused'; place?: PausePlace }
   | { kind: 'resumed' }
   | { kind: 'load' }
@@ -132,6 +133,16 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
   if (gave) return { kind: 'abandoned', reason: gave[1] ?? '' };
   if (/^-?\d+(?:[.,]\d+)? ?°? ?[cf]$/.test(said))
     return { kind: 'reading', celsius: amountOf(said, system, ['temperature'], '').value };
+  const saltIn = creamSalt.exec(said)?.groups;
+  const salt = saltIn && (saltIn.before ?? saltIn.after ?? saltIn.last);
+  if (salt) {
+    const amount = amountOf(salt.replace(/ of$/, ''), system, ['mass', 'volume'], 'g');
+    return {
+      kind: 'salted',
+      grams:
+        amount.kind === 'volume' ? (amount.value / teaspoon) * salts.fine.gramsPerTeaspoon : amount.value,
+    };
+  }
   const cloth = clothWork.exec(said);
   if (cloth) {
     const long = cloth.groups!.long;
@@ -289,6 +300,12 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
       return undefined;
   }
 }
+
+/** Salt that goes into the cream, before it breaks. */
+const creamSalt =
+  /^(?:(?<before>.+?) (?:of )?salt|salt,? (?<after>.+?)|salted),? (?:went )?(?:in|into|to|in with) (?:the )?cream$|^salted (?:the )?cream(?: with)?,? (?<last>.+?)(?: (?:of )?salt)?$/;
+/** mL of a level teaspoon (handbook §6.11). */
+const teaspoon = 4.93;
 
 /** Water that runs off or is wrung out of butter in a cloth or on a slant, and for how long. */
 const clothWork =

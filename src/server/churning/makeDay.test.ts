@@ -10,6 +10,7 @@ import type { TestDatabase } from '@/data/testing/database';
 import { testDatabase } from '@/data/testing/database';
 import { begin, event, portion, send } from '../testing/aBatch';
 import { todayView } from '../today/views';
+import { judgeBatch } from '@/core/balancing/judgeBatch';
 import { batchView } from './views';
 
 let house: TestDatabase;
@@ -74,6 +75,31 @@ describe('loads side by side', () => {
     const buttermilk = (await lots(farm)).filter(({ kind }) => kind === 'buttermilk');
     expect(buttermilk).toHaveLength(1);
     expect(Number(buttermilk[0]!.mass)).toBeCloseTo(1050, 6);
+    expect(await books(farm)).toEqual(inBalance);
+  });
+});
+
+describe('salt that was put into the cream', () => {
+  it('leaves with the buttermilk in the books, is taken off it in the account, and balances', async () => {
+    const farm = await house.farm();
+    const verdict = async (salted: boolean) => {
+      const batchId = await begin(farm);
+      await record(farm, batchId, [
+        ...(salted ? [event(2, { kind: 'salted', mass: 60 } as Parameters<typeof event>[1])] : []),
+        event(15, { kind: 'mark', stage: 'break' }),
+        event(16, { kind: 'drained', measured: 'mass', mass: salted ? 1151 : 1100, massSd: 5 }),
+        event(25, portion(randomUUID(), 860, 0)),
+        event(26, { kind: 'packed' }),
+      ]);
+      const view = (await batchView(farm, batchId))!;
+      return { judged: judgeBatch(view.facts, await told(farm, batchId))!, batchId };
+    };
+    const plain = await verdict(false);
+    const salted = await verdict(true);
+    // Nine tenths of 60 g: the buttermilk that much heavier is the same buttermilk.
+    expect(salted.judged.buttermilkSalt).toBeCloseTo(53, 0);
+    expect(salted.judged.verdict).toBe(plain.judged.verdict);
+    expect(salted.judged.impliedButterFat).toBeCloseTo(plain.judged.impliedButterFat, 2);
     expect(await books(farm)).toEqual(inBalance);
   });
 });

@@ -141,6 +141,11 @@ export function eventWords(event: BatchEvent, say: Say): { short: string; long: 
       };
     case 'water':
       return { short: 'water', long: `${say.volume(event.mass)} of water added` };
+    case 'salted':
+      return {
+        short: 'salt',
+        long: `${say.mass(event.mass)} of salt put into the cream: most of it leaves with the buttermilk`,
+      };
     case 'paused':
       return {
         short: 'pause',

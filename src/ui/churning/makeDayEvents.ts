@@ -59,6 +59,8 @@ export function makeDayEvents(act: Exclude<MakeDay, { kind: Leaning }>): Body[] 
     }
     case 'reading':
       return [{ kind: 'reading', temperature: act.celsius }];
+    case 'salted':
+      return [{ kind: 'salted', mass: act.grams }];
     case 'water':
       return [{ kind: 'water', mass: grams(act.amount, 'water') }];
     case 'drained': {

@@ -29,6 +29,7 @@ const ofOneLoad = new Set<BatchEvent['kind']>([
   'mark',
   'reading',
   'water',
+  'salted',
   'paused',
   'resumed',
   'tool',

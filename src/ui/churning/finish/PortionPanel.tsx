@@ -79,7 +79,9 @@ export function PortionPanel({
   const saltSaid =
     salted && ways
       ? `${say.mass(ways.salt)}, ${text(spokenFraction(ways.share))} of the butter, ${Number(ways.teaspoons.toFixed(1))} level tsp`
-      : 'none';
+      : read.inIt > 0
+        ? 'none besides the cream’s'
+        : 'none';
   // As the scale reads it: with the salt, where it is weighed after it went in.
   const saltIn = draft.saltIn && salted && ways ? ways.salt : 0;
   return (
@@ -106,6 +108,12 @@ export function PortionPanel({
             ways={ways}
             early={undefined}
           />
+          {read.inIt > 0 && (
+            <p className={styles.note}>
+              About {say.mass(read.inIt)} of the salt that was in the cream is still in it
+              {salted && ways ? `: ${say.mass(Math.max(0, ways.salt - read.inIt))} is still to add` : ''}.
+            </p>
+          )}
         </Door>
         {draft.notWeighed ? (
           <p className={styles.note} role="status">

@@ -19,11 +19,12 @@ function portion(
   change: Partial<PortionDraft>,
   portions: Partial<StoryPortion>[] = [],
   system = 'metric' as const,
+  creamSalt = 0,
 ) {
   const draft = { ...freshPortion(facts, [], portions.length > 0, system), ...change };
   const read = readPortion(draft, {
     facts,
-    story: { portions: portions as StoryPortion[] },
+    story: { portions: portions as StoryPortion[], creamSalt },
     foreseen,
     moulds,
     system,
@@ -159,4 +160,23 @@ test('butter that is not weighed is what its fat makes, with its salt on top, an
   // What was put by before is taken off; when all is put by there is nothing left to take for butter.
   expect(portion({ notWeighed: true }, [{ mass: 500 }]).events[0]!.mass).toBeLessThan(460);
   expect(portion({ notWeighed: true }, [{ mass: 990 }]).read.ready).toBe(false);
+});
+
+test('salt of the cream that is still in the butter is taken off what is to be added, and makes unsalted butter a trace', () => {
+  const share = portion({ typed: '600 g' }, [], 'metric', 40);
+  expect(share.read.inIt).toBeGreaterThan(2);
+  // By share it is of all its salt; by weight it comes on top.
+  expect(share.events[0]!.saltMass).toBeCloseTo(portion({ typed: '600 g' }).events[0]!.saltMass, 6);
+  const ten = portion(
+    { typed: '600 g', salt: { way: 'mass', typed: '10 g', kind: 'fine' } },
+    [],
+    'metric',
+    40,
+  );
+  expect(ten.events[0]!.saltMass).toBeCloseTo(10 + ten.read.inIt, 6);
+  const unsalted = { typed: '600 g', salt: { way: 'none', typed: '', kind: 'fine' } } as const;
+  const none = portion(unsalted, [], 'metric', 10);
+  expect(none.events[0]!.saltMass).toBeCloseTo(none.read.inIt, 6);
+  expect(none.events[0]!.name).toBe('A trace of salt');
+  expect(portion(unsalted).events[0]!.name).toBe('Unsalted');
 });

@@ -1,5 +1,5 @@
 import { gheeButter, gheeYield } from '@/core/byProducts/gheeYield';
-import type { BatchFacts, EventOf, MixedIn } from '@/core/churning/batchEvents';
+import type { BatchFacts, EventOf, MixedIn, Salting } from '@/core/churning/batchEvents';
 import type { PieceForm, Weighing } from '@/core/churning/batchWords';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
@@ -7,7 +7,8 @@ import type { Storage } from '@/core/keeping/keepingDate';
 import { ninety } from '@/core/quantities/estimate';
 import type { UnitSystem } from '@/core/quantities/units';
 import { kitchenMeasures } from '@/core/quantities/units';
-import { saltedName } from '@/core/salting/salts';
+import { creamSaltGoes } from '@/core/salting/creamSalt';
+import { saltedName, salts } from '@/core/salting/salts';
 import { saltWays, unsaltedFrom } from '@/core/salting/saltWays';
 import { calledByMix, mixedFacts, mixedGrams, mixedWater, piecesOfMix } from '@/core/working/mixedIn';
 import { intoPieces, shapedPortions } from '@/core/working/intoPieces';
@@ -111,7 +112,7 @@ export function readPortion(
     system,
   }: {
     facts: BatchFacts;
-    story: Pick<BatchStory, 'portions'>;
+    story: Pick<BatchStory, 'portions'> & Partial<Pick<BatchStory, 'creamSalt' | 'addedWater' | 'washes'>>;
     foreseen: Pick<Foreseen, 'butter'>;
     moulds: readonly { id: string; name?: string; capacity: number }[];
     system: UnitSystem;
@@ -171,8 +172,14 @@ export function readPortion(
   const butter = weighed && Math.max(0, weighed.mass - mixedMass);
   const expected = Math.max(1, foreseen.butter.mass - already);
   const unsalted = salting && butter !== undefined ? unsaltedFrom(salting, butter, saltIn) : expected;
-  const ways =
-    salting && saltWays(salting, unsalted, facts.creamVolume * Math.min(1, unsalted / foreseen.butter.mass));
+  const part = Math.min(1, unsalted / foreseen.butter.mass);
+  // Salt that was put into the cream, as far as it is still in this butter.
+  const { creamSalt = 0, addedWater = 0, washes = [] } = story;
+  const inIt =
+    creamSalt > 0
+      ? part * creamSaltGoes(creamSalt, { ...facts, addedWater }, foreseen.butter.mass, washes.length).butter
+      : 0;
+  const ways = salting && saltWays(withCreamSalt(salting, inIt), unsalted, facts.creamVolume * part);
   const total = weighed && ways && (saltIn ? weighed.mass : weighed.mass + ways.salt);
   const pieceRead: Understood = understand(piece, {
     system,
@@ -209,6 +216,8 @@ export function readPortion(
     mixedTooMuch,
     salting,
     ways,
+    /** g of the salt that is in it from the cream. */
+    inIt,
     total,
     pieceRead,
     pieces,
@@ -244,6 +253,23 @@ export function readPortion(
       !mixedTooMuch &&
       !mixed.some(({ understood }) => understood !== undefined && 'wrong' in understood) &&
       !(ghee && gheeRead !== undefined && 'wrong' in gheeRead),
+  };
+}
+
+const plainGrams = (salting: Salting): number =>
+  salting.way === 'mass'
+    ? salting.grams
+    : salting.way === 'spoon'
+      ? salting.teaspoons * salts[salting.kind].gramsPerTeaspoon
+      : 0;
+
+/** Salt told by weight or spoon comes on top of what is in it; a share is of all of it. */
+function withCreamSalt(salting: Salting, inIt: number): Salting {
+  if (inIt <= 0 || salting.way === 'share') return salting;
+  return {
+    way: 'mass',
+    grams: inIt + plainGrams(salting),
+    kind: salting.way === 'none' ? 'fine' : salting.kind,
   };
 }
 

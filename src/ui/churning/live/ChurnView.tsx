@@ -143,6 +143,7 @@ export function ChurnView({ view: drawn }: { view: BatchView }) {
     ...Object.fromEntries(clarities.map((clarity, i) => [String(i + 1), press(`washed-${clarity}`)])),
     r: () => foot.current?.open('temperature'),
     a: () => foot.current?.open('water'),
+    '6': () => foot.current?.open('salt'),
     o: () => foot.current?.open('tool'),
     x: () => foot.current?.open('abandon'),
     q: () => foot.current?.open('speed'),

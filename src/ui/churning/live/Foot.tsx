@@ -23,7 +23,17 @@ const Notes = laterPart(() => import('../../standing/Notes').then((part) => part
 const theForms = () => import('./FootForms');
 
 type Open =
-  'temperature' | 'water' | 'tool' | 'abandon' | 'loads' | 'turns' | 'speed' | 'note' | 'right' | undefined;
+  | 'temperature'
+  | 'water'
+  | 'salt'
+  | 'tool'
+  | 'abandon'
+  | 'loads'
+  | 'turns'
+  | 'speed'
+  | 'note'
+  | 'right'
+  | undefined;
 
 /** Lets single keys open what lies along the foot. */
 export interface FootHandle {
@@ -122,6 +132,9 @@ export function Foot({
               <Button variant="outlined" aria-expanded={open === 'tool'} onClick={() => toggle('tool')}>
                 Other tool <Key of="o" />
               </Button>
+              <Button variant="outlined" aria-expanded={open === 'salt'} onClick={() => toggle('salt')}>
+                Salt in the cream <Key of="6" />
+              </Button>
               <Button variant="outlined" aria-expanded={open === 'loads'} onClick={() => toggle('loads')}>
                 Split or merge <Key of="m" />
               </Button>
@@ -151,6 +164,9 @@ export function Foot({
       )}
       {forms && open === 'temperature' && <forms.TemperatureForm record={record} onDone={done} />}
       {forms && creamy && open === 'water' && <forms.WaterForm record={record} onDone={done} />}
+      {forms && creamy && open === 'salt' && (
+        <forms.CreamSaltForm view={view} story={story} record={record} onDone={done} />
+      )}
       {forms && creamy && open === 'tool' && <forms.ToolForm view={view} record={record} onDone={done} />}
       {forms && creamy && open === 'loads' && (
         <forms.LoadsForm view={view} story={story} record={record} onDone={done} onLook={onLook} />

@@ -9,6 +9,8 @@ import type { ToolKey } from '@/core/churning/tools';
 import { tools } from '@/core/churning/tools';
 import { whippedReason } from '@/core/jot/readMakeDay';
 import type { Quantity } from '@/core/quantities/parseQuantity';
+import { creamSaltGoes } from '@/core/salting/creamSalt';
+import { salts } from '@/core/salting/salts';
 import type { BatchView } from '@/server/churning/views';
 import { useSay } from '../../frame/FarmContext';
 import { Chips } from '../../quantity/Chips';
@@ -42,6 +44,7 @@ function AmountForm({
   rules,
   enters,
   button,
+  says,
   children,
   ...field
 }: {
@@ -50,6 +53,8 @@ function AmountForm({
   rules: QuantityRules;
   enters: (quantity: Quantity) => void;
   button: string;
+  /** What an amount comes to, beside its echo. */
+  says?: (quantity: Quantity) => string;
   children?: ReactNode;
 }) {
   const [typed, setTyped] = useState('');
@@ -65,6 +70,7 @@ function AmountForm({
         understood={understood}
         system={rules.system}
         onEnter={enter}
+        says={quantity && says?.(quantity)}
         autoFocus
       />
       <Button variant="contained" onClick={enter} disabled={!quantity}>
@@ -108,6 +114,58 @@ export function WaterForm({ record, onDone }: FormProps) {
     </AmountForm>
   );
 }
+
+export function CreamSaltForm({
+  view,
+  story,
+  record,
+  onDone,
+}: FormProps & { view: BatchView; story: BatchStory }) {
+  const say = useSay();
+  const { facts } = view;
+  const butter = facts.creamMass * facts.creamFat;
+  return (
+    <AmountForm
+      label="Salt put into the cream"
+      hint={say.system === 'metric' ? '10 g, or 2 tsp' : '2 tsp'}
+      rules={{
+        system: say.system,
+        kinds: ['mass', 'volume'],
+        bareUnit: 'g',
+        check: ({ kind, value }) =>
+          value <= 0 || saltGrams(kind, value) > mostSalt * facts.creamMass
+            ? 'More than nothing, and less than a tenth of the cream.'
+            : undefined,
+      }}
+      button="It is in"
+      enters={({ kind, value }) => {
+        record({ kind: 'salted', mass: saltGrams(kind, value) });
+        onDone();
+      }}
+      says={({ kind, value }) => {
+        const goes = creamSaltGoes(
+          saltGrams(kind, value),
+          { ...facts, addedWater: story.addedWater },
+          butter,
+          0,
+        );
+        return `about ${say.mass(goes.buttermilk)} of it leaves with the buttermilk, ${say.mass(goes.butter)} stays in the butter until it is washed`;
+      }}
+    >
+      <Quiet>
+        Salted buttermilk is for baking, not for animals or a culture. The butter is salted afterwards for
+        what is missing.
+      </Quiet>
+    </AmountForm>
+  );
+}
+
+/** More of the cream than this is no salt, as a share (engineering estimate). */
+const mostSalt = 0.1;
+const saltGrams = (kind: string, value: number): number =>
+  kind === 'volume' ? (value / teaspoonMillilitres) * salts.fine.gramsPerTeaspoon : value;
+/** mL of a level teaspoon (handbook §6.11). */
+const teaspoonMillilitres = 4.93;
 
 export function ToolForm({ view, record, onDone }: FormProps & { view: BatchView }) {
   const say = useSay();

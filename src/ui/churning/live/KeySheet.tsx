@@ -24,6 +24,7 @@ const keys: [string, string][] = [
   ['y', 'Do what is advised'],
   ['o m x', 'Other tool; split or merge; give up'],
   ['q', 'Slower or faster, of a mixer'],
+  ['6', 'Salt in the cream'],
   ['i c', 'A note; put right what was said at the start'],
   ['h l', 'Turns; large type'],
   ['j /', 'Jot it down'],
