@@ -16,6 +16,7 @@ import { roomInTheFreezer } from './migrations/0012-room-in-the-freezer';
 import { madeAndKept } from './migrations/0013-made-and-kept';
 import { putRight } from './migrations/0014-put-right';
 import { mixedIn } from './migrations/0015-mixed-in';
+import { looseButter } from './migrations/0016-loose-butter';
 import { guard } from './migrations/migration';
 import { rights } from './rights';
 
@@ -36,6 +37,7 @@ export const migrations = [
   madeAndKept,
   putRight,
   mixedIn,
+  looseButter,
 ];
 
 /**

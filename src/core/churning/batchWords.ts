@@ -55,7 +55,7 @@ export const pauseCelsius: Record<PausePlace, number> = {
   room: 18,
   cold: 10,
   fridge: 4,
-  freezer: -18,
+  freezer: -17.8,
   bath: 25,
   iceWater: 1,
   ice: 0,

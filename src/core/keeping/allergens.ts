@@ -32,7 +32,7 @@ export function allergensOf({ additions: keys, mixedIn }: Mixed, ghee = false): 
   const said = [ghee ? 'Contains milk: ghee keeps traces of it.' : 'Contains milk.'];
   const things = mixedIn ?? [];
   const own = things.filter(({ name }) => name !== undefined);
-  if (own.length > 0) said.push(`With ${list(own.map(mixName))}.`);
+  if (things.length > 0) said.push(`With ${list(things.map(mixName))}.`);
   const contains = named.filter(([, words]) => own.some(({ name }) => words.test(name!.toLowerCase())));
   if (contains.length > 0) said.push(`Contains ${list(contains.map(([allergen]) => allergen))}.`);
   for (const key of Object.keys(additions) as Addition[]) {

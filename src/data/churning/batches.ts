@@ -201,6 +201,56 @@ export async function putPortions(
   }
 }
 
+/** What a portion was packed as. */
+export interface LoosePortion {
+  lotId: string;
+  name: string;
+  /** g, salt and all. */
+  mass: number;
+  saltMass: number;
+  measured: string;
+  additions: string[];
+  mixedIn: MixedIn[] | null;
+}
+
+/** Puts down what butter of no single batch is packed as. */
+export async function putLoosePortion(
+  { farmId, transaction }: FarmScope,
+  { mass, saltMass, ...portion }: LoosePortion,
+): Promise<void> {
+  await PortionRow.create(
+    {
+      farmId,
+      batchId: null,
+      ...portion,
+      mass: mass.toFixed(3),
+      saltMass: saltMass.toFixed(3),
+      pieces: null,
+      standing: true,
+    },
+    { transaction },
+  );
+}
+
+/** A portion as it was packed, whichever batch it is of. */
+export async function portionRow(
+  { farmId, transaction }: FarmScope,
+  lotId: string,
+): Promise<LoosePortion | undefined> {
+  const row = await PortionRow.findOne({ where: { farmId, lotId }, transaction });
+  return row
+    ? {
+        lotId,
+        name: row.name,
+        mass: Number(row.mass),
+        saltMass: Number(row.saltMass),
+        measured: row.measured,
+        additions: row.additions,
+        mixedIn: row.mixedIn,
+      }
+    : undefined;
+}
+
 /** What this house mixed into its butter by names of its own, the latest first. */
 export async function mixedBefore({
   farmId,

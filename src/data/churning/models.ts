@@ -74,7 +74,8 @@ export function defineBatchEvent(sequelize: Sequelize): void {
 export class PortionRow extends Model<InferAttributes<PortionRow>, InferCreationAttributes<PortionRow>> {
   declare farmId: string;
   declare lotId: string;
-  declare batchId: string;
+  /** Null for butter of no single batch. */
+  declare batchId: string | null;
   declare name: string;
   declare mass: string;
   declare saltMass: string;

@@ -256,7 +256,8 @@ export interface ButterOnHand {
   /** Shaped into pieces of so much each, g. */
   pieces: { form: string; each: number } | null;
   code: string;
-  batchId: string;
+  /** Undefined for butter of no single batch. */
+  batchId: string | undefined;
   name: string;
   /** g left. */
   mass: number;
@@ -291,7 +292,7 @@ export async function butterOnHand({ farmId, transaction }: FarmScope): Promise<
     kind: row.kind as 'butter' | 'ghee',
     pieces: row.pieces as { form: string; each: number } | null,
     code: String(row.code),
-    batchId: String(row.batch_id),
+    batchId: row.batch_id === null ? undefined : String(row.batch_id),
     name: String(row.name),
     mass: Number(row.mass),
     fat: Number(row.fat),

@@ -13,6 +13,8 @@ import { addVesselCommand, changeVesselCommand } from '../house/addVessel';
 import { putAnimalCommand } from '../house/putAnimal';
 import { settleHouse } from '../house/settleHouse';
 import { finishButter } from '../larder/finishButter';
+import { enterButter } from '../larder/enterButter';
+import { joinButter } from '../larder/joinButter';
 import { moveButter } from '../larder/moveButter';
 import { waterCrock } from '../larder/waterCrock';
 import { restoreButter } from '../larder/restoreButter';
@@ -64,6 +66,8 @@ const commands = new Map(
     dropWayCommand,
     finishButter,
     moveButter,
+    enterButter,
+    joinButter,
     waterCrock,
     restoreButter,
     answerToday,

@@ -15,6 +15,7 @@ import type { Drawn } from '../ledger/move';
 import { localDate } from '../localDate';
 import { redateButter } from '../ledger/redateButter';
 import { Refusal } from '../refusal';
+import { redateLoose } from './loose';
 import { holdButter, portionOf, refuseWarmHerbs } from './butterLot';
 
 /**
@@ -50,7 +51,8 @@ export const moveButter = command({
       [{ kind: 'kept', id: `${actId(sender)}-k`, atSeconds: at.getTime() / 1000, storage: to }],
       { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt },
     );
-    await redateButter(scope, lot.batchId!);
+    if (lot.batchId) await redateButter(scope, lot.batchId);
+    else await redateLoose(scope, lot);
     const { keepUntil } = await datesOf(scope, moved);
     const { timeZone } = await farmOf(scope);
     // Its household decides; but nobody is led there without a word.

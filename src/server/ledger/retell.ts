@@ -6,8 +6,9 @@ import type { Withdrawal } from '@/data/house/house';
 import { farmOf, withdrawalsOf } from '@/data/house/house';
 import type { LineageLot } from '@/data/ledger/lineage';
 import { lineageOf } from '@/data/ledger/lineage';
-import { changeLot } from '@/data/ledger/standing';
+import { changeLot, lotsById } from '@/data/ledger/standing';
 import { localDate } from '../localDate';
+import { redateLoose } from '../larder/loose';
 import { redateButter } from './redateButter';
 
 /**
@@ -46,6 +47,10 @@ export async function retell(scope: FarmScope, lotIds: readonly string[]): Promi
     changed.flatMap(({ batchId, creamOf }) => [batchId, creamOf].filter((id) => id !== null)),
   );
   for (const batchId of batches) await redateButter(scope, batchId);
+  const loose = changed.flatMap(({ id, kind, batchId }) =>
+    kind === 'butter' && batchId === null ? [id] : [],
+  );
+  for (const lot of (await lotsById(scope, loose)).values()) await redateLoose(scope, lot);
   return changed.map(({ id }) => id);
 }
 

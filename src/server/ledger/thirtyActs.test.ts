@@ -182,7 +182,7 @@ async function everyScreenAgrees({ farm, batches }: Lived): Promise<void> {
     expect(pat.raw).toBe(page.treatment === 'raw');
     expect(pat.fat).toBeLessThanOrEqual(pat.mass);
     // Its day is that of all its stays, whatever was taken back or put right since.
-    const { facts: of, events } = (await batchView(farm, pat.batchId))!;
+    const { facts: of, events } = (await batchView(farm, pat.batchId!))!;
     const story = tellBatch(of, events);
     const portionOf = story.portions.find(({ id }) => id === ((page.details.partOf as string | undefined) ?? pat.lotId));
     const packedAt = story.events.findLast(({ kind }) => kind === 'packed')!.atSeconds;

@@ -11,6 +11,7 @@ import { addLotEvents, changeLot, lotEventsOf, lotEventsOfCommand, lotsById } fr
 import { actId, command } from '../commands/command';
 import { Refusal } from '../refusal';
 import { judgeHeatAgain } from './despiteHeat';
+import { redateLoose } from '../larder/loose';
 import { redateButter } from './redateButter';
 import { retell } from './retell';
 
@@ -77,8 +78,9 @@ const churns = (input: unknown): boolean =>
 /** What a look or a souring had changed of the lot itself is as it was before; what heating and pouring made of it is told again. */
 async function follow(scope: FarmScope, lotId: string, event: RecordedLotEvent): Promise<void> {
   if (event.kind === 'kept') {
-    const { batchId } = (await lotsById(scope, [lotId])).get(lotId)!;
-    if (batchId) await redateButter(scope, batchId);
+    const lot = (await lotsById(scope, [lotId])).get(lotId)!;
+    if (lot.batchId) await redateButter(scope, lot.batchId);
+    else await redateLoose(scope, lot);
     return;
   }
   const ripened = event.kind === 'looked' && event.seen === 'thickAndTart';

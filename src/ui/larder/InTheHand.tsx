@@ -14,6 +14,7 @@ import { ButterPiece } from '../board/ButterPiece';
 import { Door, Doors } from '../board/Door';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
+import { laterPart } from '../frame/laterPart';
 import { useNotice } from '../frame/Notices';
 import { useOutbox } from '../outbox/OutboxProvider';
 import { Quiet } from '../theme/Enamel';
@@ -22,8 +23,11 @@ import { mixedIn, ownName, piecesOf } from './butterStanding';
 import { isOut } from './toEat';
 import { storageWords } from '../churning/words';
 import { Elsewhere, placesFor } from './Elsewhere';
+import { joinableTo } from './joinableTo';
 import { SomeOfIt } from './SomeOfIt';
 import styles from './Larder.module.css';
+
+const JoinButter = laterPart(() => import('./JoinButter').then((part) => part.JoinButter));
 
 const inPlace: Record<string, string> = {
   fridge: 'in the fridge',
@@ -39,6 +43,7 @@ export function InTheHand({
   onGone,
   quiet,
   frozen,
+  all,
 }: {
   pat: ButterShown;
   today: string;
@@ -47,6 +52,8 @@ export function InTheHand({
   quiet: boolean;
   /** Butter that lies in the freezer, g. */
   frozen: number;
+  /** All butter in the house. */
+  all: readonly ButterShown[];
 }) {
   const say = useSay();
   const outbox = useOutbox();
@@ -58,6 +65,7 @@ export function InTheHand({
   const past = out ? pastItsDay(pat) : undefined;
   const mixed = mixedIn(pat);
   const name = ownName(pat);
+  const others = joinableTo(pat, all);
 
   async function finish(how: 'eaten' | 'spoiled') {
     const { lotId, code } = pat;
@@ -134,7 +142,7 @@ export function InTheHand({
             <Quiet>Quality dates on the careful side; your local rules and your own nose come first.</Quiet>
           </WhyDrawer>
           <Link href={`/shelf/${pat.lotId}`}>All the way back to the milkings</Link>
-          <Link href={`/ledger/${pat.batchId}`}>Its batch</Link>
+          {pat.batchId && <Link href={`/ledger/${pat.batchId}`}>Its batch</Link>}
           <Link href={`/recall/${pat.lotId}`}>Recall sheet</Link>
         </p>
       </div>
@@ -164,6 +172,11 @@ export function InTheHand({
           >
             <Elsewhere pat={pat} frozen={frozen} />
           </Door>
+          {others.length > 0 && (
+            <Door name="Work it into one" value="with other butter" group="hand">
+              <JoinButter pat={pat} others={others} />
+            </Door>
+          )}
           <Door name="Labels" value={pat.pieces ? piecesOf(pat, say) : 'one, or a sheet of them'} group="hand">
             <p className={styles.links}>
               <a href={`/api/lots/${pat.lotId}/label`}>One label</a>

@@ -15,6 +15,7 @@ import { inTwo } from '../board/inTwo';
 import { Said, Wall } from '../board/Wall';
 import { Quiet } from '../theme/Enamel';
 import { useSay } from '../frame/FarmContext';
+import { laterPart } from '../frame/laterPart';
 import { useLater } from '../frame/useLater';
 import { useNow } from '../frame/useNow';
 import type { ButterShown } from '@/server/today/views';
@@ -25,6 +26,8 @@ import { InTheHand } from './InTheHand';
 import type { KeptPiece } from './keptPiece';
 import { isDanger, larderSays, otherFirst, presses, stockWords } from './larderSays';
 import styles from './Larder.module.css';
+
+const ButterIn = laterPart(() => import('./ButterIn').then((part) => part.ButterIn));
 
 /** The cupboards, from the table inwards, each with the temperature it is usually at, °C (docs/handbook.md, keeping): 4 °C and 0 °F. */
 const cupboards: { key: string; name: string; celsius?: number }[] = [
@@ -58,6 +61,7 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
     kept.find(({ lotId }) => lotId === chosen) ?? (butter.length === 0 ? kept[0] : undefined);
   const inHand = keptInHand ? undefined : (butter.find(({ lotId }) => lotId === chosen) ?? butter[0]);
   const { act, busy } = useAct();
+  const [adding, setAdding] = useState(false);
   const frozen = butter.reduce((sum, { storage, mass }) => sum + (storage === 'freezer' ? mass : 0), 0);
   const pressing = presses(first, today);
   const watering = water?.waits?.tone === 'now' && !pressing && !other;
@@ -117,9 +121,16 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
             ))}
         </div>
       </Wall>
-      {inHand && <InTheHand key={inHand.lotId} pat={inHand} today={today} onGone={mark} quiet={watering} frozen={frozen} />}
+      {inHand && <InTheHand key={inHand.lotId} pat={inHand} today={today} onGone={mark} quiet={watering} frozen={frozen} all={butter} />}
       {keptInHand && beside && (
         <beside.KeptInHand key={keptInHand.lotId} one={keptInHand.one} separations={view.separations} quiet={watering} />
+      )}
+      {adding ? (
+        <ButterIn onDone={() => setAdding(false)} />
+      ) : (
+        <Button variant="outlined" sx={{ minHeight: 48, justifySelf: 'start' }} onClick={() => setAdding(true)}>
+          Butter that was there before, or bought
+        </Button>
       )}
       <Quiet>
         <a href={`/api/papers/fridge-door${say.system === 'us' ? '?paper=letter' : ''}`}>

@@ -16,6 +16,8 @@ const words: Record<string, string> = {
   'butter.finish': 'butter finished',
   'butter.restore': 'butter put back',
   'butter.move': 'butter put elsewhere',
+  'butter.enter': 'butter from before',
+  'butter.join': 'butter worked into one',
   'crock.water': 'fresh water in the crock',
   'calendar.open': 'an address for a calendar',
   'calendar.close': 'closing a calendar’s address',

@@ -56,6 +56,8 @@ function makes({ name, input }: Pick<QueuedCommand, 'name' | 'input'>): string[]
     case 'milk.in':
     case 'cream.in':
     case 'culture.keep':
+    case 'butter.enter':
+    case 'butter.join':
       return ids('lotId');
     case 'butter.move':
       return ids('partId');
