@@ -268,6 +268,8 @@ export interface ButterOnHand {
   salted: boolean;
   storage: string;
   madeAt: Date;
+  /** Nobody knows when it was made: `madeAt` is when it was written down. */
+  madeUnknown?: true;
   keepUntil: string;
   keepReasons: string[];
   raw: boolean;
@@ -280,11 +282,11 @@ export interface ButterOnHand {
 export async function butterOnHand({ farmId, transaction }: FarmScope): Promise<ButterOnHand[]> {
   const rows = await database().query<Record<string, unknown>>(
     `SELECT lot.id, lot.code, lot.kind, lot.batch_id, portion.name, portion.pieces, portion.salt_mass > 0 AS salted, lot.mass_now AS mass, lot.fat_now AS fat, portion.additions, portion.mixed_in,
-            lot.storage, lot.made_at, lot.keep_until::text AS keep_until, lot.keep_reasons, lot.raw, lot.blocked_reason, lot.details->>'despite' AS despite
+            lot.storage, lot.made_at, lot.details->'loose'->>'made' AS loose_made, lot.details->'loose' IS NOT NULL AS loose, lot.keep_until::text AS keep_until, lot.keep_reasons, lot.raw, lot.blocked_reason, lot.details->>'despite' AS despite
      FROM lot
      JOIN portion ON portion.farm_id = lot.farm_id AND portion.lot_id = coalesce(lot.details->>'partOf', lot.id)
      WHERE lot.farm_id = :farmId AND lot.kind IN ('butter', 'ghee') AND lot.mass_now > 0
-     ORDER BY lot.made_at, lot.code`,
+     ORDER BY coalesce((lot.details->'loose'->>'made')::timestamptz, lot.made_at), lot.code`,
     { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
   );
   return rows.map((row) => ({
@@ -300,7 +302,9 @@ export async function butterOnHand({ farmId, transaction }: FarmScope): Promise<
     mixedIn: row.mixed_in as MixedIn[] | null,
     salted: row.salted === true,
     storage: String(row.storage),
-    madeAt: row.made_at as Date,
+    madeAt:
+      row.loose_made === null ? (row.made_at as Date) : new Date(`${row.loose_made as string}T12:00:00Z`),
+    ...(row.loose === true && row.loose_made === null ? { madeUnknown: true as const } : {}),
     keepUntil: String(row.keep_until),
     keepReasons: row.keep_reasons as string[],
     raw: row.raw === true,

@@ -65,6 +65,7 @@ describe('butter from before the books', () => {
     expect(before).toMatchObject({ mass: 500, name: 'Grandmother’s', keepUntil: '2027-06-26', salted: true });
     expect(before.fat).toBeCloseTo(0.984 * 500 * 0.82, 2);
     expect(before.batchId).toBeUndefined();
+    expect(before.madeAt.toISOString().slice(0, 10)).toBe('2027-06-01');
     expect(await wordsOf((await lotLabel(farm, lotId, false))!)).toMatch(/Grandmother/);
     expect(await send(farm, 'butter.move', { lotId, to: 'freezer', atSeconds: later(2) })).toMatchObject(
       done,
@@ -86,7 +87,7 @@ describe('butter from before the books', () => {
     const farm = await house.farm();
     const { lotId } = await enter(farm, { madeOn: undefined, salted: false });
     const found = (await pat(farm, lotId))!;
-    expect(found.name).toBe('Unsalted');
+    expect(found).toMatchObject({ name: 'Unsalted', madeUnknown: true });
     expect(found.keepReasons.join('; ')).toContain('nobody knows when it was made');
   });
 

@@ -121,7 +121,7 @@ async function butterWords(scope: FarmScope, lot: StandingLot, farm: Farm): Prom
     what: lot.kind === 'ghee' ? 'Ghee' : 'Butter',
     code: lot.code,
     lines: [
-      `${farm.name ? `${farm.name}, ` : ''}made ${day(lot.madeAt, farm.timeZone)}`,
+      `${farm.name ? `${farm.name}, ` : ''}${pat?.madeUnknown ? 'written down' : 'made'} ${day(pat?.madeAt ?? lot.madeAt, farm.timeZone)}`,
       ...(pat ? [`${pat.name}${mass ? `, ${mass}${pat.pieces ? ' each' : ''}` : ''}`] : []),
       ...(pat && until
         ? [`${pat.storage[0]!.toUpperCase()}${pat.storage.slice(1)}: eat by ${day(until, 'UTC')}`]

@@ -101,7 +101,7 @@ export function InTheHand({
         <Quiet>
           {name && `${name}, `}
           {pat.pieces && `${piecesOf(pat, say)}, `}
-          {inPlace[pat.storage]}, made {say.day(pat.madeOn, today)}
+          {inPlace[pat.storage]}, {pat.madeUnknown ? 'written down' : 'made'} {say.day(pat.madeOn, today)}
         </Quiet>
         {past && (
           <p className={styles.past}>
@@ -124,7 +124,7 @@ export function InTheHand({
             }
           >
             <p style={{ margin: 0 }}>
-              Made {say.day(pat.madeOn, today)}, kept {inPlace[pat.storage]}. The date is the earliest of the
+              {pat.madeUnknown ? 'Written down' : 'Made'} {say.day(pat.madeOn, today)}, kept {inPlace[pat.storage]}. The date is the earliest of the
               rules that apply:
             </p>
             <ul style={{ margin: 0, paddingLeft: 20, lineHeight: 1.6 }}>
@@ -141,7 +141,7 @@ export function InTheHand({
             <p style={{ margin: 0 }}>{allergensOf(pat, pat.kind === 'ghee')}</p>
             <Quiet>Quality dates on the careful side; your local rules and your own nose come first.</Quiet>
           </WhyDrawer>
-          <Link href={`/shelf/${pat.lotId}`}>All the way back to the milkings</Link>
+          <Link href={`/shelf/${pat.lotId}`}>{pat.batchId ? 'All the way back to the milkings' : 'Where it came from'}</Link>
           {pat.batchId && <Link href={`/ledger/${pat.batchId}`}>Its batch</Link>}
           <Link href={`/recall/${pat.lotId}`}>Recall sheet</Link>
         </p>
