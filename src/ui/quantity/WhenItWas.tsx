@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { CalculationError } from '@/core/calculationError';
+import { counted } from '@/core/quantities/counted';
 import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { readWhen } from '@/core/times/readWhen';
 import { useSay } from '../frame/FarmContext';
@@ -12,6 +13,8 @@ import { QuantityField } from './QuantityField';
 import type { SaidWhen } from './saidWhen';
 import { hoursAgo } from './saidWhen';
 
+/** From then on it is told in days, s. */
+const longAgo = 72 * 3600;
 const milkings: readonly SaidWhen['chosen'][] = ['now', 'h8', 'h12', 'h24', 'h36', 'typed'];
 /** For what is mostly written down as it happens. */
 const nowOrTyped: readonly SaidWhen['chosen'][] = ['now', 'typed'];
@@ -85,7 +88,7 @@ export function WhenItWas({
           says={
             ago === undefined
               ? undefined
-              : `= ${say.when(now - ago, now)}, ${text(spokenMinutes(ago / 60))} ago`
+              : `= ${say.when(now - ago, now)}, ${ago > longAgo ? counted(Math.round(ago / 86_400), 'day') : text(spokenMinutes(ago / 60))} ago`
           }
         />
       )}
