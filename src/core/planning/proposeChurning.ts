@@ -25,10 +25,12 @@ interface StandingCream {
   volume: number;
   ageHours: number;
   judged: { mayNot: { churn?: string | undefined } };
+  /** Kept for the table. */
+  table: boolean;
 }
 
 /** What matters of standing cream for choosing the next churning. */
-export const restingCream = ({ lot, story, volume, ageHours, judged }: StandingCream): RestingCream => ({
+export const restingCream = ({ lot, story, volume, ageHours, judged, table }: StandingCream): RestingCream => ({
   id: lot.id,
   volume,
   ageHours,
@@ -37,7 +39,7 @@ export const restingCream = ({ lot, story, volume, ageHours, judged }: StandingC
   frozen: story?.frozen !== undefined,
   blocked: lot.blockedReason !== null,
   mayNot: judged.mayNot.churn,
-  keptApart: lot.details.cut === 'top',
+  keptApart: table,
 });
 
 /** mL of a churn nobody has named yet. */

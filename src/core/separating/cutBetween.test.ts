@@ -1,6 +1,6 @@
 import { creamRise } from './creamRise.calc';
 import type { RiseInput } from './creamRise.calc';
-import { cutBetween, fatOfCut } from './cutBetween';
+import { cutBetween, deepestAt, fatOfCut } from './cutBetween';
 
 const input: RiseInput = {
   milkMass: 2500,
@@ -55,4 +55,15 @@ test('cream known by its amount alone has the fat that usually rises, and no mor
   expect(fatOfCut(2500, 0.04, 400)).toBeCloseTo((0.84 * 100) / 400, 9);
   expect(fatOfCut(2500, 0.04, 100)).toBe(0.32);
   expect(fatOfCut(2500, 0.04, 0)).toBe(0.32);
+});
+
+test('as far as it whips: all of that together is so rich, and a step deeper is not', () => {
+  const fat = 0.22;
+  const at = deepestAt(rise, fat, 120)!;
+  expect(at).toBeGreaterThan(2);
+  expect(cutBetween(rise, at).creamFat).toBeGreaterThanOrEqual(fat);
+  expect(cutBetween(rise, at + 1).creamFat).toBeLessThan(fat);
+  // Never deeper than the ladle goes, and nowhere where nothing is so rich.
+  expect(deepestAt(rise, fat, 3)).toBeLessThanOrEqual(3);
+  expect(deepestAt(rise, 0.59, 120)).toBeUndefined();
 });

@@ -43,6 +43,22 @@ export function cutBetween({ cuts }: Pick<CreamRise, 'cuts'>, depth: number): Cu
   };
 }
 
+/** Steps in which a depth is looked for, mm. */
+const looksIn = 0.5;
+
+/**
+ * How deep a ladle may go so that all it takes together has a fat still: the top is the richest.
+ * @param fat mass fraction that is asked for
+ * @param deepest mm, where the ladle stops at the latest
+ * @returns mm; undefined where not even the very top has it
+ */
+export function deepestAt(rise: Pick<CreamRise, 'cuts'>, fat: number, deepest: number): number | undefined {
+  let found: number | undefined;
+  for (let depth = looksIn; depth <= deepest + 1e-9; depth += looksIn)
+    if (cutBetween(rise, depth).creamFat >= fat) found = depth;
+  return found;
+}
+
 /**
  * Cream fat when only its amount is known: what usually rises, in that much cream (handbook §6.3, estimate). Masses in g.
  */

@@ -59,6 +59,8 @@ export const saidLotEvent = v.variant('kind', [
       v.maxValue(600, 'at most ten hours.'),
     ),
   }),
+  /** What cream is meant for: the table, or the churn. */
+  v.strictObject({ ...shared, kind: v.literal('meant'), for: v.picklist(['table', 'churn']) }),
   v.strictObject({ ...shared, kind: v.literal('noted'), note }),
   v.strictObject({ ...shared, kind: v.literal('undone'), eventId: id }),
 ]);

@@ -1,5 +1,6 @@
 import type { EatingRate } from '@/core/keeping/eatingRate';
 import { eatingRate } from '@/core/keeping/eatingRate';
+import { forTable } from '@/core/standing/forTable';
 import { madeKinds } from '@/core/standing/lotKinds';
 import { notTakenBack } from '@/core/standing/lotStory';
 import type { FarmScope } from '@/data/farmScope';
@@ -81,7 +82,7 @@ export const doorView = (farmId: string): Promise<DoorView> =>
 
 /** Cream on its way to the churn stands on the Shelf; what is kept of it stands in the larder as well. */
 function isKept({ kind, details, events }: ShownLot): boolean {
-  if (kind !== 'cream' || details.cut === 'top') return true;
+  if (kind !== 'cream' || forTable({ details, events })) return true;
   const placed = events.findLast((event) => event.kind === 'placed');
   return placed?.kind === 'placed' && placed.place === 'freezer';
 }

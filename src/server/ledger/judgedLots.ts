@@ -1,4 +1,5 @@
 import type { LotJudgement, Purpose } from '@/core/standing/judgeLot';
+import { forTable } from '@/core/standing/forTable';
 import { judgeLot } from '@/core/standing/judgeLot';
 import type { LotStory, ToldLot } from '@/core/standing/lotStory';
 import { vesselFactor } from '@/core/standing/lotHeat';
@@ -19,6 +20,8 @@ export interface Judged {
   told: ToldLot;
   story: LotStory | undefined;
   judged: LotJudgement;
+  /** Cream that is kept for the table. */
+  table: boolean;
 }
 
 /** Judges lots as every screen does ({@link judgeLot}), at a moment. */
@@ -62,6 +65,7 @@ export function judgedBy(
     events,
   };
   const story = lotStory(told, seconds);
+  const table = lot.kind === 'cream' && forTable({ details: lot.details, events });
   const judged = judgeLot(
     {
       kind: lot.kind,
@@ -70,14 +74,14 @@ export function judgedBy(
       blockedReason: lot.blockedReason,
       oldestSeconds: lot.oldestAt.getTime() / 1000,
       madeSeconds: lot.madeAt.getTime() / 1000,
-      cut: lot.details.cut,
+      cut: table ? 'top' : undefined,
       despite: lot.details.despite,
       souring: souringNow(lot, story)?.state,
     },
     story,
     seconds,
   );
-  return { lot, told, story, judged };
+  return { lot, told, story, judged, table };
 }
 
 const putTo: Record<Purpose, string> = {

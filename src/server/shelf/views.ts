@@ -61,9 +61,7 @@ export const creamOnShelf = (farmId: string): Promise<{ next?: CreamOffered; oth
       volume: ones.reduce((sum, { volume }) => sum + volume, 0),
     });
     const next = creams.filter(({ lot, churns }) => churns && chosen.has(lot.id));
-    const apart = creams.filter(
-      ({ lot, churns }) => churns && !chosen.has(lot.id) && lot.details.cut !== 'top',
-    );
+    const apart = creams.filter(({ lot, churns, table }) => churns && !chosen.has(lot.id) && !table);
     return {
       ...(next.length > 0 ? { next: offered(next) } : {}),
       others: apart.map((one) => offered([one])),
@@ -83,6 +81,8 @@ export interface LotView extends PlanView {
     kind: LotKind;
     blockedReason: string | null;
     vessel: { id: string; name: string } | null;
+    /** Of milk and skim, which may thin cream: what there is of it, g. */
+    thins?: { code: string; mass: number; fat: number };
   }[];
   /** Standing cultures, for souring it. */
   cultures: ShownLot[];
@@ -100,12 +100,15 @@ export const lotView = (farmId: string, lotId: string): Promise<LotView | undefi
       lot: lot!,
       standing: (await standingLots(scope, ['cream', 'milk', 'skim', 'buttermilk', 'culture'], now()))
         // Only what stands in a vessel with a name can be poured onto, or keeps one taken.
-        .filter(({ vessel }) => vessel !== null)
-        .map(({ id, kind, blockedReason, vessel }) => ({
+        .filter(({ vessel, kind }) => vessel !== null || kind === 'milk' || kind === 'skim')
+        .map(({ id, code, kind, mass, fat, blockedReason, vessel }) => ({
           id,
           kind,
           blockedReason,
           vessel: vessel && { id: vessel.id, name: vessel.name },
+          ...(found.kind === 'cream' && (kind === 'milk' || kind === 'skim')
+            ? { thins: { code, mass, fat: Math.max(0, fat) } }
+            : {}),
         })),
       cultures: await shownLots(scope, ['culture']),
       trail: trailShown(await trailOf(scope, lotId)),

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import type { Use } from '@/core/byProducts/uses';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { whipsFrom } from '@/core/separating/toFat';
 import { restUnder } from '@/core/separating/cutBetween';
 import type { PailView } from '@/server/pail/views';
 import { Door } from '../board/Door';
@@ -21,6 +22,20 @@ const QuantityField = laterPart(() => import('../quantity/QuantityField').then((
 
 /** Cream this much of the depth on top is the heavy part, when it is kept apart (engineering estimate). */
 const topShare = 0.35;
+
+/** How much of the cream is rich enough to whip, and what to do when little is. */
+function whipsSaid(
+  whips: SkimPlan['whips'],
+  cut: NonNullable<SkimPlan['cut']>,
+  say: Pick<ReturnType<typeof useSay>, 'length' | 'volume'>,
+): string {
+  const thirty = text(spokenFraction(whipsFrom, 0));
+  if (!whips)
+    return `None of it reaches ${thirty} yet, which whipping wants. Cold and still it gets richer: try 6 h, 12 h or 24 h above.`;
+  const share = Math.min(1, whips.creamMass / Math.max(1, cut.creamMass));
+  if (share > 0.98) return `All of it reaches ${thirty}: it whips.`;
+  return `The first ${say.length(whips.at)} reach ${thirty}, which whipping wants: ${say.volume(whips.creamMass / creamDensity(whips.creamFat, 5))}, ${text(spokenFraction(share, 0))} of the cream. Cold and still more of it does: try 6 h, 12 h or 24 h above.`;
+}
 
 /** How a skimming may differ from the usual: everything may be left unsaid. */
 export interface SkimChoices {
@@ -47,7 +62,7 @@ export function SkimDoors({
 }) {
   const say = useSay();
   const { lot } = one;
-  const { at, cut, topAt, topCut, topShown, guess, usual } = plan;
+  const { whips, at, cut, topAt, topCut, topShown, guess, usual } = plan;
   const { top, measured, into, topInto, skimTo } = choices;
   const volumeOf = (mass: number, fat: number) => say.volume(mass / creamDensity(fat, 5));
   const free = freeVessels(view, 'cream');
@@ -92,6 +107,11 @@ export function SkimDoors({
               >
                 {top === undefined ? 'Keep the heavy top apart' : 'All in one'}
               </Button>
+              {whips && whips.at >= 2 && whips.at < at - 2 && (
+                <Button variant="outlined" onClick={() => change({ top: whips.at })}>
+                  As far as it whips
+                </Button>
+              )}
               {topShown && (
                 <>
                   <Button variant="outlined" onClick={() => change({ top: Math.max(2, (topAt ?? 0) - 2) })}>
@@ -103,6 +123,7 @@ export function SkimDoors({
                 </>
               )}
             </div>
+            <Quiet>{whipsSaid(whips, cut, say)}</Quiet>
             {topShown && (
               <Quiet role="status">
                 Heavy top: {volumeOf(topShown.creamMass, topShown.creamFat)} of{' '}

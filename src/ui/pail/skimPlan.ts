@@ -3,7 +3,8 @@ import { creamDensity } from '@/core/dairy/creamDensity';
 import { richestCream } from '@/core/dairy/creamFat';
 import type { UnitSystem } from '@/core/quantities/units';
 import type { CreamRise } from '@/core/separating/creamRise.calc';
-import { cutBetween, restUnder, underLine } from '@/core/separating/cutBetween';
+import { whipsFrom } from '@/core/separating/toFat';
+import { cutBetween, deepestAt, restUnder, underLine } from '@/core/separating/cutBetween';
 import { boiledCream } from '@/core/separating/boiledCream';
 import type { PailView } from '@/server/pail/views';
 import type { Understood } from '../quantity/understand';
@@ -55,6 +56,7 @@ export function planSkim(
   const cut = rise && at > 0 ? cutBetween(rise, at) : undefined;
   const topAt = top === undefined ? undefined : Math.min(top, at - least);
   const topCut = rise && topAt !== undefined && topAt > 0 ? cutBetween(rise, topAt) : undefined;
+  const whipsAt = rise && cut ? deepestAt(rise, whipsFrom, at) : undefined;
   const amount: Understood = understand(measured, {
     system,
     kinds: ['volume', 'mass'],
@@ -98,6 +100,8 @@ export function planSkim(
     /** The heavy top goes by the ladle: what was measured is all of it. */
     topCut: measuredMass === undefined ? topCut : undefined,
     topShown: topCut,
+    /** The part of the cream that whips: how deep it goes, mm, and what it is; undefined where none is as rich as that. */
+    whips: whipsAt === undefined || !rise ? undefined : { at: whipsAt, ...cutBetween(rise, whipsAt) },
     amount,
     guess,
     creamMass,

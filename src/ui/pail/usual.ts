@@ -1,3 +1,4 @@
+import { forTable } from '@/core/standing/forTable';
 import type { Use } from '@/core/byProducts/uses';
 import { mayGoTo } from '@/core/byProducts/uses';
 import { keepsUntil } from '@/core/keeping/keepsUntil';
@@ -84,7 +85,7 @@ export function creamGoesTo(
       lot.kind === 'cream' &&
       lot.vessel &&
       !lot.ripened &&
-      lot.details.cut !== 'top' &&
+      !forTable(lot) &&
       (lot.blockedReason !== null) === blocked &&
       !lot.events.some((event) => event.kind === 'soured') &&
       !pastItsTime(lot, view.nowSeconds) &&

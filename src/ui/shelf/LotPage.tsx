@@ -34,6 +34,7 @@ const CorrectLot = laterPart(() => import('../standing/CorrectLot').then((part) 
 const KeepCulture = laterPart(() => import('./KeepCulture').then((part) => part.KeepCulture));
 const LotNotes = laterPart(() => import('../standing/LotNotes').then((part) => part.LotNotes));
 const Ripen = laterPart(() => import('./Ripen').then((part) => part.Ripen));
+const TableCream = laterPart(() => import('./TableCream').then((part) => part.TableCream));
 const ThrowOut = laterPart(() => import('./ThrowOut').then((part) => part.ThrowOut));
 const Trail = laterPart(() => import('./Trail').then((part) => part.Trail));
 
@@ -127,7 +128,7 @@ export function LotPage({ view }: { view: LotView }) {
           story?.souring &&
           !(lot.kind === 'cream' && story.soured) &&
           lot.kind !== 'culture' && <Ripen one={one} cultures={view.cultures} now={now} />}
-        {stands && !out && lot.kind === 'cream' && (!story?.souring || story.soured) && (
+        {stands && !out && lot.kind === 'cream' && !one.table && (!story?.souring || story.soured) && (
           <Temper one={one} now={now} usual={view.last?.temperature} />
         )}
         {stands && (
@@ -171,6 +172,16 @@ export function LotPage({ view }: { view: LotView }) {
                 group="lot"
               >
                 <KeepCulture lot={lot} />
+              </Door>
+            )}
+            {!out && lot.kind === 'cream' && !lot.ripened && !story?.souring && !lot.blockedReason && (
+              <Door
+                name="For the table, or the churn"
+                value={one.table ? 'kept for the table' : 'for the churn; or thinned, whipped'}
+                open={one.table}
+                group="lot"
+              >
+                <TableCream one={one} standing={view.standing} />
               </Door>
             )}
             {!out && (

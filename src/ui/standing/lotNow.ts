@@ -7,6 +7,7 @@ import type { VesselShape } from '@/core/standing/places';
 import { vesselShape } from '@/core/standing/places';
 import { souringNow } from '@/core/standing/souringNow';
 import type { LotJudgement, Waiting } from '@/core/standing/judgeLot';
+import { forTable } from '@/core/standing/forTable';
 import { judgeLot } from '@/core/standing/judgeLot';
 import type { ShownLot } from '@/server/pail/views';
 
@@ -44,6 +45,8 @@ export interface LotNow {
   fatShare: number;
   ageHours: number;
   fill: number;
+  /** Cream that is kept for the table: it goes to no churn unless somebody says so. */
+  table: boolean;
   waiting: Waiting;
   /** What may be done with it, until when, and why not. */
   judged: LotJudgement;
@@ -63,6 +66,7 @@ export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
   const ageHours = Math.max(0, (atSeconds - ageSince(lot)) / 3600);
   const warmMilk = lot.kind === 'milk' && story !== undefined && story.celsius > milkCold;
   const coolIn = warmMilk ? secondsUntil(told, story, lot.mass, fatShare, milkCold) : undefined;
+  const table = lot.kind === 'cream' && forTable(lot);
   const judged = judgeLot(
     {
       kind: lot.kind,
@@ -71,7 +75,7 @@ export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
       blockedReason: lot.blockedReason,
       oldestSeconds: lot.oldestSeconds,
       madeSeconds: lot.madeSeconds,
-      cut: lot.details.cut,
+      cut: table ? 'top' : undefined,
       despite: lot.details.despite,
       souring: souringNow(lot, story)?.state,
       ...(warmMilk ? { coolIn: { seconds: coolIn } } : {}),
@@ -87,6 +91,7 @@ export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
     fatShare,
     ageHours,
     fill: Math.min(1, volume / (lot.vessel?.capacity ?? roomOf(lot, volume))),
+    table,
     waiting: judged.waiting,
     judged,
     coldAtSeconds: coolIn === undefined ? undefined : at + coolIn,
