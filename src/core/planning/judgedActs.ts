@@ -56,6 +56,23 @@ export function judgedActs({ id, kind, ageHours }: FarmLot, judged: JudgedNow): 
       return act('look', 'It should be ripe: look at it.', {
         untilHours: Math.min(chillWithin, untilHours ?? chillWithin),
       });
+    case 'tart? taste':
+      return act('look', 'It should have turned a little: taste it.', {
+        untilHours: Math.min(chillWithin, untilHours ?? chillWithin),
+        waiting: safety,
+      });
+    case 'churn or chill':
+      return act('cool', 'A little tart: churn it now, or chill it. That keeps nothing.', {
+        untilHours: Math.min(chillWithin, untilHours ?? chillWithin),
+        waiting: safety,
+      });
+    case 'souring a little':
+      return act('look', 'It turns a little: taste it when it should have.', {
+        now: false,
+        ...(untilHours === undefined ? {} : { untilHours }),
+        ...(readyHours === undefined ? {} : { inHours: readyHours }),
+        waiting: safety,
+      });
     case 'souring':
       return act('look', 'Souring: look again when it should be ripe.', {
         now: false,

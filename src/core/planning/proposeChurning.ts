@@ -20,7 +20,7 @@ export interface RestingCream {
 /** Cream as it stands, whoever tells its story: the screens by the minute, the house when it is asked. */
 interface StandingCream {
   lot: { id: string; ripened: boolean; blockedReason: string | null; details: { cut?: string | undefined } };
-  story: { soured: boolean; souring: unknown; frozen: unknown } | undefined;
+  story: { soured: boolean; souring: { lightly?: unknown } | undefined; frozen: unknown } | undefined;
   /** mL, and hours since its oldest part. */
   volume: number;
   ageHours: number;
@@ -30,12 +30,20 @@ interface StandingCream {
 }
 
 /** What matters of standing cream for choosing the next churning. */
-export const restingCream = ({ lot, story, volume, ageHours, judged, table }: StandingCream): RestingCream => ({
+export const restingCream = ({
+  lot,
+  story,
+  volume,
+  ageHours,
+  judged,
+  table,
+}: StandingCream): RestingCream => ({
   id: lot.id,
   volume,
   ageHours,
   ripened: story?.soured ?? lot.ripened,
-  souring: story?.souring !== undefined,
+  // What turned a little, and was tasted, is ready; it is no ripened cream.
+  souring: story?.souring !== undefined && story.souring.lightly !== 'tasted',
   frozen: story?.frozen !== undefined,
   blocked: lot.blockedReason !== null,
   mayNot: judged.mayNot.churn,

@@ -166,6 +166,14 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
     if (story?.frozen === 'frozen') return { word: 'frozen', tone: 'calm' };
     if (story?.frozen === 'thawing') return { word: 'thawing', tone: 'soon' };
     const left = keeps - ageHours;
+    if (story?.souring && !story.soured && story.souring.lightly)
+      return story.souring.lightly === 'tasted'
+        ? story.celsius > 10 && story.around > 10
+          ? { word: 'churn or chill', tone: 'now' }
+          : { word: 'to churn', tone: 'soon' }
+        : lot.souring === 'ready'
+          ? { word: 'tart? taste', tone: 'now' }
+          : { word: 'souring a little', tone: 'calm' };
     if (story?.souring && !story.soured)
       return lot.souring === 'ready'
         ? { word: 'ripe? look', tone: 'now' }

@@ -35,6 +35,8 @@ export const saidLotEvent = v.variant('kind', [
       ),
       0,
     ),
+    /** Only a little, while it warms for some hours: it is churned then, or chilled, before it is thick. */
+    lightly: v.optional(v.literal(true)),
   }),
   v.strictObject({
     ...shared,

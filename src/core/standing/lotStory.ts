@@ -41,6 +41,8 @@ export interface Souring {
   limitSeconds: number | undefined;
   /** Thick and tart, or at pH 5.0 and under, as somebody saw before the limit: only that keeps it. */
   seenInTime: boolean;
+  /** It is to turn a little only; it has, once somebody tasted it. */
+  lightly?: 'meant' | 'tasted' | undefined;
   /** The culture failed or was killed by warmth on the way. */
   harmed: 'failing' | 'killed' | undefined;
 }
@@ -293,6 +295,7 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
           used: Math.min(1, story.rawUsed),
           limitSeconds: story.rawLimitSeconds,
           seenInTime: false,
+          lightly: event.lightly ? 'meant' : undefined,
           harmed: undefined,
         };
         break;
@@ -302,6 +305,7 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
           const tart = event.seen === 'thickAndTart' || (event.ph ?? 7) <= safePh;
           if (tart && story.souring) story.souring.seenInTime = true;
           if (tart) story.soured = true;
+          if (event.seen === 'lightlyTart' && story.souring?.lightly) story.souring.lightly = 'tasted';
         }
         if (story.souring) {
           const atHours = Math.min(400, (event.atSeconds - story.souring.startedSeconds) / 3600);

@@ -4,7 +4,7 @@ export type Route = (typeof routes)[number];
 export const cultureKinds = ['bought', 'culturedButtermilk', 'liveYoghurt', 'sourCream', 'curd'] as const;
 export type CultureKind = (typeof cultureKinds)[number];
 
-/** What eyes and nose say of a souring vessel. The last four are the end of it (handbook §4). */
-export const looks = ['notYet', 'thickAndTart', 'mould', 'pink', 'gas', 'foul'] as const;
+/** What eyes and nose say of a souring vessel. `lightlyTart` is the end of a light souring, and keeps nothing. The last four are the end of it (handbook §4). */
+export const looks = ['notYet', 'lightlyTart', 'thickAndTart', 'mould', 'pink', 'gas', 'foul'] as const;
 export type Look = (typeof looks)[number];
 export const spoiledLooks: readonly Look[] = ['mould', 'pink', 'gas', 'foul'];

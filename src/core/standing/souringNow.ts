@@ -6,6 +6,8 @@ import type { LotStory, ToldLot } from './lotStory';
 
 /** pH to which dairy things are soured here (handbook §6.4). */
 export const ripePh = 5;
+/** pH of cream that has turned a little while it warmed, before it thickens (engineering estimate). */
+export const lightPh = 6;
 
 /** What ripening a lot can be predicted for: cream, or milk, skim and buttermilk. */
 export const ripenedKind = (kind: ToldLot['kind']): NonNullable<RipenInput['of']> =>
@@ -38,7 +40,7 @@ export function souringNow(
     ],
     elapsedHours: Math.round(souring.elapsedHours * 10) / 10,
     readings: souring.readings,
-    readyPh: ripePh,
+    readyPh: souring.lightly ? lightPh : ripePh,
   });
   // The limit is the lot's own, by every minute it had, and what was seen before it: a past limit is past on every screen.
   const { limitSeconds, used, seenInTime, startedSeconds } = souring;
@@ -51,7 +53,7 @@ export function souringNow(
     state:
       limitSeconds !== undefined && !seenInTime
         ? 'discard'
-        : seenInTime || story.soured
+        : seenInTime || story.soured || souring.lightly === 'tasted'
           ? 'ready'
           : ripening.state === 'discard'
             ? 'souring'

@@ -7,7 +7,7 @@ import { CalculationError } from '@/core/calculationError';
 import { renewAfter } from '@/core/ripening/cultureLine';
 import { ripenPredict } from '@/core/ripening/ripenPredict';
 import type { RipenInput } from '@/core/ripening/ripenPredict.calc';
-import { ripenedKind, ripePh } from '@/core/standing/souringNow';
+import { lightPh, ripenedKind, ripePh } from '@/core/standing/souringNow';
 import type { Route } from '@/core/standing/lotWords';
 import { places } from '@/core/standing/places';
 import type { Place } from '@/core/standing/places';
@@ -40,6 +40,8 @@ const bought = {
   },
   yoghurt: { name: 'Live yoghurt', small: 'likes it warm', dose: 0.03, culture: 'liveYoghurt' },
 } as const;
+/** Behind glass or out of doors on a mild day, °C (engineering estimate). */
+const inTheSun = 28;
 const spoon = 15;
 const spoons = (many: number) => (many < 1.5 ? 'a tablespoon' : `${Math.round(many)} tablespoons`);
 
@@ -78,7 +80,8 @@ export function BeginSouring({
   const tooOld = lines.filter((each) => lotNow(each, now).waiting.tone === 'danger');
   const fitting = lines.filter((each) => !tooOld.includes(each));
   const [school, setSchool] = useState<School>(fitting[0] ? `line:${fitting[0].id}` : 'mesophilic');
-  const [place, setPlace] = useState<Place>('room');
+  const [place, setPlace] = useState<Place | 'sun'>('room');
+  const [far, setFar] = useState<'thick' | 'lightly'>('thick');
   const [heatTyped, setHeatTyped] = useState('');
   const [typed, setTyped] = useState('');
   const [when, setWhen] = useState<SaidWhen>(justNow);
@@ -115,7 +118,8 @@ export function BeginSouring({
     check: ({ value }) =>
       value < 4 || value > 45 ? `Between ${say.temperature(4)} and ${say.temperature(45)}.` : undefined,
   });
-  const celsius = heat && 'quantity' in heat ? heat.quantity.value : places[place].celsius;
+  const usualThere = place === 'sun' ? inTheSun : places[place].celsius;
+  const celsius = heat && 'quantity' in heat ? heat.quantity.value : usualThere;
   const result = useRipening({
     of: ripenedKind(lot.kind),
     route,
@@ -130,7 +134,7 @@ export function BeginSouring({
     temperatures: [{ hours: 400, celsius }],
     elapsedHours: 0,
     readings: [],
-    readyPh: ripePh,
+    readyPh: far === 'lightly' ? lightPh : ripePh,
   });
   const ripening = result && 'ripening' in result ? result.ripening : undefined;
   const ready = ripening?.readyHours;
@@ -158,9 +162,20 @@ export function BeginSouring({
         {result && 'wrong' in result
           ? result.wrong
           : ready
-            ? `Ripe ${say.when(from + ready.low * 3600, now)} to ${say.when(from + ready.high * 3600, now)}.`
+            ? `${far === 'lightly' ? 'A little tart' : 'Ripe'} ${say.when(from + ready.low * 3600, now)} to ${say.when(from + ready.high * 3600, now)}.`
             : 'That cold it hardly sours: it takes weeks.'}
       </h2>
+      {lot.kind === 'cream' && (
+        <Chips
+          legend="How far"
+          chosen={far}
+          onChoose={setFar}
+          choices={[
+            { key: 'thick', name: 'Thick and tart', small: 'ripened cream' },
+            { key: 'lightly', name: 'A little', small: 'while it warms for hours' },
+          ]}
+        />
+      )}
       <Chips legend="Soured with" chosen={school} onChoose={setSchool} choices={choices} />
       {tooOld.map((each) => (
         <Quiet key={each.id}>
@@ -173,10 +188,10 @@ export function BeginSouring({
         legend="Where it stands"
         chosen={place}
         onChoose={setPlace}
-        choices={(['room', 'cool', 'fridge'] as const).map((key) => ({
+        choices={(['room', 'sun', 'cool', 'fridge'] as const).map((key) => ({
           key,
-          name: places[key].name,
-          small: say.temperature(places[key].celsius),
+          name: key === 'sun' ? 'In the sun' : places[key].name,
+          small: say.temperature(key === 'sun' ? inTheSun : places[key].celsius),
         }))}
       />
       <div className={styles.pair}>
@@ -186,7 +201,7 @@ export function BeginSouring({
           onTyped={setHeatTyped}
           understood={heat}
           system={say.system}
-          hint={`${say.temperature(places[place].celsius)} assumed`}
+          hint={`${say.temperature(usualThere)} assumed`}
         />
         {route !== 'natural' && (
           <QuantityField
@@ -204,7 +219,10 @@ export function BeginSouring({
         <Quiet>
           {say.words(ripening.reasons.map(({ says }) => says).join(' '))} Thrown out{' '}
           {say.when(from + ripening.discardAfterHours * 3600, now)}, {Math.round(ripening.discardAfterHours)}{' '}
-          h from {begun === undefined ? 'now' : 'then'}, if it is not thick and tart by then.
+          h from {begun === undefined ? 'now' : 'then'},{' '}
+          {far === 'lightly'
+            ? 'if it is neither churned, nor chilled, nor thick and tart by then: a little sour keeps nothing.'
+            : 'if it is not thick and tart by then.'}
         </Quiet>
       )}
       <WhenItWas legend="Set to sour" when={when} onWhen={setWhen} offered="told" />
@@ -219,7 +237,13 @@ export function BeginSouring({
             {
               lotId: lot.id,
               events: [
-                { id: newId(), atSeconds: momentOf(when, clockSeconds())!, kind: 'placed', place, celsius },
+                {
+                  id: newId(),
+                  atSeconds: momentOf(when, clockSeconds())!,
+                  kind: 'placed',
+                  place: place === 'sun' ? 'room' : place,
+                  celsius,
+                },
                 {
                   id: newId(),
                   atSeconds: momentOf(when, clockSeconds())! + 0.001,
@@ -232,12 +256,15 @@ export function BeginSouring({
                         culture: line ? 'culturedButtermilk' : bought[school as keyof typeof bought].culture,
                       }),
                   generation,
+                  ...(far === 'lightly' ? { lightly: true } : {}),
                 },
               ],
               ...(line ? { culture: { lotId: line.id, mass: culture } } : {}),
             },
             begun === undefined
-              ? 'It sours from now on. Clean vessel, loose cover.'
+              ? far === 'lightly'
+                ? 'It turns a little from now on. Clean vessel, loose cover.'
+                : 'It sours from now on. Clean vessel, loose cover.'
               : `It has soured since ${say.when(begun, now)}. Clean vessel, loose cover.`,
           )
         }

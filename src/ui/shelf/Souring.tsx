@@ -1,6 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
+import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { ripenPredict } from '@/core/ripening/ripenPredict';
 import { souringNow } from '@/core/standing/souringNow';
@@ -20,6 +21,7 @@ import { Enamel, Quiet } from '../theme/Enamel';
 
 const lookWords: Record<Look, string> = {
   notYet: 'Not yet',
+  lightlyTart: 'A little tart',
   thickAndTart: 'Thick and tart',
   mould: 'Mould',
   pink: 'Pink or orange',
@@ -43,6 +45,8 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
   const ready = ripening?.readyHours;
   const start = souring.startedSeconds;
   const ripe = story!.soured;
+  const lightly = souring.lightly !== undefined && !ripe;
+  const tasted = lightly && souring.lightly === 'tasted';
   const limit = start + (ripening?.discardAfterHours ?? 0) * 3600;
   const ph = understand(typed, { system: 'metric', kinds: ['duration'], bareUnit: 'min' });
   const phValue = ph && 'quantity' in ph ? ph.quantity.value : undefined;
@@ -60,13 +64,17 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
           ? chill
             ? 'Ripe: chill it back now, and probe the middle. Set cream only conducts.'
             : 'Ripe, and cold again.'
-          : ripening?.state === 'discard'
-            ? `Not thick and tart by ${say.when(limit, now)}: throw it out.`
-            : ready
-              ? now < start + ready.low * 3600
-                ? `Souring since ${say.when(start, now)}: look again ${say.when(start + ready.low * 3600, now)}.`
-                : `It should be ripe about now, until ${say.when(start + ready.high * 3600, now)}: look at it.`
-              : `Souring since ${say.when(start, now)}; it is too cold to say when.`}
+          : tasted
+            ? chill
+              ? 'A little tart: churn it now, or chill it.'
+              : 'A little tart, and cold again: it goes to the churn.'
+            : ripening?.state === 'discard'
+              ? `${lightly ? 'Neither churned, nor chilled, nor thick' : 'Not thick and tart'} by ${say.when(limit, now)}: throw it out.`
+              : ready
+                ? now < start + ready.low * 3600
+                  ? `Souring since ${say.when(start, now)}: look again ${say.when(start + ready.low * 3600, now)}.`
+                  : `It should be ${lightly ? 'a little tart' : 'ripe'} about now, until ${say.when(start + ready.high * 3600, now)}: look at it.`
+                : `Souring since ${say.when(start, now)}; it is too cold to say when.`}
       </h2>
       {ripening && !ripe && (
         <Quiet>
@@ -85,10 +93,20 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
       {!ripe && ripening?.state !== 'discard' && (
         <>
           <div className={styles.steps} role="group" aria-label="What you see">
-            {(['thickAndTart', 'notYet', 'mould', 'pink', 'gas', 'foul'] as const).map((seen) => (
+            {(
+              [
+                ...(lightly && !tasted ? (['lightlyTart'] as const) : []),
+                'thickAndTart',
+                'notYet',
+                'mould',
+                'pink',
+                'gas',
+                'foul',
+              ] as const
+            ).map((seen) => (
               <Button
                 key={seen}
-                variant={seen === 'thickAndTart' ? 'contained' : 'outlined'}
+                variant={seen === (lightly ? 'lightlyTart' : 'thickAndTart') ? 'contained' : 'outlined'}
                 onClick={() =>
                   void record({ kind: 'looked', seen }, `Seen: ${lookWords[seen].toLowerCase()}.`)
                 }
@@ -127,7 +145,7 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
           </div>
         </>
       )}
-      {ripe && chill && (
+      {(ripe || tasted) && chill && (
         <Button
           variant="contained"
           size="large"
@@ -139,6 +157,16 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
           }
         >
           Into the fridge
+        </Button>
+      )}
+      {tasted && (
+        <Button
+          component={Link}
+          href={`/churn/new?lots=${lot.id}`}
+          variant={chill ? 'outlined' : 'contained'}
+          size="large"
+        >
+          Churn it
         </Button>
       )}
       {ripening && <Cautions cautions={ripening.cautions} />}
