@@ -56,7 +56,9 @@ test('cream that is to turn a little is tasted sooner than it would be ripe, on 
   expect(light).toBeLessThan(
     0.9 * raw(1, [0.5, { kind: 'soured', route: 'natural', generation: 0 }]).ripening.readyHours!.mid,
   );
-  expect(raw(light + 1).judged.waiting.word).toBe('tart? taste');
+  const later = raw(1.2 * light);
+  expect(later.ripening.phNow.mid).toBeLessThan(6);
+  expect(later.judged.waiting.word).toBe('tart? taste');
 });
 
 test('tasted, it is churned or chilled, is no ripened cream, and is proposed to the churn', () => {

@@ -121,7 +121,9 @@ export function TableCream({ one, standing }: { one: LotNow; standing: LotView['
                     {say.volume(mass / density)} of the cream and {say.volume(mixed.leanMass / 1.03)} of{' '}
                     {kindWord(thin.kind)} from {thin.name}: {say.volume(mixed.mass / 1.02)} of{' '}
                     {text(spokenFraction(wanted.fat, 0))}
-                    {short ? `. There is only ${say.volume(thin.mass / 1.03)} of it.` : '.'}
+                    {short
+                      ? `. There is only ${say.volume(thin.mass / 1.03)} of it: enough for ${say.volume((mass * thin.mass) / mixed.leanMass / density)} of the cream.`
+                      : '.'}
                   </Quiet>
                   <Button
                     variant="outlined"
