@@ -28,6 +28,13 @@ const longestCold = 108;
 
 const known = new Map<string, number>();
 
+/**
+ * Hours a souring has left of its limit: by the warmer of what it is and where it stands, for it will be as warm as that soon.
+ * @param used share of its time that is used up
+ */
+export const souringLeft = (route: Route, used: number, celsius: number, around: number): number =>
+  (1 - Math.min(1, used)) * safetyHours(route, Math.max(celsius, around));
+
 /** Hours a souring of this route may take at one temperature before it is discarded, °C. */
 export function safetyHours(route: Route, celsius: number): number {
   if (celsius < cold) return longestCold;

@@ -1,6 +1,6 @@
 import { keepsUntil, thrownOutAfter } from '../keeping/keepsUntil';
 import { cultureState } from '../ripening/cultureLine';
-import { safetyHours } from '../ripening/safetyClock';
+import { souringLeft } from '../ripening/safetyClock';
 import type { Look } from './lotWords';
 import { ageSince, isMade } from './lotKinds';
 import type { LotStory, ToldLot } from './lotStory';
@@ -148,7 +148,7 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
     const ends: number[] = [];
     if (story?.souring && !story.soured)
       ends.push(
-        nowSeconds + hour * (1 - story.souring.used) * safetyHours(story.souring.route, story.celsius),
+        nowSeconds + hour * souringLeft(story.souring.route, story.souring.used, story.celsius, story.around),
       );
     else if (dated) {
       ends.push(nowSeconds + hour * (keeps - ageHours));

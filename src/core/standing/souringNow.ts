@@ -1,7 +1,7 @@
 import type { Ripening } from '../ripening/ripenPredict';
 import type { RipenInput } from '../ripening/ripenPredict.calc';
 import { ripenPredict } from '../ripening/ripenPredict';
-import { safetyHours } from '../ripening/safetyClock';
+import { souringLeft } from '../ripening/safetyClock';
 import type { LotStory, ToldLot } from './lotStory';
 
 /** pH to which dairy things are soured here (handbook §6.4). */
@@ -48,7 +48,7 @@ export function souringNow(
     ...ripening,
     discardAfterHours:
       limitSeconds === undefined
-        ? souring.elapsedHours + (1 - Math.min(1, used)) * safetyHours(souring.route, story.celsius)
+        ? souring.elapsedHours + souringLeft(souring.route, used, story.celsius, story.around)
         : (limitSeconds - startedSeconds) / 3600,
     state:
       limitSeconds !== undefined && !seenInTime

@@ -16,10 +16,14 @@ describe('the gauge of one milk and the sentence over all of it', () => {
     expect(pailSentence([one], new Map(), say).says).toContain(`about ${left} h more`);
   });
 
-  it('wait together while six hours gain more than two in a hundred of its fat', () => {
+  it('wait together while six hours gain more than two in a hundred of its fat, and more than nothing to speak of', () => {
     const one = someLot({}, 14);
+    // Two and a half in a hundred of little fat is less than a teaspoon of butter.
+    const little = someLot({ mass: 2000, fat: 80 }, 14);
+    expect(betterLeft(little, 2)).toBeUndefined();
+    expect(betterLeft(someLot({ mass: 2000, fat: 80 }, 14), 4)).toBeDefined();
     for (const [gains, waits] of [
-      [2.1, true],
+      [3.1, true],
       [2.0, false],
       [0, false],
     ] as const) {

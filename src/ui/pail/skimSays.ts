@@ -1,10 +1,8 @@
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { Cut } from '@/core/separating/cutBetween';
+import { noGain } from '@/core/separating/waitingPays';
 import type { useSay } from '../frame/FarmContext';
-
-/** Waiting that gains less than this is no gain, g of fat. */
-const noGain = 3;
 
 /** The sentence of the skim gauge, and why: what the ladle takes at a depth, or why it takes nothing yet. */
 export function skimSays(

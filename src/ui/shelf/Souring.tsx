@@ -82,8 +82,9 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
             <>Its time was up {say.when(limit, now)}, and nobody had seen it thick and tart before that. </>
           ) : (
             <>
-              About pH {ripening.phNow.mid.toFixed(1)} now, as foreseen. Thrown out if it is not thick and
-              tart by {say.when(limit, now)} ({text(spokenMinutes((limit - now) / 60))} from now).{' '}
+              About pH {ripening.phNow.mid.toFixed(1)} now, as foreseen. Thrown out if it is{' '}
+              {lightly ? 'neither churned, nor chilled, nor thick and tart' : 'not thick and tart'} by{' '}
+              {say.when(limit, now)} ({text(spokenMinutes((limit - now) / 60))} from now).{' '}
             </>
           )}
           {say.words(ripening.reasons.map(({ says }) => says).join(' '))}
