@@ -2,6 +2,7 @@ import { plainLoad } from '@tests/validation/examples';
 import { believe, breakWindow, foreseenPace, runAt, takenOn } from './belief';
 import type { ChurnPace } from './churnPace';
 import { priorPace } from './churnPace';
+import { tools } from './tools';
 import { paceAt, paceThen, slopes } from './ownSlopes';
 
 const known = (logMean: number, logSd = 0.05, scatter = 0.05): ChurnPace => {
@@ -87,3 +88,15 @@ it('a pace that an older page kept, of other slopes, is taken for one without', 
   const old = { ...bare, own: { mean: [0.3, 0], covariance: [[1, 0], [0, 1]] } }; // prettier-ignore
   expect(paceAt(old, cold).logSd).toBe(paceAt(bare, cold).logSd);
 });
+
+it.each([
+  ['jar', 0.2, 4],
+  ['jar', 0.205, 12],
+  ['jar', 0.22, 20],
+  ['dasher', 0.19, 12],
+] as const)('%s, thin cream whose pace hangs on every percent of its fat, is reckoned in a moment: %d at %d °C', (tool, fat, temperature) => {
+  const input = { ...plainLoad, tool, capacity: tools[tool].usualVolume, creamMass: 735, creamFat: fat, creamFatSd: 0.1, temperature, temperatureSd: 2 };
+  const ran = believe(input, priorPace).reduce((sum, { run }) => sum + run.evaluations, 0);
+  // A run of rich cream takes some six thousand; it were hundreds of millions.
+  expect(ran).toBeLessThan(4_000_000);
+}); // prettier-ignore

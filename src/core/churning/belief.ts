@@ -69,6 +69,13 @@ const pacesWhenGuessed = 11;
 /** K·Δt of these runs: four times coarser than a single run, and the same to two hundredths (oneAccount.test.ts). */
 const coarse = 0.012;
 
+/**
+ * No cream is so many times faster, or slower, than its tool's usual, logarithm (engineering estimate): beyond it a guess at thin
+ * cream, whose pace hangs on every percent of its fat, would be reckoned for hours of churning in steps of milliseconds.
+ */
+const mostPace = 4;
+const believable = (logPace: number): number => Math.min(mostPace, Math.max(-mostPace, logPace));
+
 /** The model's run of a load at a pace, for cream that went in so much warmer than was said. */
 export function runAt(
   input: ChurnInput,
@@ -105,7 +112,7 @@ export function takenOn(
   warmer = 0,
   usual = plainBreak(input, 0, warmer),
 ): number {
-  const step = Math.abs(by) < leastStep ? leastStep : by;
+  const step = Math.abs(by) < leastStep ? leastStep : believable(by);
   const other = plainBreak(input, step, warmer);
   if (usual === undefined || other === undefined) return 1;
   return Math.min(1, Math.max(takesOnAtLeast, Math.log(other / usual) / step));
@@ -161,13 +168,13 @@ export function believe(
     const widest = normally + (heavily - normally) * Math.min(1, tails / freedom);
     return Array.from({ length: paces }, (_, i): Possibility => {
       const z = widest * ((2 * i) / (paces - 1) - 1);
-      const logPace = centre + z * (z < 0 ? aFaster : aSlower);
+      const logPace = believable(centre + z * (z < 0 ? aFaster : aSlower));
       const faster = (warmed: number, creamFat: number) => {
         const then = { tool: input.tool, temperature: went.temperature + warmed, creamFat };
         const slower = paceThen(pace, went, then, sd * z, doubled * Math.hypot(at.scatter, fromCream));
         // What a cold churning takes on less of its pace goes as the cold does.
         const cold = Math.min(1, Math.max(0, 1 - warmed / Math.max(1, warmAt - went.temperature)));
-        return Math.exp(logPace - slower - cold * (logPace - at.logMean - sd * z));
+        return Math.exp(believable(logPace - slower - cold * (logPace - at.logMean - sd * z)));
       };
       const run = runAt(input, logPace, warmer, faster);
       const prior = Math.log(degree.weight) - ((freedom + 1) / 2) * Math.log1p((z * z) / freedom);

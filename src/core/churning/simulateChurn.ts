@@ -115,8 +115,13 @@ const stepShare = 0.003;
 const pauseStep = 30;
 /** Cream that stands gets no colder than its water begins to freeze, °C (freezing point of milk serum, about −0.53). */
 const freezes = -0.5;
-/** However slowly a churn works, heat moves at its own pace, s. */
-const slowStep = 60;
+/**
+ * However slowly a churn works, heat moves at its own pace: a step is a tenth of the time cream takes to follow the room, and no
+ * more than its motion needs to warm it a degree; a minute at least, s. Heat of cream without what melts, J/(kg·K).
+ */
+const slowStep = ({ exchange, power }: Churn): number =>
+  Math.max(60, Math.min((0.1 * creamHeat) / exchange, creamHeat / power));
+const creamHeat = 3400;
 /** After so long standing it changes slowly enough for steps four times as long; and after so much longer no more, s. */
 const slows = 2 * 3600;
 const settles = 36 * 3600;
@@ -184,7 +189,9 @@ export function simulateChurn(
   };
   const run = (until: number, churning: Churning) => {
     const prepared = prepare(churning);
-    const longestStep = churning.churn ? Math.min(step / churning.churn.rate, slowStep) : pauseStep;
+    const longestStep = churning.churn
+      ? Math.min(step / churning.churn.rate, slowStep(churning.churn))
+      : pauseStep;
     const moves = churning.churn !== undefined;
     const start = seconds;
     const churnedBefore = churned;

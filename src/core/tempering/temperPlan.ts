@@ -160,7 +160,9 @@ function wayOf(
   const around = method.toLowerCase().includes('bath') ? Math.min(warmestBath, celsius) : celsius;
   const cooling = to < from;
   const reaches = cooling ? around < to : around > to;
-  const says = `${methods[method].says}${method === 'iceWater' ? '' : ` of ${Math.round(around)} °C`}`;
+  // What is set does not stir, in ice water or out of it.
+  const stands = input.set && method === 'iceWater' ? 'Stand it in ice water' : methods[method].says;
+  const says = `${stands}${method === 'iceWater' ? '' : ` of ${Math.round(around)} °C`}`;
   const way = { method, celsius: around, says, minds: minds[method][cooling ? 'cooling' : 'warming'] };
   const never = {
     ...way,

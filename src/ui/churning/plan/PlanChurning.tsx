@@ -346,7 +346,7 @@ export function PlanChurning({
               {
                 metric: '1.4 L, 900 g, “just over 1 L”',
                 us: '1 1/2 qt, 3 lb, “just over a pint”',
-                imperial: '2 pints, 3 lb, 1.4 L',
+                imperial: '2 pints, 3 lb, 2 pints 5 oz',
               }[say.system]
             }
             autoFocus
