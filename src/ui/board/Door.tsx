@@ -31,9 +31,7 @@ export function Door({
   const [opened, setOpened] = useState(open);
   // Whoever opens it while the page does not answer yet is not left before an empty room.
   const stands = useCallback((door: HTMLDetailsElement | null) => {
-    if (!door?.open) return;
-    setOpened(true);
-    shutOthers(door);
+    if (door?.open) setOpened(true);
   }, []);
   return (
     <details
@@ -42,7 +40,11 @@ export function Door({
       open={atFirst}
       data-group={group}
       data-half={half}
-      onToggle={({ currentTarget }) => stands(currentTarget)}
+      onToggle={({ currentTarget }) => {
+        if (!currentTarget.open) return;
+        setOpened(true);
+        shutOthers(currentTarget);
+      }}
     >
       <summary>
         <span>

@@ -149,7 +149,7 @@ export function reweighedEvent(
   story: BatchStory,
 ): Body | string {
   const [portion, ...others] = story.portions;
-  if (!portion) return 'There is no butter yet: say “butter 612 g salted”.';
+  if (!portion) return 'There is no butter yet: say what it weighs first.';
   if (others.length > 0) return 'There are several portions: put the one right where it stands, above.';
   if (act.amount.value <= portion.saltMass) return 'Butter weighs more than the salt in it.';
   return {

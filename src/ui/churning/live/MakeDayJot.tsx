@@ -17,6 +17,13 @@ import type { LiveBatch } from '../useBatch';
 
 const theReading = () => import('./makeDayReading');
 
+/** What may be said on the churn, in the farm's units. */
+const said = {
+  metric: '“broke”, “15 C”, “water 60 ml”, “drained 0.9 l”, “washed clear”, “butter 612 g salted”',
+  us: '“broke”, “60 F”, “water 1/4 cup”, “drained 1 qt”, “washed clear”, “butter 1 lb salted”',
+  imperial: '“broke”, “15 C”, “water 2 fl oz”, “drained 1 1/2 pints”, “washed clear”, “butter 1 lb salted”',
+} as const;
+
 /** One line for everything that happens on make day, typed or dictated, said back as a sentence with Undo. */
 export function MakeDayJot({
   view,
@@ -51,10 +58,7 @@ export function MakeDayJot({
       const timed = readNote(typed) ? undefined : takeWhen(typed);
       const act = readMakeDay(timed?.rest ?? typed, say.system);
       const at = timed && momentSaid(timed.when, clockSeconds(), say.timeZone);
-      if (!act)
-        return setWrong(
-          `“${typed.trim()}” was not understood here. Say “broke”, “15 C”, “water 60 ml”, “drained 0.9 l”, “washed clear”, “butter 612 g salted”.`,
-        );
+      if (!act) return setWrong(`“${typed.trim()}” was not understood here. Say ${said[say.system]}.`);
       if (act.kind === 'undo') {
         const done = lastAct(story.events);
         if (done.length === 0) return setWrong('There is nothing to undo.');
@@ -62,7 +66,7 @@ export function MakeDayJot({
         notice({ says: `Undone: ${eventWords(done[0]!, say).short}.` });
       } else {
         if (act.kind === 'packed' && story.portions.length === 0)
-          return setWrong('There is no butter yet: say “butter 612 g salted”.');
+          return setWrong('There is no butter yet: say what it weighs first.');
         const one =
           act.kind === 'butter'
             ? butterEvent(act, view.facts, story)
@@ -101,7 +105,11 @@ export function MakeDayJot({
         onWrite={() => void write()}
         wrong={wrong}
         example={
-          say.system === 'us' ? 'broke · 60 F · butter 1 lb salted' : 'broke · 15 C · butter 612 g salted'
+          {
+            metric: 'broke · 15 C · butter 612 g salted',
+            us: 'broke · 60 F · butter 1 lb salted',
+            imperial: 'broke · 15 C · butter 1 lb salted',
+          }[say.system]
         }
       />
     </InHeader>
