@@ -116,6 +116,8 @@ test('a jar that stood over night is skimmed, shaken and packed', async ({ page,
   await readsWell(page, 'metric');
   // Thin, as ladled cream is, and it has its way to the churn all the same.
   await page.getByRole('navigation', { name: 'Cream on the Shelf' }).getByRole('link').first().click();
+  await expect(page).toHaveURL(/lots=/);
+  await expect(page.getByRole('navigation', { name: 'Cream on the Shelf' })).toHaveCount(0);
   await expect(page.getByText(/is thin, as ladled cream is/)).toBeVisible();
   await readsWell(page, 'metric');
   await startedAgo(page, '70 min ago');
@@ -301,6 +303,8 @@ test('a tap bucket drawn off, and its cream in a jar with a marble', async ({ pa
   await expect(page.getByText(/of cream off Tap bucket/)).toBeVisible();
   await page.goto('/churn/new');
   await page.getByRole('navigation', { name: 'Cream on the Shelf' }).getByRole('link').first().click();
+  await expect(page).toHaveURL(/lots=/);
+  await expect(page.getByRole('navigation', { name: 'Cream on the Shelf' })).toHaveCount(0);
   await page.getByText(/What it is churned in|Shaken jar/).first().click();
   await readsWell(page, 'us');
   await startedAgo(page, '2 h ago');
@@ -341,6 +345,8 @@ test('cream of boiled milk becomes ghee', async ({ page, farm }) => {
   await expect(page.getByText(/of cream off/)).toBeVisible();
   await page.goto('/churn/new');
   await page.getByRole('navigation', { name: 'Cream on the Shelf' }).getByRole('link').first().click();
+  await expect(page).toHaveURL(/lots=/);
+  await expect(page.getByRole('navigation', { name: 'Cream on the Shelf' })).toHaveCount(0);
   await readsWell(page, 'imperial');
   await startedAgo(page, '50 min ago');
   await lives(page, 'imperial', ['broke 20 min ago', 'stopped 19 min ago', 'drained 17 min ago', 'butter 4 oz to ghee', 'packed']);
