@@ -35,7 +35,15 @@ describe('cream that is offered to whoever begins a churning elsewhere', () => {
     const farm = await house.farm();
     const kept = await cream(farm, { atSeconds: morning - 20 * 3600 });
     const mean = (to: string, minute: number, id: string = randomUUID()) =>
-      send(farm, 'lot.record', { lotId: kept, events: [{ id: randomUUID(), atSeconds: morning - 3600 + 60 * minute, kind: 'meant', for: to }] }, id);
+      send(
+        farm,
+        'lot.record',
+        {
+          lotId: kept,
+          events: [{ id: randomUUID(), atSeconds: morning - 3600 + 60 * minute, kind: 'meant', for: to }],
+        },
+        id,
+      );
     expect((await creamOnShelf(farm)).next!.lotIds).toEqual([kept]);
     const said = randomUUID();
     expect(await mean('table', 1, said)).toMatchObject({ status: 'done' });
