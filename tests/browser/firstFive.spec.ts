@@ -17,7 +17,7 @@ test.describe('the first five minutes', () => {
     await page.getByLabel('How much cream').fill('1 1/2 qt');
     await page.getByRole('radio', { name: /Heavy cream/ }).click();
     await page.getByRole('radio', { name: /^Cool/ }).click();
-    await page.getByRole('radio', { name: 'Stand mixer' }).click();
+    await page.getByRole('radio', { name: 'Stand mixer', exact: true }).click();
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(/lb.* of butter, in .* min\.$/);
     await expectSound(page);
     await page.getByRole('button', { name: 'Start churning' }).click();
