@@ -4,7 +4,7 @@ import { movedInto, overfills } from './contents';
 import { withInferred } from './inferredMarks';
 import type { ToolKey } from './tools';
 import { isQuick } from './tools';
-import { joinedMix } from '../working/mixedIn';
+import { joinedMix } from '../working/mix';
 import { runsOff, weighings } from './batchWords';
 
 /** Two devices marking the same stage within this many seconds saw the same thing (engineering estimate). */

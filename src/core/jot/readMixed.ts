@@ -5,7 +5,8 @@ import { additions } from '../churning/batchWords';
 import { list } from '../quantities/list';
 import { parseQuantity } from '../quantities/parseQuantity';
 import type { UnitSystem } from '../quantities/units';
-import { mixedGrams, mixWord, natureOf, piecesOfMix } from '../working/mixedIn';
+import { mixWord } from '../working/mix';
+import { mixedGrams, natureOf, piecesOfMix } from '../working/mixedIn';
 
 /** Salt is told by its share; garlic salt is more than salt. */
 const plainSalt =

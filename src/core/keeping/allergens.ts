@@ -1,7 +1,7 @@
 import { additions } from '../churning/batchWords';
 import type { Addition } from '../churning/batchWords';
-import type { Mixed } from '../working/mixedIn';
-import { mixName } from '../working/mixedIn';
+import type { Mixed } from '../working/mix';
+import { mixName } from '../working/mix';
 import { list } from '../quantities/list';
 
 /** Allergens that a name gives away (the fourteen that labels commonly have to name, as far as anyone mixes them into butter). */

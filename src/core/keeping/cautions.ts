@@ -1,7 +1,7 @@
 import type { BatchFacts, EventOf } from '../churning/batchEvents';
 import { tools } from '../churning/tools';
 import type { ToolKey } from '../churning/tools';
-import { isPerishable } from '../working/mixedIn';
+import { isPerishable } from '../working/mix';
 
 export interface Caution {
   key: string;

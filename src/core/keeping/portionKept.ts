@@ -1,6 +1,6 @@
 import type { BatchFacts } from '../churning/batchEvents';
 import type { StoryPortion } from '../churning/batchStory';
-import { isPerishable } from '../working/mixedIn';
+import { isPerishable } from '../working/mix';
 import { saltWays } from '../salting/saltWays';
 import { gheeDate } from './gheeDate';
 import type { KeepingDate } from './keepingDate';

@@ -1,5 +1,5 @@
 import type { MixedIn, Pieces } from '../churning/batchEvents';
-import { shareOfMix } from './mixedIn';
+import { shareOfMix } from './mix';
 
 /**
  * Whole pieces of a weight that butter makes, and what is over. A last piece short by less than a fiftieth counts as

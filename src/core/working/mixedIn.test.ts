@@ -1,6 +1,7 @@
 import { readMixed } from '../jot/readMixed';
 import { allergensOf } from '../keeping/allergens';
-import { joinedMix, mixedFacts, mixedNames, natureOf } from './mixedIn';
+import { joinedMix, mixedFacts, mixedNames } from './mix';
+import { natureOf } from './mixedIn';
 
 const mixed = (said: string) => readMixed(`612 g with ${said}`, 'metric');
 

@@ -1,7 +1,7 @@
 import { counted } from '@/core/quantities/counted';
 import { isDeepStrictEqual } from 'node:util';
 import * as v from 'valibot';
-import { mixName } from '@/core/working/mixedIn';
+import { mixName } from '@/core/working/mix';
 import { moistureTest } from '@/core/balancing/moistureTest';
 import { batchEvent, id } from '@/core/churning/batchEvents';
 import type { BatchEvent } from '@/core/churning/batchEvents';

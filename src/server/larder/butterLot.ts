@@ -1,6 +1,6 @@
 import { isWarm } from '@/core/keeping/keepingDate';
 import type { Storage } from '@/core/keeping/keepingDate';
-import { isPerishable } from '@/core/working/mixedIn';
+import { isPerishable } from '@/core/working/mix';
 import type { FarmScope } from '@/data/farmScope';
 import { additionsOf } from '@/data/ledger/ledger';
 import type { StandingLot } from '@/data/ledger/standing';

@@ -5,7 +5,7 @@ import { isWarm, storages } from '@/core/keeping/keepingDate';
 import { looseKept, together } from '@/core/keeping/looseButter';
 import { saltedName } from '@/core/salting/salts';
 import { saltWays } from '@/core/salting/saltWays';
-import { joinedMix, shareOfMix } from '@/core/working/mixedIn';
+import { joinedMix, shareOfMix } from '@/core/working/mix';
 import { portionRow, putLoosePortion } from '@/data/churning/batches';
 import { farmOf } from '@/data/house/house';
 import { command } from '../commands/command';

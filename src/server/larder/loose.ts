@@ -3,7 +3,7 @@ import type { Storage } from '@/core/keeping/keepingDate';
 import type { LooseButter } from '@/core/keeping/looseButter';
 import { looseKept } from '@/core/keeping/looseButter';
 import { saltWays } from '@/core/salting/saltWays';
-import { isPerishable } from '@/core/working/mixedIn';
+import { isPerishable } from '@/core/working/mix';
 import { batchById, eventsOf } from '@/data/churning/batches';
 import type { FarmScope } from '@/data/farmScope';
 import { farmOf } from '@/data/house/house';

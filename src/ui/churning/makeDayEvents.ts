@@ -5,7 +5,7 @@ import type { ChurnPace } from '@/core/churning/churnPace';
 import { foreseenOf } from '@/core/churning/foreseenOf';
 import type { MakeDay } from '@/core/jot/readMakeDay';
 import type { Quantity } from '@/core/quantities/parseQuantity';
-import { calledByMix, mixedFacts, mixedMass } from '@/core/working/mixedIn';
+import { calledByMix, mixedFacts, mixedMass } from '@/core/working/mix';
 import { saltedName } from '@/core/salting/salts';
 import { saltWays, unsaltedFrom } from '@/core/salting/saltWays';
 import { shapedPortions } from '@/core/working/intoPieces';

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { Storage } from '@/core/keeping/keepingDate';
 import { isWarm, storages } from '@/core/keeping/keepingDate';
-import { isPerishable } from '@/core/working/mixedIn';
+import { isPerishable } from '@/core/working/mix';
 import type { ButterShown } from '@/server/larder/views';
 import { useFarm, useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';

@@ -1,7 +1,7 @@
 import { daysBetween } from '@/core/keeping/civilDate';
 import { pastItsDay } from '@/core/keeping/pastItsDay';
 import type { PieceForm } from '@/core/churning/batchWords';
-import { mixedNames } from '@/core/working/mixedIn';
+import { mixedNames } from '@/core/working/mix';
 import type { Waiting } from '@/core/standing/judgeLot';
 import type { ButterShown } from '@/server/today/views';
 import { toEat } from './toEat';

@@ -3,7 +3,7 @@ import { pieceForms } from '@/core/churning/batchWords';
 import type { MixedIn } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { list } from '@/core/quantities/list';
-import { mixName } from '@/core/working/mixedIn';
+import { mixName } from '@/core/working/mix';
 import { Door, Doors } from '../../board/Door';
 import { useSay } from '../../frame/FarmContext';
 import { Chips } from '../../quantity/Chips';
