@@ -8,6 +8,7 @@ import { tableCreams, thinnedBy, whipsFrom } from '@/core/separating/toFat';
 import { kindWord } from '@/core/standing/lotKinds';
 import type { SaidLotEvent } from '@/core/standing/lotEvents';
 import type { LotView } from '@/server/shelf/views';
+import { Door } from '../board/Door';
 import { useSay } from '../frame/FarmContext';
 import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
@@ -19,7 +20,7 @@ import { QuantityField } from '../quantity/QuantityField';
 import { understand } from '../quantity/understand';
 import type { LotNow } from '../standing/lotNow';
 import { UseCard } from '../standing/UseCard';
-import { Enamel, Quiet } from '../theme/Enamel';
+import { Quiet } from '../theme/Enamel';
 
 /** Cream for the table: kept from the churn, thinned to a fat, or whipped. */
 export function TableCream({ one, standing }: { one: LotNow; standing: LotView['standing'] }) {
@@ -77,83 +78,84 @@ export function TableCream({ one, standing }: { one: LotNow; standing: LotView['
         ]}
       />
       {leaner.length > 0 && (
-        <Enamel className={styles.stack} aria-label="Thin it to a fat">
-          <h2 style={{ margin: 0 }}>Thin it to a fat</h2>
-          {lean.length === 0 ? (
-            <Quiet>No milk and no skim stands here to thin it with.</Quiet>
-          ) : (
-            <>
-              <Chips
-                legend="To"
-                chosen={target}
-                onChoose={setTarget}
-                choices={leaner.map(({ key, name, fat }) => ({
-                  key,
-                  name,
-                  small: text(spokenFraction(fat, 0)),
-                }))}
-              />
-              {lean.length > 1 && (
+        <Door name="Thin it to a fat" value="half-and-half, light, whipping">
+          <div className={styles.stack} style={{ paddingTop: 14 }}>
+            {lean.length === 0 ? (
+              <Quiet>No milk and no skim stands here to thin it with.</Quiet>
+            ) : (
+              <>
                 <Chips
-                  legend="With"
-                  chosen={thin!.id}
-                  onChoose={setChosen}
-                  choices={lean.map(({ id, name, kind, mass: there }) => ({
-                    key: id,
+                  legend="To"
+                  chosen={target}
+                  onChoose={setTarget}
+                  choices={leaner.map(({ key, name, fat }) => ({
+                    key,
                     name,
-                    small: `${say.volume(there / 1.03)} of ${kindWord(kind)}`,
+                    small: text(spokenFraction(fat, 0)),
                   }))}
                 />
-              )}
-              {wanted && (
-                <QuantityField
-                  label="How much of the cream"
-                  typed={typed}
-                  onTyped={setTyped}
-                  understood={amount}
-                  system={say.system}
-                  hint={`all of it: ${say.volume(one.volume)}`}
-                />
-              )}
-              {wanted && mixed && thin && (
-                <>
-                  <Quiet role="status">
-                    {say.volume(mass / density)} of the cream and {say.volume(mixed.leanMass / 1.03)} of{' '}
-                    {kindWord(thin.kind)} from {thin.name}: {say.volume(mixed.mass / 1.02)} of{' '}
-                    {text(spokenFraction(wanted.fat, 0))}
-                    {short
-                      ? `. There is only ${say.volume(thin.mass / 1.03)} of it: enough for ${say.volume((mass * thin.mass) / mixed.leanMass / density)} of the cream.`
-                      : '.'}
-                  </Quiet>
-                  <Button
-                    variant="outlined"
-                    size="large"
-                    disabled={busy || short || (typed.trim() !== '' && !quantity)}
-                    onClick={() =>
-                      void act(
-                        'lot.pour',
-                        {
-                          from: [
-                            { lotId: lot.id, ...(mass < lot.mass ? { mass } : {}) },
-                            { lotId: thin.id, mass: mixed.leanMass },
-                          ],
-                          lotId: newId(),
-                          kind: 'cream',
-                          cut: 'top',
-                          celsius: one.celsius,
-                        },
-                        `${wanted.name}: ${say.volume(mixed.mass / 1.02)}, kept for the table.`,
-                      )
-                    }
-                  >
-                    It is mixed
-                  </Button>
-                </>
-              )}
-            </>
-          )}
-          <RefusedSentence refused={refused} />
-        </Enamel>
+                {lean.length > 1 && (
+                  <Chips
+                    legend="With"
+                    chosen={thin!.id}
+                    onChoose={setChosen}
+                    choices={lean.map(({ id, name, kind, mass: there }) => ({
+                      key: id,
+                      name,
+                      small: `${say.volume(there / 1.03)} of ${kindWord(kind)}`,
+                    }))}
+                  />
+                )}
+                {wanted && (
+                  <QuantityField
+                    label="How much of the cream"
+                    typed={typed}
+                    onTyped={setTyped}
+                    understood={amount}
+                    system={say.system}
+                    hint={`all of it: ${say.volume(one.volume)}`}
+                  />
+                )}
+                {wanted && mixed && thin && (
+                  <>
+                    <Quiet role="status">
+                      {say.volume(mass / density)} of the cream and {say.volume(mixed.leanMass / 1.03)} of{' '}
+                      {kindWord(thin.kind)} from {thin.name}: {say.volume(mixed.mass / 1.02)} of{' '}
+                      {text(spokenFraction(wanted.fat, 0))}
+                      {short
+                        ? `. There is only ${say.volume(thin.mass / 1.03)} of it: enough for ${say.volume((mass * thin.mass) / mixed.leanMass / density)} of the cream.`
+                        : '.'}
+                    </Quiet>
+                    <Button
+                      variant="outlined"
+                      size="large"
+                      disabled={busy || short || (typed.trim() !== '' && !quantity)}
+                      onClick={() =>
+                        void act(
+                          'lot.pour',
+                          {
+                            from: [
+                              { lotId: lot.id, ...(mass < lot.mass ? { mass } : {}) },
+                              { lotId: thin.id, mass: mixed.leanMass },
+                            ],
+                            lotId: newId(),
+                            kind: 'cream',
+                            cut: 'top',
+                            celsius: one.celsius,
+                          },
+                          `${wanted.name}: ${say.volume(mixed.mass / 1.02)}, kept for the table.`,
+                        )
+                      }
+                    >
+                      It is mixed
+                    </Button>
+                  </>
+                )}
+              </>
+            )}
+            <RefusedSentence refused={refused} />
+          </div>
+        </Door>
       )}
       <Quiet>
         {fatShare >= whipsFrom
