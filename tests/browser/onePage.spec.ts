@@ -72,7 +72,8 @@ test('sentence, main button and picture stand on the screen without scrolling, o
     await page.goto(path);
     await expect(page.locator('main h1').first()).toBeVisible();
     if (blues > 0) await expect(page.locator('main :is(.MuiButton-contained, [data-look="main"])').first()).toBeVisible();
-    // What is worked out beside the page has its room by then.
+    // What is worked out beside the page is there by then: a button that waits for it is not yet blue.
+    await expect(page.locator('main [aria-busy="true"]')).toHaveCount(0, { timeout: 20_000 });
     await expect(page.getByRole('progressbar')).toHaveCount(0);
     for (const size of sizes) {
       await page.setViewportSize(size);
