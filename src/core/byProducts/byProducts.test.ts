@@ -62,20 +62,38 @@ describe('yoghurt of the skim', () => {
 
 describe('curd by heat and acid', () => {
   const curd = (change: Partial<Parameters<typeof curdPlan>[0]> = {}) =>
-    curdPlan({ milkMass: 10_000, milkFat: 0.001, vinegar: 0.05, ...change });
+    curdPlan({ milkMass: 10_000, milkFat: 0.001, way: 'heatAcid', vinegar: 0.05, ...change });
 
-  it('of ten litres of skim is a kilogram or two, and the rest runs off as whey', () => {
+  it('of ten litres of skim is about a kilogram, and the rest runs off as whey', () => {
     const { curd: made, wheyMass, vinegar } = curd();
-    expect(made.mid).toBeGreaterThan(1000);
-    expect(made.mid).toBeLessThan(2000);
-    expect(made.mid + wheyMass).toBeCloseTo(10_000 + vinegar.mid, 6);
+    expect(made.low).toBeGreaterThanOrEqual(790);
+    expect(made.high).toBeLessThanOrEqual(1200);
+    expect(made.mid + wheyMass).toBeCloseTo(10_000 + vinegar!.mid, 6);
+  });
+
+  it('of whole milk is 15 to 20 % of its weight, by the fat that stays in it', () => {
+    for (const milkFat of [0.035, 0.04]) {
+      const { mid } = curd({ milkFat }).curd;
+      expect(mid / 10_000).toBeGreaterThan(0.15);
+      expect(mid / 10_000).toBeLessThan(0.2);
+    }
+  });
+
+  it('soured and drained it takes no vinegar and no heat, and says so of raw milk', () => {
+    const clabber = curd({ way: 'clabber' });
+    expect(clabber).not.toHaveProperty('vinegar');
+    expect(clabber).not.toHaveProperty('heatTo');
+    expect(clabber.curd.mid / 10_000).toBeGreaterThan(0.08);
+    expect(clabber.curd.mid / 10_000).toBeLessThan(0.12);
+    expect(clabber.cautions.map(({ key }) => key)).toContain('raw');
+    expect(curd({ way: 'cultured' }).cautions.map(({ key }) => key)).not.toContain('raw');
   });
 
   it('takes a tenth to a quarter of a percent of acid, whatever the vinegar is', () => {
     for (const vinegar of [0.04, 0.05, 0.1]) {
       const plan = curd({ vinegar });
-      expect((plan.vinegar.low * vinegar) / 10_000).toBeCloseTo(0.001, 9);
-      expect((plan.vinegar.high * vinegar) / 10_000).toBeCloseTo(0.0025, 9);
+      expect((plan.vinegar!.low * vinegar) / 10_000).toBeCloseTo(0.001, 9);
+      expect((plan.vinegar!.high * vinegar) / 10_000).toBeCloseTo(0.0025, 9);
     }
   });
 

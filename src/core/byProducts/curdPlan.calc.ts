@@ -2,6 +2,7 @@ import * as v from 'valibot';
 import { calculation, positiveFraction, positiveMass } from '../calculation';
 import { estimateSchema, predictedEntries } from '../predictionSchema';
 import { curdPlan } from './curdPlan';
+import { curdWays } from './curdWays';
 
 const curdInput = v.strictObject({
   milkMass: positiveMass,
@@ -13,17 +14,19 @@ const curdInput = v.strictObject({
     ),
     0.001,
   ),
+  /** By heat and acid, or soured and drained. */
+  way: v.optional(v.picklist(curdWays), 'heatAcid'),
   /** Strength of the vinegar, as acetic acid. */
   vinegar: v.optional(positiveFraction, 0.05),
 });
 
 export const curdPlanCalculation = calculation({
   name: 'curd.plan',
-  says: 'Curd from skim by heat and acid: how much vinegar, how much curd.',
+  says: 'Curd from skim or milk, by heat and acid or soured: how much vinegar, how much curd.',
   input: curdInput,
   output: v.object({
-    heatTo: v.number(),
-    vinegar: estimateSchema,
+    heatTo: v.optional(v.number()),
+    vinegar: v.optional(estimateSchema),
     curd: estimateSchema,
     wheyMass: v.number(),
     ...predictedEntries,

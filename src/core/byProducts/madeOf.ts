@@ -1,7 +1,8 @@
 import type { MadeKind } from '../standing/lotKinds';
 import { curdPlan } from './curdPlan';
+import type { CurdWay } from './curdWays';
 
-/** Of the fat, heat and acid catch so much in the curd (as {@link curdPlan} reckons). */
+/** Of the fat, so much stays in the curd (as {@link curdPlan} reckons). */
 const fatInCurd = 0.9;
 /** Live yoghurt to begin it, sugar whipped in: so much more at most comes of it than went in (engineering estimate). */
 const addedAtMost = 1.3;
@@ -25,13 +26,19 @@ export const mostMade = (kind: MadeKind, mass: number): number =>
  * from yoghurt is strained whey, which takes next to no fat along.
  * @param mass g that it is made of, `fat` g among them
  * @param weighed g of what came of it, up to {@link mostMade}
+ * @param way how curd came about
  */
-export function madeOf(kind: MadeKind, { mass, fat }: { mass: number; fat: number }, weighed?: number): Made {
+export function madeOf(
+  kind: MadeKind,
+  { mass, fat }: { mass: number; fat: number },
+  weighed?: number,
+  way: CurdWay = 'heatAcid',
+): Made {
   const expected =
     kind === 'curd'
       ? Math.min(
           mass,
-          curdPlan({ milkMass: mass, milkFat: Math.min(0.12, fat / mass), vinegar: 0.05 }).curd.mid,
+          curdPlan({ milkMass: mass, milkFat: Math.min(0.12, fat / mass), way, vinegar: 0.05 }).curd.mid,
         )
       : mass;
   const comes = weighed ?? expected;

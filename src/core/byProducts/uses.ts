@@ -19,6 +19,7 @@ export const uses = [
   'hens',
   'calves',
   'soap',
+  'whey',
   'spilled',
   'spoiled',
 ] as const;
@@ -59,8 +60,9 @@ export const purposeFor = (use: Use, heated = true): Purpose | undefined =>
 
 /** What a lot of a kind is put to by way of habit, the likely ones first; what is odd stands in none of them (nobody whips skim). */
 const made: readonly Use[] = ['eaten', 'given', 'baked', 'sold', 'pigs', 'hens', 'spilled', 'spoiled'];
-const usual: Partial<Record<LotKind, readonly Use[]>> = { yoghurt: made, curd: made, whipped: made };
-const ofMilk = new Set<Use>(['eaten', 'given', 'whipped']);
+const strained: readonly Use[] = [...made, 'whey'];
+const usual: Partial<Record<LotKind, readonly Use[]>> = { yoghurt: strained, curd: strained, whipped: made };
+const ofMilk = new Set<Use>(['eaten', 'given', 'whipped', 'whey']);
 
 /** What a lot of a kind can be put to. */
 export const usesOf = (kind: LotKind): readonly Use[] =>

@@ -7,11 +7,11 @@ import { ninety } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 import { hoursToPh, ripenCream, yoghurt } from '../ripening/ripenCream';
 import { cultureHarm } from '../ripening/safetyClock';
+import { setPh } from '../standing/souringNow';
 
-/** Heat first, then cool to the culture's best (handbook §6.13), °C; yoghurt is set about this pH. */
+/** Heat first, then cool to the culture's best (handbook §6.13), °C. */
 const heatTo = 85;
 const usualWarm = 42;
-const setAt = 4.8;
 /** How lively yoghurt is as a culture: standard deviation of the logarithm of its speed (engineering estimate). */
 const livelySpread = 0.2;
 /** Under this it is not yoghurt's temperature, and other things grow. */
@@ -54,7 +54,7 @@ export function yoghurtPlan({
   const hoursAt = (speed: number) =>
     hoursToPh(
       ripenCream([{ flora: yoghurt, start: dose }], [{ hours: mostHours, celsius: warm }], mostHours, speed),
-      setAt,
+      setPh,
     );
   const harm = cultureHarm('yoghurt', warm);
   const spread = Math.exp(ninety * livelySpread);

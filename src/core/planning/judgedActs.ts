@@ -51,10 +51,27 @@ export function judgedActs({ id, kind, ageHours }: FarmLot, judged: JudgedNow): 
         waiting: safety,
       });
     case 'chill it':
-      return act('chill', 'It is thick and tart: chill it now for churning.', { untilHours: chillWithin });
+      return act(
+        'chill',
+        kind === 'cream'
+          ? 'It is thick and tart: chill it now for churning.'
+          : 'It is thick and tart: chill it now.',
+        { untilHours: chillWithin },
+      );
     case 'ripe? look':
       return act('look', 'It should be ripe: look at it.', {
         untilHours: Math.min(chillWithin, untilHours ?? chillWithin),
+      });
+    case 'set? look':
+      return act('look', 'It should be set: look at it.', {
+        untilHours: Math.min(chillWithin, untilHours ?? chillWithin),
+      });
+    case 'setting':
+      return act('look', 'Yoghurt sets: look again when it should be.', {
+        now: false,
+        ...(untilHours === undefined ? {} : { untilHours }),
+        ...(readyHours === undefined ? {} : { inHours: readyHours }),
+        waiting: safety,
       });
     case 'tart? taste':
       return act('look', 'It should have turned a little: taste it.', {

@@ -208,7 +208,7 @@ describe('by-products and money', () => {
       wheyMass: number;
       vinegar: { mid: number };
     };
-    expect(curd.curd.mid / 4000).toBeGreaterThan(0.1);
+    expect(curd.curd.mid / 4000).toBeGreaterThan(0.08);
     expect(curd.curd.mid + curd.wheyMass).toBeCloseTo(
       4000 + curd.vinegar.mid * (0.0017 / 0.05 / (0.0017 / 0.05)),
       6,

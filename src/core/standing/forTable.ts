@@ -1,5 +1,5 @@
 import type { LotEvent } from './lotEvents';
-import { notTakenBack } from './lotStory';
+import { meantFor } from './meant';
 
 /**
  * Cream that is kept for the table, to whip or to pour: the heavy top of a skimming, until somebody says otherwise, and what
@@ -12,6 +12,6 @@ export function forTable({
   details: { cut?: 'whole' | 'top' | 'rest' };
   events: readonly LotEvent[];
 }): boolean {
-  const meant = notTakenBack(events).findLast((event) => event.kind === 'meant');
-  return meant?.kind === 'meant' ? meant.for === 'table' : details.cut === 'top';
+  const meant = meantFor(events);
+  return meant === undefined ? details.cut === 'top' : meant === 'table';
 }

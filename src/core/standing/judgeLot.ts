@@ -1,7 +1,7 @@
 import { keepsUntil, thrownOutAfter } from '../keeping/keepsUntil';
 import { cultureState } from '../ripening/cultureLine';
 import { souringLeft } from '../ripening/safetyClock';
-import type { Look } from './lotWords';
+import type { Look, Meaning } from './lotWords';
 import { ageSince, isMade } from './lotKinds';
 import type { LotStory, ToldLot } from './lotStory';
 import { discardAfterHours } from './lotStory';
@@ -22,6 +22,8 @@ export interface JudgedLot extends Pick<ToldLot, 'kind' | 'treatment' | 'ripened
   oldestSeconds: number;
   madeSeconds: number;
   cut?: string | undefined;
+  /** What somebody said it is kept for. */
+  meant?: Meaning | undefined;
   /** Why something that went into it should have been thrown away, when it was used knowingly. */
   despite?: string | undefined;
   /** How far it has soured if it does, as foreseen. */
@@ -74,7 +76,9 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
   const dated = !sour || isMade(kind);
   const of = { kind, raw };
   const keeps = keepsUntil(of);
-  const discard = discardOf();
+  const soap = lot.meant === 'soap' && !story?.spoiled;
+  // Lye asks for no date: what is kept for soap is only no food any more.
+  const discard = soap ? undefined : discardOf();
   const mayNot: LotJudgement['mayNot'] = {};
   const forbid = (why: string, ...which: Purpose[]) => which.forEach((one) => (mayNot[one] ??= why));
   if (lot.blockedReason !== null)
@@ -83,6 +87,7 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
       ...purposes.filter((one) => one !== 'pour'),
     );
   if (discard) forbid(discard.why, ...purposes);
+  if (soap) forbid('it is kept for soap, not for food', 'drink', 'heat', 'sell', 'culture', 'churn');
   if (lot.despite !== undefined) forbid(lot.despite, 'drink', 'heat', 'sell', 'culture', 'churn');
   if (kind === 'milk' && !sour && story && warmMilkHours() > coolWithin)
     forbid('it was not cold in time', 'drink', 'sell');
@@ -144,6 +149,7 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
 
   function until(): number | undefined {
     if (discard) return discard.sinceSeconds;
+    if (soap) return undefined;
     if (story?.frozen === 'frozen' || kind === 'butter' || kind === 'ghee') return undefined;
     const ends: number[] = [];
     if (story?.souring && !story.soured)
@@ -163,6 +169,7 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
     if (story?.spoiled) return { word: 'throw it out', tone: 'danger' };
     if (lot.blockedReason !== null) return { word: 'not for people', tone: 'danger' };
     if (discard) return { word: discardWord(), tone: 'danger' };
+    if (soap) return { word: 'for soap', tone: 'calm' };
     if (story?.frozen === 'frozen') return { word: 'frozen', tone: 'calm' };
     if (story?.frozen === 'thawing') return { word: 'thawing', tone: 'soon' };
     const left = keeps - ageHours;
@@ -174,10 +181,12 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
         : lot.souring === 'ready'
           ? { word: 'tart? taste', tone: 'now' }
           : { word: 'souring a little', tone: 'calm' };
-    if (story?.souring && !story.soured)
+    if (story?.souring && !story.soured) {
+      const yoghurt = kind === 'yoghurt';
       return lot.souring === 'ready'
-        ? { word: 'ripe? look', tone: 'now' }
-        : { word: 'souring', tone: 'calm' };
+        ? { word: yoghurt ? 'set? look' : 'ripe? look', tone: 'now' }
+        : { word: yoghurt ? 'setting' : 'souring', tone: 'calm' };
+    }
     if (story?.tempering)
       return { word: story.tempering.to > story.tempering.from ? 'warming' : 'chilling', tone: 'soon' };
     if (kind === 'milk') return milkWaits();
@@ -204,7 +213,8 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
           ? { word: 'eat today', tone: 'now' }
           : { word: 'to eat', tone: 'calm' };
     if (left < 0 && !sour) return { word: 'not to drink', tone: 'now' };
-    return left < 24 && !sour ? { word: 'use today', tone: 'now' } : { word: 'to use', tone: 'calm' };
+    if (left < 24 && !sour) return { word: 'use today', tone: 'now' };
+    return { word: (lot.meant && keptFor[lot.meant]) ?? 'to use', tone: 'calm' };
   }
 
   function milkWaits(): Waiting {
@@ -227,11 +237,18 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
   }
 
   function discardWord(): string {
-    if (story?.souring && !story.souring.seenInTime) return 'not sour in time';
+    if (story?.souring && !story.souring.seenInTime)
+      return kind === 'yoghurt' ? 'not set in time' : 'not sour in time';
     return discard!.why === tooOld ? 'too old' : 'warm too long';
   }
 }
 
+/** What it waits for that somebody keeps for something. */
+const keptFor: Partial<Record<Meaning, string>> = {
+  baking: 'for baking',
+  drinking: 'for drinking',
+  feeding: 'for the animals',
+};
 const notInTime = 'not cold in time';
 const stillWarm = 'still warm';
 

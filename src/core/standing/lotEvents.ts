@@ -2,7 +2,7 @@ import * as v from 'valibot';
 import { fraction, mass, positiveMass, temperature } from '../calculation';
 import { atSeconds, id, note } from '../churning/batchEvents';
 import type { Storage } from '../keeping/keepingDate';
-import { routes, cultureKinds, looks } from './lotWords';
+import { routes, cultureKinds, looks, meanings } from './lotWords';
 import { placeKeys } from './places';
 
 const shared = { id, atSeconds };
@@ -61,8 +61,8 @@ export const saidLotEvent = v.variant('kind', [
       v.maxValue(600, 'at most ten hours.'),
     ),
   }),
-  /** What cream is meant for: the table, or the churn. */
-  v.strictObject({ ...shared, kind: v.literal('meant'), for: v.picklist(['table', 'churn']) }),
+  /** What it is kept for: cream for the table or the churn, the rest for the kitchen, the animals, or soap. */
+  v.strictObject({ ...shared, kind: v.literal('meant'), for: v.picklist(meanings) }),
   v.strictObject({ ...shared, kind: v.literal('noted'), note }),
   v.strictObject({ ...shared, kind: v.literal('undone'), eventId: id }),
 ]);

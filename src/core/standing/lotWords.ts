@@ -8,3 +8,7 @@ export type CultureKind = (typeof cultureKinds)[number];
 export const looks = ['notYet', 'lightlyTart', 'thickAndTart', 'mould', 'pink', 'gas', 'foul'] as const;
 export type Look = (typeof looks)[number];
 export const spoiledLooks: readonly Look[] = ['mould', 'pink', 'gas', 'foul'];
+
+/** What a lot can be kept for: cream for the table or the churn, what is beside it for the kitchen, the animals, or soap. */
+export const meanings = ['table', 'churn', 'baking', 'drinking', 'feeding', 'soap'] as const;
+export type Meaning = (typeof meanings)[number];

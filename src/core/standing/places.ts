@@ -20,6 +20,8 @@ export const places = {
     u: 90,
     wet: true,
   },
+  warm: { name: 'Kept warm', inSentence: 'where it is kept warm', celsius: 42, u: 10, wet: false },
+  wrapped: { name: 'Wrapped up', inSentence: 'wrapped up', celsius: 19, u: 1.6, wet: false },
   freezer: { name: 'Freezer', inSentence: 'in the freezer', celsius: -18, u: 8, wet: false },
 } as const;
 

@@ -9,9 +9,12 @@ export const ripePh = 5;
 /** pH of cream that has turned a little while it warmed, before it thickens (engineering estimate). */
 export const lightPh = 6;
 
+/** pH about which yoghurt is set (engineering estimate). */
+export const setPh = 4.8;
+
 /** What ripening a lot can be predicted for: cream, or milk, skim and buttermilk. */
 export const ripenedKind = (kind: ToldLot['kind']): NonNullable<RipenInput['of']> =>
-  kind === 'milk' || kind === 'skim' || kind === 'buttermilk' ? kind : 'cream';
+  kind === 'milk' || kind === 'skim' || kind === 'buttermilk' ? kind : kind === 'yoghurt' ? 'milk' : 'cream';
 
 /**
  * How far a lot that was set to sour has come, from the temperatures it had and what was seen: the ripening model over
@@ -40,7 +43,7 @@ export function souringNow(
     ],
     elapsedHours: Math.round(souring.elapsedHours * 10) / 10,
     readings: souring.readings,
-    readyPh: souring.lightly ? lightPh : ripePh,
+    readyPh: souring.lightly ? lightPh : lot.kind === 'yoghurt' ? setPh : ripePh,
   });
   // The limit is the lot's own, by every minute it had, and what was seen before it: a past limit is past on every screen.
   const { limitSeconds, used, seenInTime, startedSeconds } = souring;

@@ -51,6 +51,8 @@ export interface LotDetails {
   despite?: string;
   /** Id of the portion it was once part of. */
   partOf?: string;
+  /** How curd came about. */
+  way?: 'heatAcid' | 'cultured' | 'clabber';
   /** Water that went into it in the churn, g. */
   water?: number;
   [other: string]: unknown;

@@ -1,4 +1,6 @@
+import type { CurdWay } from '@/core/byProducts/curdWays';
 import { madeOf, mostMade } from '@/core/byProducts/madeOf';
+import { cultureFat } from '@/core/ripening/cultureLine';
 import type { MadeKind } from '@/core/standing/lotKinds';
 import type { Treatment } from '@/data/ledger/ledger';
 import type { StandingLot } from '@/data/ledger/standing';
@@ -16,6 +18,8 @@ export const madeId = (commandId: string): string => `${commandId.slice(0, 59)}-
  * What of some lots is made into yoghurt, curd or whipped cream, for an entry: the new lot, the whey that parts from it, and
  * what was put in beside.
  * @param heated to 85 °C, as yoghurt and heat-and-acid curd are begun
+ * @param way how curd came about
+ * @param setting yoghurt that is begun only: how warm it is, and the live yoghurt that goes in, of a lot of the house’s own or not
  * @throws {Refusal} when more is said to have come of it than can
  */
 export function intoMade(
@@ -25,34 +29,50 @@ export function intoMade(
   {
     weighed,
     heated,
+    way,
+    setting,
     despite,
-  }: { weighed?: number | undefined; heated: boolean; despite?: string | undefined },
+  }: {
+    weighed?: number | undefined;
+    heated: boolean;
+    way?: CurdWay | undefined;
+    setting?:
+      { culture: number; celsius: number; spooned?: { mass: number; fat: number } | undefined } | undefined;
+    despite?: string | undefined;
+  },
 ): {
   into: Into[];
   to: { account: string; mass: number; fat: number }[];
   sources: { account: string; mass: number; fat: number }[];
-  details: { heated: boolean };
+  details: { heated: boolean; way?: CurdWay };
 } {
   if (weighed !== undefined && weighed > mostMade(kind, from.mass) + 1)
     throw new Refusal(
       `${Math.round(weighed)} g cannot come of ${Math.round(from.mass)} g: weigh it without its vessel, or say how much went in.`,
       'made.mass',
     );
-  const made = madeOf(kind, from, weighed);
+  const culture = setting && {
+    mass: setting.spooned?.mass ?? setting.culture,
+    fat: setting.spooned?.fat ?? setting.culture * cultureFat.liveYoghurt,
+    bought: setting.spooned === undefined,
+  };
+  const soured = kind === 'curd' && way !== undefined && way !== 'heatAcid';
+  const put = culture ? { mass: from.mass + culture.mass, fat: from.fat + culture.fat } : from;
+  const made = madeOf(kind, put, culture ? undefined : weighed, way);
   const all = blendOf(from.lots);
-  const treatment: Treatment = heated && kind !== 'whipped' ? 'boiled' : all.treatment;
-  const details = { ...all.details, line: undefined };
+  const treatment: Treatment = heated && kind !== 'whipped' && !soured ? 'boiled' : all.treatment;
+  const details = { ...all.details, line: undefined, ...(kind === 'curd' && way ? { way } : {}) };
   return {
     into: [
       {
         lotId: madeId(commandId),
         mass: milligrams(made.mass),
         fat: milligrams(made.fat),
-        celsius: fridge,
+        celsius: setting?.celsius ?? fridge,
         fresh: {
           kind,
           treatment,
-          ripened: kind === 'yoghurt' || (kind === 'whipped' && all.ripened),
+          ripened: (kind === 'yoghurt' && !setting) || soured || (kind === 'whipped' && all.ripened),
           oldestAt: all.oldestAt,
           blockedReason: all.blockedReason,
           blockedUntil: all.blockedUntil,
@@ -70,10 +90,13 @@ export function intoMade(
             },
           ]
         : [],
-    sources:
-      made.added > 0
+    sources: culture
+      ? culture.bought
+        ? [{ account: 'culture', mass: milligrams(culture.mass), fat: milligrams(culture.fat) }]
+        : []
+      : made.added > 0
         ? [{ account: kind === 'whipped' ? 'mixedIn' : 'culture', mass: milligrams(made.added), fat: 0 }]
         : [],
-    details: { heated: treatment === 'boiled' },
+    details: { heated: treatment === 'boiled', ...(kind === 'curd' && way ? { way } : {}) },
   };
 }

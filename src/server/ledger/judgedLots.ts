@@ -1,5 +1,6 @@
 import type { LotJudgement, Purpose } from '@/core/standing/judgeLot';
 import { forTable } from '@/core/standing/forTable';
+import { meantFor } from '@/core/standing/meant';
 import { judgeLot } from '@/core/standing/judgeLot';
 import type { LotStory, ToldLot } from '@/core/standing/lotStory';
 import { vesselFactor } from '@/core/standing/lotHeat';
@@ -75,6 +76,7 @@ export function judgedBy(
       oldestSeconds: lot.oldestAt.getTime() / 1000,
       madeSeconds: lot.madeAt.getTime() / 1000,
       cut: table ? 'top' : undefined,
+      meant: meantFor(events),
       despite: lot.details.despite,
       souring: souringNow(lot, story)?.state,
     },

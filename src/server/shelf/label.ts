@@ -7,6 +7,7 @@ import { farmOf } from '@/data/house/house';
 import { butterOnHand } from '@/data/ledger/ledger';
 import type { StandingLot } from '@/data/ledger/standing';
 import { lotsById } from '@/data/ledger/standing';
+import { meantFor } from '@/core/standing/meant';
 import { addDays } from '@/core/keeping/civilDate';
 import { fridgeDoor } from '@/formats/fridgeDoor';
 import { jarLabel } from '@/formats/jarLabel';
@@ -34,7 +35,8 @@ export const lotLabel = (
     if (!lot) return undefined;
     const farm = await farmOf(scope);
     if (lot.kind === 'butter' || lot.kind === 'ghee') return butterLabel(scope, lot, farm);
-    const { judged } = (await judgedLots(scope, [lot], now()))[0]!;
+    const { judged, told } = (await judgedLots(scope, [lot], now()))[0]!;
+    const soap = meantFor(told.events) === 'soap';
     const until = judged.untilSeconds === undefined ? undefined : new Date(judged.untilSeconds * 1000);
     const unsafe = judged.discard?.why ?? lot.details.despite;
     const fat = lot.mass > 0 ? lot.fat / lot.mass : 0;
@@ -44,13 +46,13 @@ export const lotLabel = (
       lines: [
         `${farm.name ? `${farm.name}, ` : ''}of ${day(lot.oldestAt, farm.timeZone)}`,
         `${lot.treatment}${lot.ripened ? ', soured' : ''}, ${text(spokenFraction(fat, lot.kind === 'cream' ? 0 : 1))} fat`,
-        ...(lot.blockedReason || forAnimals || unsafe || lot.ripened || !until
+        ...(lot.blockedReason || forAnimals || soap || unsafe || lot.ripened || !until
           ? []
           : [`Keep cold; use by ${day(until, farm.timeZone)}`]),
       ],
       notForDrinking:
-        lot.blockedReason || forAnimals || unsafe
-          ? { reason: lot.blockedReason ?? (unsafe && `Throw out: ${unsafe}`) }
+        lot.blockedReason || forAnimals || soap || unsafe
+          ? { reason: lot.blockedReason ?? (unsafe ? `Throw out: ${unsafe}` : soap ? 'For soap' : undefined) }
           : undefined,
       made: now(),
     });

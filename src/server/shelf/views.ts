@@ -86,6 +86,8 @@ export interface LotView extends PlanView {
   }[];
   /** Standing cultures, for souring it. */
   cultures: ShownLot[];
+  /** Yoghurt of the house’s own: the next can be begun with some of it. */
+  yoghurts: ShownLot[];
   trail: TrailShown;
 }
 
@@ -111,6 +113,7 @@ export const lotView = (farmId: string, lotId: string): Promise<LotView | undefi
             : {}),
         })),
       cultures: await shownLots(scope, ['culture']),
+      yoghurts: await shownLots(scope, ['yoghurt']),
       trail: trailShown(await trailOf(scope, lotId)),
     };
   });

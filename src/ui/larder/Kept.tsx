@@ -6,6 +6,8 @@ import Link from 'next/link';
 import { cautionsOfUse, mayGoTo, purposeOf } from '@/core/byProducts/uses';
 import type { Use } from '@/core/byProducts/uses';
 import { isMade, kindWord } from '@/core/standing/lotKinds';
+import type { Meaning } from '@/core/standing/lotWords';
+import { meantFor } from '@/core/standing/meant';
 import { places } from '@/core/standing/places';
 import type { SeparationBefore, ShownLot } from '@/server/pail/views';
 import { Door, Doors } from '../board/Door';
@@ -15,6 +17,7 @@ import { useNow } from '../frame/useNow';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import { toUse, usualSkimUse } from '../pail/usual';
+import { meantNames } from '../standing/meantNames';
 import { longPast } from '../standing/alarm';
 import { standingLot } from '../standing/LotBoard';
 import type { LotNow } from '../standing/lotNow';
@@ -27,6 +30,7 @@ import styles from './Larder.module.css';
 const TemperatureCard = laterPart(() =>
   import('../standing/TemperatureCard').then((part) => part.TemperatureCard),
 );
+const MeantFor = laterPart(() => import('../standing/MeantFor').then((part) => part.MeantFor));
 const UseCard = laterPart(() => import('../standing/UseCard').then((part) => part.UseCard));
 
 /** Skim, buttermilk, what is made of them, and cream that is kept, each as it stands in its cupboard, in the order to use them. */
@@ -52,11 +56,19 @@ export function keptPieces(
   });
 }
 
+/** Where what is kept for something goes. */
+const meantUse: Partial<Record<Meaning, Use>> = { baking: 'baked', drinking: 'drunk', soap: 'soap' };
+
 /** What such a thing mostly goes to, in one tap; what must go is thrown out. */
-function usualUse({ lot, judged }: LotNow, skimUse: Use): Use | undefined {
+function usualUse({ lot, story, judged }: LotNow, skimUse: Use): Use | undefined {
   if (judged.discard && lot.blockedReason === null) return 'spoiled';
   if (lot.kind === 'cream') return undefined;
-  const use = isMade(lot.kind) ? 'eaten' : lot.kind === 'buttermilk' ? 'baked' : skimUse;
+  // What sets or sours is looked at before it goes anywhere.
+  if (story?.souring && !story.soured) return undefined;
+  const meant = meantFor(lot.events);
+  const kept = meant && meantUse[meant];
+  if (kept === 'soap') return kept;
+  const use = kept ?? (isMade(lot.kind) ? 'eaten' : lot.kind === 'buttermilk' ? 'baked' : skimUse);
   const blocked = lot.blockedReason !== null;
   return mayGoTo(use, blocked) && !judged.mayNot[purposeOf[use] ?? 'pour'] ? use : undefined;
 }
@@ -64,10 +76,13 @@ function usualUse({ lot, judged }: LotNow, skimUse: Use): Use | undefined {
 /** What is kept beside the butter, in hand: what it is, until when it is good, and what can be done with it. */
 export function KeptInHand({
   one,
+  all,
   separations,
   quiet,
 }: {
   one: LotNow;
+  /** All that is kept beside the butter. */
+  all: readonly ShownLot[];
   separations: readonly SeparationBefore[];
   /** The blue button of the screen is another one. */
   quiet: boolean;
@@ -130,7 +145,7 @@ export function KeptInHand({
       <div className={styles.rarer}>
         <Doors>
           <Door name="Some of it" value={isMade(lot.kind) ? 'given, baked, sold, thrown out' : 'to the animals, baked, curd, sold'} group="hand">
-            <UseCard one={one} usual={use === 'spoiled' ? undefined : use} />
+            <UseCard one={one} usual={use === 'spoiled' ? undefined : use} yoghurts={all} />
           </Door>
           <Door
             name="Put it elsewhere"
@@ -139,6 +154,11 @@ export function KeptInHand({
           >
             <TemperatureCard one={one} now={now} title="Temperature" />
           </Door>
+          {!isMade(lot.kind) && lot.kind !== 'cream' && !out && (
+            <Door name="Kept for" value={meantNames[meantFor(lot.events) ?? 'nothing']} group="hand">
+              <MeantFor one={one} />
+            </Door>
+          )}
           <Door name="Label" value={lot.blockedReason || out ? 'not for drinking' : 'for the jar'} group="hand">
             <p className={styles.links}>
               <a href={`/api/lots/${lot.id}/label`}>Jar label</a>

@@ -123,7 +123,7 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
       </Wall>
       {inHand && <InTheHand key={inHand.lotId} pat={inHand} today={today} onGone={mark} quiet={watering} frozen={frozen} all={butter} />}
       {keptInHand && beside && (
-        <beside.KeptInHand key={keptInHand.lotId} one={keptInHand.one} separations={view.separations} quiet={watering} />
+        <beside.KeptInHand key={keptInHand.lotId} one={keptInHand.one} all={view.kept} separations={view.separations} quiet={watering} />
       )}
       {adding ? (
         <ButterIn onDone={() => setAdding(false)} />

@@ -4,6 +4,8 @@ import { timesSaid } from '@/core/quantities/counted';
 import { laterPart } from '../frame/laterPart';
 import Link from 'next/link';
 import { isMade, kindNames, kindWord } from '@/core/standing/lotKinds';
+import { curdWords } from '@/core/byProducts/curdWays';
+import { meantFor } from '@/core/standing/meant';
 import { places } from '@/core/standing/places';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { LotView } from '@/server/shelf/views';
@@ -20,6 +22,7 @@ import { notesOf, notesSaid } from '../standing/notesOf';
 import { useLotsNow } from '../standing/useLotsNow';
 import { Quiet } from '../theme/Enamel';
 import { keeps, oldLine } from './keepsCulture';
+import { meantNames } from '../standing/meantNames';
 import { Temper } from './Temper';
 import room from './LotPage.module.css';
 
@@ -28,6 +31,7 @@ const TemperatureCard = laterPart(() =>
   import('../standing/TemperatureCard').then((part) => part.TemperatureCard),
 );
 const PourCard = laterPart(() => import('../standing/PourCard').then((part) => part.PourCard));
+const MeantFor = laterPart(() => import('../standing/MeantFor').then((part) => part.MeantFor));
 const UseCard = laterPart(() => import('../standing/UseCard').then((part) => part.UseCard));
 const ButterPiece = laterPart(() => import('../board/ButterPiece').then((part) => part.ButterPiece), null);
 const CorrectLot = laterPart(() => import('../standing/CorrectLot').then((part) => part.CorrectLot));
@@ -91,7 +95,7 @@ export function LotPage({ view }: { view: LotView }) {
           <p>
             {empty
               ? `${kindNames[lot.kind]} that is used up.`
-              : `${sayMuch(one, say)} of ${kindWord(lot.kind)}, ${text(spokenFraction(one.fatShare, lot.kind === 'cream' ? 0 : 2))} fat${lot.fatSd && lot.kind === 'cream' ? ` ± ${(lot.fatSd * 100).toFixed(0)}` : ''}, ${lot.treatment}, ${isMade(lot.kind) ? '' : 'oldest part '}${sayAge(one.ageHours)}${lot.details.line ? `, ${lot.details.line.name}${lot.details.line.generation > 0 ? ` carried on ${timesSaid(lot.details.line.generation)}` : ''}` : ''}.`}
+              : `${sayMuch(one, say)} of ${kindWord(lot.kind)}, ${text(spokenFraction(one.fatShare, lot.kind === 'cream' ? 0 : 2))} fat${lot.fatSd && lot.kind === 'cream' ? ` ± ${(lot.fatSd * 100).toFixed(0)}` : ''}, ${lot.treatment}, ${lot.kind === 'curd' && lot.details.way ? `${curdWords[lot.details.way]}, ` : ''}${isMade(lot.kind) ? '' : 'oldest part '}${sayAge(one.ageHours)}${lot.details.line ? `, ${lot.details.line.name}${lot.details.line.generation > 0 ? ` carried on ${timesSaid(lot.details.line.generation)}` : ''}` : ''}.`}
           </p>
         </header>
         {lot.blockedReason && (
@@ -184,6 +188,11 @@ export function LotPage({ view }: { view: LotView }) {
                 <TableCream one={one} standing={view.standing} />
               </Door>
             )}
+            {!out && (lot.kind === 'skim' || lot.kind === 'buttermilk') && (
+              <Door name="Kept for" value={meantNames[meantFor(lot.events) ?? 'nothing']} group="lot">
+                <MeantFor one={one} />
+              </Door>
+            )}
             {!out && (
               <Door
                 name="Use it, or pour it"
@@ -193,6 +202,7 @@ export function LotPage({ view }: { view: LotView }) {
               >
                 <UseCard
                   one={one}
+                  yoghurts={view.yoghurts}
                   usual={isMade(lot.kind) ? 'eaten' : lot.kind === 'buttermilk' ? 'baked' : 'pigs'}
                 />
                 {(lot.kind === 'cream' || lot.kind === 'skim' || lot.kind === 'buttermilk') && (

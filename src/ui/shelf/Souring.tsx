@@ -45,6 +45,10 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
   const ready = ripening?.readyHours;
   const start = souring.startedSeconds;
   const ripe = story!.soured;
+  const yoghurt = lot.kind === 'yoghurt';
+  // Cream is ripe, yoghurt is set, and both are thick and tart.
+  const done = yoghurt ? 'set' : 'ripe';
+  const sours = yoghurt ? 'Setting' : 'Souring';
   const lightly = souring.lightly !== undefined && !ripe;
   const tasted = lightly && souring.lightly === 'tasted';
   const limit = start + (ripening?.discardAfterHours ?? 0) * 3600;
@@ -61,9 +65,13 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
     <Enamel className={styles.stack} aria-label="It sours">
       <h2 style={{ margin: 0 }}>
         {ripe
-          ? chill
-            ? 'Ripe: chill it back now, and probe the middle. Set cream only conducts.'
-            : 'Ripe, and cold again.'
+          ? yoghurt
+            ? chill
+              ? 'Set: into the fridge with it, and keep it still.'
+              : 'Set, and cold.'
+            : chill
+              ? 'Ripe: chill it back now, and probe the middle. Set cream only conducts.'
+              : 'Ripe, and cold again.'
           : tasted
             ? chill
               ? 'A little tart: churn it now, or chill it.'
@@ -72,9 +80,9 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
               ? `${lightly ? 'Neither churned, nor chilled, nor thick' : 'Not thick and tart'} by ${say.when(limit, now)}: throw it out.`
               : ready
                 ? now < start + ready.low * 3600
-                  ? `Souring since ${say.when(start, now)}: look again ${say.when(start + ready.low * 3600, now)}.`
-                  : `It should be ${lightly ? 'a little tart' : 'ripe'} about now, until ${say.when(start + ready.high * 3600, now)}: look at it.`
-                : `Souring since ${say.when(start, now)}; it is too cold to say when.`}
+                  ? `${sours} since ${say.when(start, now)}: look again ${say.when(start + ready.low * 3600, now)}.`
+                  : `It should be ${lightly ? 'a little tart' : done} about now, until ${say.when(start + ready.high * 3600, now)}: look at it.`
+                : `${sours} since ${say.when(start, now)}; it is too cold to say when.`}
       </h2>
       {ripening && !ripe && (
         <Quiet>
@@ -112,7 +120,7 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
                   void record({ kind: 'looked', seen }, `Seen: ${lookWords[seen].toLowerCase()}.`)
                 }
               >
-                {lookWords[seen]}
+                {yoghurt && seen === 'thickAndTart' ? 'Set and tart' : lookWords[seen]}
               </Button>
             ))}
           </div>
@@ -129,7 +137,7 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
                     : undefined
               }
               system="metric"
-              hint="4.6 to 5.0 is ripe"
+              hint={yoghurt ? '4.5 to 4.8 is set' : '4.6 to 5.0 is ripe'}
             />
             <Button
               variant="outlined"
@@ -153,7 +161,7 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
           onClick={() =>
             void record(
               { kind: 'placed', place: 'fridge', celsius: 4 },
-              'Into the fridge; probe it in a few hours.',
+              yoghurt ? 'Into the fridge.' : 'Into the fridge; probe it in a few hours.',
             )
           }
         >

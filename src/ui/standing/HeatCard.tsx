@@ -19,6 +19,7 @@ const ways = {
   batch: { how: 'pasteurised', name: 'Held', celsius: 66, minutes: 30 },
   quick: { how: 'pasteurised', name: 'Quick', celsius: 75, minutes: 0.25 },
   boiled: { how: 'boiled', name: 'Boiled', celsius: 98, minutes: 2 },
+  yoghurt: { how: 'pasteurised', name: 'For yoghurt', celsius: 85, minutes: 10 },
   other: { how: 'pasteurised', name: 'As read', celsius: 0, minutes: 0 },
 } as const;
 
@@ -26,6 +27,9 @@ const ways = {
 export function HeatCard({ one }: { one: LotNow }) {
   const say = useSay();
   const { act, refused } = useAct();
+  const offered = (Object.keys(ways) as (keyof typeof ways)[]).filter(
+    (key) => key !== 'yoghurt' || one.lot.kind === 'milk' || one.lot.kind === 'skim',
+  );
   const [way, setWay] = useState<keyof typeof ways>('batch');
   const [celsiusTyped, setCelsius] = useState('');
   const [minutesTyped, setMinutes] = useState('');
@@ -46,7 +50,7 @@ export function HeatCard({ one }: { one: LotNow }) {
         legend="It was brought to"
         chosen={way}
         onChoose={setWay}
-        choices={(Object.keys(ways) as (keyof typeof ways)[]).map((key) => ({
+        choices={offered.map((key) => ({
           key,
           name: ways[key].name,
           small:
@@ -110,7 +114,9 @@ export function HeatCard({ one }: { one: LotNow }) {
                 },
               ],
             },
-            `${ways[way].how === 'boiled' ? 'Boiled' : 'Pasteurised'} at ${say.temperature(celsius!)}. Chill it fast now.`,
+            way === 'yoghurt'
+              ? `Heated to ${say.temperature(celsius!)}. Live yoghurt goes in at ${say.temperature(44)} and under.`
+              : `${ways[way].how === 'boiled' ? 'Boiled' : 'Pasteurised'} at ${say.temperature(celsius!)}. Chill it fast now.`,
           )
         }
       >

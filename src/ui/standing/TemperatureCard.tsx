@@ -18,6 +18,10 @@ import { useLotRecord } from './useLotRecord';
 import type { LotNow } from './lotNow';
 import { toldLot } from './lotNow';
 
+/** Where yoghurt sets. */
+const warmers: readonly Place[] = ['warm', 'wrapped'];
+/** Cool enough for live yoghurt, °C. */
+const forCulture = 44;
 const coolers: readonly Place[] = ['fridge', 'fanFridge', 'coldWater', 'iceWater', 'cool', 'room', 'freezer'];
 
 /** The temperature of a lot: its curve against its readings and the cold chain, where it stands, and what would be quicker. */
@@ -49,6 +53,14 @@ export function TemperatureCard({ one, now, title }: { one: LotNow; now: number;
       ),
     [lot, story, celsius, place, one.fatShare],
   );
+  // Boiled for yoghurt, it is to cool only so far.
+  const toCulture =
+    story &&
+    celsius > forCulture + 1 &&
+    lot.treatment !== 'raw' &&
+    (lot.kind === 'milk' || lot.kind === 'skim')
+      ? secondsUntil(toldLot(lot), story, lot.mass, one.fatShare, forCulture)
+      : undefined;
   const reading = understand(typed, {
     system: say.system,
     kinds: ['temperature'],
@@ -58,9 +70,11 @@ export function TemperatureCard({ one, now, title }: { one: LotNow; now: number;
   });
   const here = times?.[place];
   const cold = celsius <= 5.2;
+  // Yoghurt that sets is kept warm, and nothing is told it of being cold soon.
+  const setting = lot.kind === 'yoghurt' && story?.soured === false;
   const milk = lot.kind === 'milk';
   const quickest =
-    times && !cold
+    times && !cold && !setting
       ? coolers.toSorted((a, b) => (times[a] ?? Infinity) - (times[b] ?? Infinity))[0]
       : undefined;
   const says = !story
@@ -81,6 +95,12 @@ export function TemperatureCard({ one, now, title }: { one: LotNow; now: number;
       {story && story.frozen !== 'frozen' && (
         <Curve story={story} now={now} limits={milk} lot={lot} mass={lot.mass} fat={one.fatShare} />
       )}
+      {toCulture !== undefined && (
+        <Quiet>
+          {say.temperature(forCulture)}, cool enough for live yoghurt, in{' '}
+          {text(spokenMinutes(toCulture / 60))}.
+        </Quiet>
+      )}
       {quickest && quickest !== place && (times?.[quickest] ?? Infinity) < 0.6 * (here ?? Infinity) && (
         <p className={styles.refused} style={late ? undefined : { borderLeftColor: 'var(--time)' }}>
           {late
@@ -95,16 +115,17 @@ export function TemperatureCard({ one, now, title }: { one: LotNow; now: number;
         legend="It stands"
         chosen={place}
         onChoose={(key) => void placed(key)}
-        choices={coolers.map((key) => {
+        choices={[...(setting ? warmers : []), ...coolers].map((key) => {
           const until = times?.[key];
           return {
             key,
             name: places[key].name,
-            small: cold
-              ? undefined
-              : until === undefined
-                ? `not to ${say.temperature(4)}`
-                : text(spokenMinutes(until / 60)),
+            small:
+              cold || setting
+                ? undefined
+                : until === undefined
+                  ? `not to ${say.temperature(4)}`
+                  : text(spokenMinutes(until / 60)),
           };
         })}
       />

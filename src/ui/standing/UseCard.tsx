@@ -4,13 +4,17 @@ import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import { useState } from 'react';
+import { curdPlan } from '@/core/byProducts/curdPlan';
+import type { CurdWay } from '@/core/byProducts/curdWays';
 import { madeOf, mostMade } from '@/core/byProducts/madeOf';
 import type { Use } from '@/core/byProducts/uses';
 import { cautionsOfUse, mayGoTo, purposeFor, purposeOf, usesOf } from '@/core/byProducts/uses';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { isMade, kindNames, kindWord } from '@/core/standing/lotKinds';
+import type { ShownLot } from '@/server/pail/views';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
+import { clockSeconds } from '../frame/useNow';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
@@ -20,13 +24,24 @@ import { QuantityField } from '../quantity/QuantityField';
 import { understand } from '../quantity/understand';
 import { Enamel, Quiet } from '../theme/Enamel';
 import type { LotNow } from './lotNow';
+import { ownYoghurts } from './ownYoghurts';
+import { YoghurtBegins } from './YoghurtBegins';
 import { sayMuch } from './lotNow';
 
 /** Yoghurt weighs about as much as the milk it is of, g/mL (engineering estimate). */
 const yoghurtDensity = 1.03;
 
 /** Some of a lot, or all of it, to a named use. What is kept from people is offered to no use that feeds them. */
-export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use | undefined }) {
+export function UseCard({
+  one,
+  usual = 'pigs',
+  yoghurts = [],
+}: {
+  one: LotNow;
+  usual?: Use | undefined;
+  /** Yoghurt of the house’s own, to begin yoghurt with. */
+  yoghurts?: readonly ShownLot[];
+}) {
   const say = useSay();
   const { act, refused } = useAct();
   const { lot } = one;
@@ -39,6 +54,9 @@ export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use | un
   const [typed, setTyped] = useState('');
   const [came, setCame] = useState('');
   const [heated, setHeated] = useState(true);
+  const soured = one.story?.soured ?? lot.ripened;
+  const [wayChosen, setWay] = useState<CurdWay>();
+  const [begun, setBegun] = useState<'begins' | 'ready'>();
   const makes = isMade(to) ? to : undefined;
   const above = ({ value }: { value: number }) => (value <= 0 ? 'An amount above zero is needed.' : undefined);
   const amount = understand(typed, {
@@ -67,7 +85,16 @@ export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use | un
   });
   const weighed = cameOf && 'quantity' in cameOf ? inGrams(cameOf.quantity, yoghurtDensity) : undefined;
   const much = quantity && mass !== undefined ? sayMuch({ lot: { ...lot, mass }, volume: mass / density }, say) : 'All of it';
-  const purpose = purposeFor(to, heated);
+  // How it parted is known where it was soured here.
+  const way: CurdWay =
+    wayChosen ?? (!soured ? 'heatAcid' : one.story?.souring?.route === 'natural' ? 'clabber' : 'cultured');
+  const isHeated = makes !== 'whipped' && !(makes === 'curd' && way !== 'heatAcid') && heated;
+  const begins = makes === 'yoghurt' && (begun ?? (soured ? 'ready' : 'begins')) === 'begins';
+  const curd =
+    makes === 'curd' && of > 0
+      ? curdPlan({ milkMass: of, milkFat: Math.min(0.12, one.fatShare), way, vinegar: 0.05 })
+      : undefined;
+  const purpose = purposeFor(to, isHeated);
   const forbidden = purpose && !blocked ? one.judged.mayNot[purpose] : undefined;
   return (
     <Enamel className={styles.stack} aria-label="Use some of it">
@@ -81,31 +108,83 @@ export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use | un
         system={say.system}
         hint={`all of it: ${sayMuch(one, say)}`}
       />
-      {makes && (
+      {makes === 'yoghurt' && (
+        <Chips
+          legend="It"
+          chosen={begins ? 'begins' : 'ready'}
+          onChoose={setBegun}
+          choices={[
+            { key: 'begins', name: 'Begins now', small: 'with its clock' },
+            { key: 'ready', name: 'Is made already' },
+          ]}
+        />
+      )}
+      {makes === 'curd' && (
+        <Chips
+          legend="It parts"
+          chosen={way}
+          onChoose={setWay}
+          choices={[
+            { key: 'heatAcid', name: 'By heat and acid', small: say.temperature(85) },
+            { key: 'cultured', name: 'Soured, with a culture', small: 'drained in a cloth' },
+            ...(lot.treatment === 'raw'
+              ? [{ key: 'clabber' as const, name: 'Soured by itself', small: 'clabber, raw' }]
+              : []),
+          ]}
+        />
+      )}
+      {curd?.vinegar && (
+        <Quiet>
+          Vinegar of 5 %: {say.massRange(curd.vinegar.low, curd.vinegar.high)}, a little at a time until the
+          whey is clear.
+        </Quiet>
+      )}
+      {makes === 'curd' && way !== 'heatAcid' && !soured && (
+        <Quiet>It is still sweet: set it to sour first, and say here what came of it once it is thick.</Quiet>
+      )}
+      {makes && !begins && (
         <QuantityField
           label={makes === 'whipped' ? 'Whipped cream it makes' : `${kindNames[makes]} it makes`}
           typed={came}
           onTyped={setCame}
           understood={cameOf}
           system={say.system}
-          hint={`not weighed: about ${say.mass(madeOf(makes, { mass: of, fat: of * one.fatShare }).mass)}`}
+          hint={
+            curd
+              ? `not weighed: ${say.massRange(curd.curd.low, curd.curd.high)}`
+              : `not weighed: about ${say.mass(madeOf(makes, { mass: of, fat: of * one.fatShare }).mass)}`
+          }
         />
       )}
       {makes && makes !== 'whipped' && (
         <>
+          {!(makes === 'curd' && way !== 'heatAcid') && (
           <FormControlLabel
             control={<Switch checked={heated} onChange={(event) => setHeated(event.target.checked)} />}
             label={`Heated to ${say.temperature(85)} first`}
           />
-          <Quiet>{`The ${kindWord(makes)} stands in the larder then, in the fridge, with the day to eat it by.`}</Quiet>
+          )}
+          {!begins && <Quiet>{`The ${kindWord(makes)} stands in the larder then, in the fridge, with the day to eat it by.`}</Quiet>}
         </>
       )}
       {forbidden && (
         <Cautions cautions={[{ key: 'mayNot', level: 'danger', says: `Not for that: ${say.words(forbidden)}.` }]} />
       )}
       <Cautions
-        cautions={cautionsOfUse(to, { raw: lot.treatment === 'raw', blocked, heated: makes && makes !== 'whipped' ? heated : undefined })}
+        cautions={cautionsOfUse(to, { raw: lot.treatment === 'raw', blocked, heated: makes && makes !== 'whipped' ? isHeated : undefined })}
       />
+      {begins && of > 0 && (
+        <YoghurtBegins
+          lotId={lot.id}
+          mass={mass}
+          of={of}
+          raw={lot.treatment === 'raw'}
+          heated={heated}
+          yoghurts={ownYoghurts(yoghurts, clockSeconds()).filter(({ id }) => id !== lot.id)}
+          onBegun={() => setTyped('')}
+        />
+      )}
+      {!begins && (
       <Button
         variant="outlined"
         disabled={(typed.trim() !== '' && !quantity) || (makes !== undefined && came.trim() !== '' && weighed === undefined)}
@@ -116,7 +195,7 @@ export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use | un
               lotId: lot.id,
               to,
               ...(mass === undefined ? {} : { mass }),
-              ...(makes ? { made: { heated, ...(weighed === undefined ? {} : { mass: weighed }) } } : {}),
+              ...(makes ? { made: { heated: isHeated, ...(makes === 'curd' ? { way } : {}), ...(weighed === undefined ? {} : { mass: weighed }) } } : {}),
             },
             `${much} ${toUse[to]}.`,
           ).then((done) => {
@@ -128,6 +207,7 @@ export function UseCard({ one, usual = 'pigs' }: { one: LotNow; usual?: Use | un
       >
         {quantity ? 'Some' : 'All of it'} {toUse[to]}
       </Button>
+      )}
       <RefusedSentence refused={refused} />
     </Enamel>
   );

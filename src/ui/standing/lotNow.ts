@@ -8,6 +8,7 @@ import { vesselShape } from '@/core/standing/places';
 import { souringNow } from '@/core/standing/souringNow';
 import type { LotJudgement, Waiting } from '@/core/standing/judgeLot';
 import { forTable } from '@/core/standing/forTable';
+import { meantFor } from '@/core/standing/meant';
 import { judgeLot } from '@/core/standing/judgeLot';
 import type { ShownLot } from '@/server/pail/views';
 
@@ -76,6 +77,7 @@ export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
       oldestSeconds: lot.oldestSeconds,
       madeSeconds: lot.madeSeconds,
       cut: table ? 'top' : undefined,
+      meant: meantFor(lot.events),
       despite: lot.details.despite,
       souring: souringNow(lot, story)?.state,
       ...(warmMilk ? { coolIn: { seconds: coolIn } } : {}),

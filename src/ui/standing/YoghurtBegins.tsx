@@ -1,0 +1,185 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { yoghurtPlan } from '@/core/byProducts/yoghurtPlan';
+import type { Place } from '@/core/standing/places';
+import { places } from '@/core/standing/places';
+import { Cautions } from '../caution/Caution';
+import { useSay } from '../frame/FarmContext';
+import { clockSeconds, useNow } from '../frame/useNow';
+import { RefusedSentence } from '../outbox/RefusedSentence';
+import { useAct } from '../outbox/useAct';
+import styles from '../pail/Pail.module.css';
+import { Chips } from '../quantity/Chips';
+import { QuantityField } from '../quantity/QuantityField';
+import { understand } from '../quantity/understand';
+import { Quiet } from '../theme/Enamel';
+
+/** Live yoghurt as a share of the milk, when nobody says (handbook §6.13: 2 to 5 %); a tablespoon of it, g. */
+const usualDose = 0.03;
+const spoon = 15;
+/** It goes in at this when nobody read it, °C; wrapped up in a room it cools slowly to about so much below. */
+const usualWarm = 42;
+const cools = 5;
+/** Warmest around it that suits it, °C. */
+const stands = ['warm', 'wrapped', 'room'] as const satisfies readonly Place[];
+
+/** Yoghurt of the house’s own that some can be spooned from. */
+export interface OwnYoghurt {
+  id: string;
+  code: string;
+  mass: number;
+}
+
+/** Live yoghurt goes into so much of a lot now: how much, how warm it is, where it stands, and when it will be set. */
+export function YoghurtBegins({
+  lotId,
+  mass,
+  of,
+  raw,
+  heated,
+  yoghurts,
+  onBegun,
+}: {
+  lotId: string;
+  /** g of it, where not all of it was asked for. */
+  mass: number | undefined;
+  /** g that it is made of. */
+  of: number;
+  raw: boolean;
+  heated: boolean;
+  yoghurts: readonly OwnYoghurt[];
+  onBegun: () => void;
+}) {
+  const say = useSay();
+  const now = Math.floor(useNow(60_000) / 60) * 60;
+  const { act, refused, busy } = useAct();
+  const [from, setFrom] = useState('pot');
+  const [cultureTyped, setCulture] = useState('');
+  const [warmTyped, setWarm] = useState('');
+  const [place, setPlace] = useState<(typeof stands)[number]>('warm');
+  const own = yoghurts.find(({ id }) => id === from);
+  const dose = understand(cultureTyped, {
+    system: say.system,
+    kinds: ['mass', 'volume'],
+    bareUnit: say.system === 'metric' ? 'g' : 'tbsp',
+    check: ({ value }) =>
+      value <= 0
+        ? 'An amount above zero.'
+        : value > 0.2 * of
+          ? `That is ${Math.round((100 * value) / of)} % of it: 2 to 5 % is usual, 20 % the most.`
+          : own && value > own.mass
+            ? `There is ${say.mass(own.mass)} of it.`
+            : undefined,
+  });
+  const warm = understand(warmTyped, {
+    system: say.system,
+    kinds: ['temperature'],
+    bareUnit: say.system === 'us' ? 'F' : 'C',
+    check: ({ value }) =>
+      value < 4 || value > 95 ? `Between ${say.temperature(4)} and ${say.temperature(95)}.` : undefined,
+  });
+  const culture = dose && 'quantity' in dose ? dose.quantity.value : usualDose * of;
+  const celsius = warm && 'quantity' in warm ? warm.quantity.value : usualWarm;
+  const held = place === 'warm' ? celsius : place === 'wrapped' ? celsius - cools / 2 : places.room.celsius;
+  const plan = yoghurtPlan({
+    milkMass: of,
+    dose: Math.min(0.2, Math.max(0.005, culture / of)),
+    warm: held,
+    heated: heated || !raw,
+  });
+  const hot = celsius > 46;
+  const spoons = Math.max(1, Math.round((usualDose * of) / spoon));
+  return (
+    <div className={styles.stack}>
+      <p role="status" style={{ margin: 0, fontWeight: 640 }}>
+        {hot
+          ? `At ${say.temperature(celsius)} the culture dies: let it come to ${say.temperature(44)} first.`
+          : plan.hours
+            ? `Set ${say.when(now + plan.hours.low * 3600, now)} to ${say.when(now + plan.hours.high * 3600, now)}, about ${say.mass(plan.yoghurtMass)}.`
+            : `At ${say.temperature(held)} it hardly sets: yoghurt wants ${say.temperature(40)} to ${say.temperature(44)}.`}
+      </p>
+      {yoghurts.length > 0 && (
+        <Chips
+          legend="Live yoghurt from"
+          chosen={own ? own.id : 'pot'}
+          onChoose={setFrom}
+          choices={[
+            { key: 'pot', name: 'A pot', small: 'bought, live' },
+            ...yoghurts.map(({ id, code, mass: left }) => ({
+              key: id,
+              name: code,
+              small: `${say.mass(left)} of your own`,
+            })),
+          ]}
+        />
+      )}
+      <div className={styles.pair}>
+        <QuantityField
+          label="How much live yoghurt"
+          typed={cultureTyped}
+          onTyped={setCulture}
+          understood={dose}
+          system={say.system}
+          hint={`${say.mass(usualDose * of)}, ${spoons === 1 ? 'a tablespoon' : `${spoons} tablespoons`}`}
+        />
+        <QuantityField
+          label="How warm it is"
+          typed={warmTyped}
+          onTyped={setWarm}
+          understood={warm}
+          system={say.system}
+          hint={`${say.temperature(usualWarm)} assumed`}
+        />
+      </div>
+      <Chips
+        legend="Where it stands"
+        chosen={place}
+        onChoose={setPlace}
+        choices={stands.map((key) => ({
+          key,
+          name: places[key].name,
+          small:
+            key === 'warm'
+              ? `held at ${say.temperature(Math.min(celsius, 44))}`
+              : key === 'wrapped'
+                ? 'in towels, or a cool box'
+                : say.temperature(places.room.celsius),
+        }))}
+      />
+      <Cautions cautions={plan.cautions.filter(({ key }) => !(hot && key === 'harm'))} />
+      <Button
+        variant="outlined"
+        size="large"
+        disabled={busy || hot || (dose !== undefined && 'wrong' in dose) || (warm !== undefined && 'wrong' in warm)}
+        onClick={() =>
+          void act(
+            'lot.use',
+            {
+              lotId,
+              to: 'yoghurt',
+              ...(mass === undefined ? {} : { mass }),
+              atSeconds: clockSeconds(),
+              made: {
+                heated,
+                setting: {
+                  culture: Math.min(culture, own?.mass ?? Infinity),
+                  ...(own ? { cultureLotId: own.id } : {}),
+                  celsius,
+                  place,
+                  around: place === 'warm' ? Math.min(celsius, 44) : places[place].celsius,
+                },
+              },
+            },
+            'It sets from now on. Keep it still.',
+          ).then((done) => done && onBegun())
+        }
+      >
+        The live yoghurt is in
+      </Button>
+      <RefusedSentence refused={refused} />
+      <Quiet>It stands in the larder then, with the hour to look at it; a probe reading moves that hour.</Quiet>
+    </div>
+  );
+} // prettier-ignore
