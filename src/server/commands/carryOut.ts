@@ -14,6 +14,7 @@ import { putAnimalCommand } from '../house/putAnimal';
 import { settleHouse } from '../house/settleHouse';
 import { finishButter } from '../larder/finishButter';
 import { enterButter } from '../larder/enterButter';
+import { clarifyButter } from '../larder/clarifyButter';
 import { joinButter } from '../larder/joinButter';
 import { moveButter } from '../larder/moveButter';
 import { waterCrock } from '../larder/waterCrock';
@@ -68,6 +69,7 @@ const commands = new Map(
     moveButter,
     enterButter,
     joinButter,
+    clarifyButter,
     waterCrock,
     restoreButter,
     answerToday,

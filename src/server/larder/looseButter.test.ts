@@ -197,3 +197,64 @@ describe('butter of two batches worked into one', () => {
     expect(known.get(butter)!.mass).toBe(900);
   });
 });
+
+describe('butter of the larder made into ghee', () => {
+  it('is dated as ghee, its water boiled off and some fat clinging, and is taken back whole', async () => {
+    const farm = await house.farm();
+    const portionId = await packed(farm);
+    const before = (await pat(farm, portionId))!;
+    const [lotId, id] = [randomUUID(), randomUUID()];
+    const input = {
+      lotId,
+      from: [{ lotId: portionId, mass: 500 }],
+      mass: 400,
+      stages: { melted: later(1) - 1800, quiet: later(1) - 300 },
+      atSeconds: later(1),
+    };
+    expect(await send(farm, 'butter.clarify', input, id)).toMatchObject({ status: 'done' });
+    const ghee = (await pat(farm, lotId))!;
+    expect(ghee).toMatchObject({ kind: 'ghee', mass: 400, storage: 'counter', name: 'Ghee', salted: false });
+    expect(ghee.fat).toBeCloseTo(398, 3);
+    expect(ghee.keepReasons[0]).toMatch(/ghee/);
+    expect(ghee.keepUntil > before.keepUntil).toBe(true);
+    expect((await pat(farm, portionId))!.mass).toBeCloseTo(before.mass - 500, 6);
+    expect(await sums(farm)).toMatchObject(balanced);
+    // Ghee is not made of ghee, nor worked into butter; more than the butter it cannot be.
+    for (const refused of [
+      { ...input, lotId: randomUUID(), from: [{ lotId }] },
+      { ...input, lotId: randomUUID(), mass: 500 },
+    ])
+      expect(await send(farm, 'butter.clarify', refused)).toMatchObject({ status: 'refused' });
+    expect(await send(farm, 'entry.undo', { commandId: id })).toMatchObject({ status: 'done' });
+    expect((await pat(farm, portionId))!.mass).toBeCloseTo(before.mass, 6);
+    expect(await pat(farm, lotId)).toBeUndefined();
+    // And made again, of all of it, weighed by nobody.
+    const again = randomUUID();
+    expect(
+      await send(farm, 'butter.clarify', { lotId: again, from: [{ lotId: portionId }], atSeconds: later(1) }),
+    ).toMatchObject({ status: 'done' });
+    const all = (await pat(farm, again))!;
+    expect(all.mass).toBeGreaterThan(0.72 * before.mass);
+    expect(all.mass).toBeLessThan(0.85 * before.mass);
+    expect(await sums(farm)).toMatchObject(balanced);
+  });
+
+  it('with garlic in it never stands warm', async () => {
+    const farm = await house.farm();
+    const garlic = await packed(farm, {
+      name: 'Garlic',
+      additions: ['garlic'],
+      mixedIn: [{ of: 'garlic', name: 'garlic', mass: 9 }],
+      additionMass: 9,
+    });
+    const clarify = (storage: string) =>
+      send(farm, 'butter.clarify', {
+        lotId: randomUUID(),
+        from: [{ lotId: garlic }],
+        storage,
+        atSeconds: later(1),
+      });
+    expect(await clarify('counter')).toMatchObject({ status: 'refused', field: 'storage' });
+    expect(await clarify('fridge')).toMatchObject({ status: 'done' });
+  });
+});

@@ -27,6 +27,7 @@ import { joinableTo } from './joinableTo';
 import { SomeOfIt } from './SomeOfIt';
 import styles from './Larder.module.css';
 
+const ClarifyButter = laterPart(() => import('./ClarifyButter').then((part) => part.ClarifyButter));
 const JoinButter = laterPart(() => import('./JoinButter').then((part) => part.JoinButter));
 
 const inPlace: Record<string, string> = {
@@ -175,6 +176,11 @@ export function InTheHand({
           {others.length > 0 && (
             <Door name="Work it into one" value="with other butter" group="hand">
               <JoinButter pat={pat} others={others} />
+            </Door>
+          )}
+          {pat.kind === 'butter' && (
+            <Door name="Make ghee of it" value="on a low flame, with its clock" group="hand">
+              <ClarifyButter pat={pat} />
             </Door>
           )}
           <Door name="Labels" value={pat.pieces ? piecesOf(pat, say) : 'one, or a sheet of them'} group="hand">

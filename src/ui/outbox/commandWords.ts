@@ -18,6 +18,7 @@ const words: Record<string, string> = {
   'butter.move': 'butter put elsewhere',
   'butter.enter': 'butter from before',
   'butter.join': 'butter worked into one',
+  'butter.clarify': 'ghee made of butter',
   'crock.water': 'fresh water in the crock',
   'calendar.open': 'an address for a calendar',
   'calendar.close': 'closing a calendar’s address',

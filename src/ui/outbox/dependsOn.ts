@@ -58,6 +58,7 @@ function makes({ name, input }: Pick<QueuedCommand, 'name' | 'input'>): string[]
     case 'culture.keep':
     case 'butter.enter':
     case 'butter.join':
+    case 'butter.clarify':
       return ids('lotId');
     case 'butter.move':
       return ids('partId');
