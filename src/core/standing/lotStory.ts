@@ -76,6 +76,8 @@ export interface LotStory extends Stands {
   /** Since when it has been over 10 °C without a break, or since it was last heated or poured onto, s; undefined while it is colder. */
   over10Since: number | undefined;
   souring: Souring | undefined;
+  /** While it sours: how warm it will be where it stands, until it is as warm as that. */
+  ahead?: Spell[];
   /** What somebody saw that ends it. */
   spoiled: Look | undefined;
   curve: CurvePoint[];
@@ -336,10 +338,33 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
   // One word, from the heat there is in it: frozen or thawing only while there is ice.
   if (story.celsius < freezesAt - 0.05)
     story.frozen = story.around > freezesAt ? 'thawing' : story.celsius <= frozenHard ? 'frozen' : undefined;
+  if (story.souring && !story.soured) story.ahead = ahead(story, mass, fat, lot);
   if (story.souring)
     story.souring.elapsedHours = Math.min(400, (nowSeconds - story.souring.startedSeconds) / 3600);
   story.curve.push({ atSeconds: nowSeconds, celsius: story.celsius, read: false });
   return story;
+}
+
+/** So far ahead it is foreseen, s; so near it is as warm as its place, K. */
+const looksAhead = 24 * 3600;
+const asWarm = 0.25;
+
+/** How warm something will be where it stands, in spells of about a degree. */
+function ahead(
+  story: Pick<LotStory, 'celsius' | 'place' | 'around' | 'soured'>,
+  mass: number,
+  fat: number,
+  lot: Held,
+): Spell[] {
+  const spells: Spell[] = [];
+  let { celsius } = story;
+  for (let gone = 0; gone < looksAhead && Math.abs(celsius - story.around) > asWarm; gone += step) {
+    celsius = after(celsius, story, mass, fat, lot, step, lot.vesselFactor);
+    const last = spells.at(-1);
+    if (last && Math.abs(last.celsius - celsius) < 1) last.hours += step / 3600;
+    else spells.push({ hours: step / 3600, celsius });
+  }
+  return spells;
 }
 
 /** Adds to the last spell while the temperature stays near it; a spell more otherwise. */

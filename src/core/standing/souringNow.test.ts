@@ -1,7 +1,8 @@
 import { ripenPredict } from '../ripening/ripenPredict';
 import { safetyHours } from '../ripening/safetyClock';
-import type { LotStory, Souring } from './lotStory';
-import { ripenedKind, ripePh, souringNow } from './souringNow';
+import type { LotEvent } from './lotEvents';
+import type { LotStory, Souring, ToldLot } from './lotStory';
+import { ripenedKind, ripePh, souringIf, souringNow } from './souringNow';
 
 const now = 1_760_000_000;
 const begun = now - 10 * 3600;
@@ -97,4 +98,60 @@ test('when it is thrown out is the lot’s own clock: what is used up of it, and
   expect(after({ used: 0.4 })).toBeCloseTo(10 + 0.6 * safetyHours('mesophilic', 21), 9);
   expect(after({ used: 1.7 })).toBe(10);
   expect(after({ limitSeconds: begun + 7 * 3600 })).toBe(7);
+});
+
+describe('what is to come', () => {
+  const told = (kind: 'cream' | 'yoghurt', celsius: number): ToldLot => ({
+    kind,
+    treatment: 'boiled',
+    ripened: false,
+    vessel: { diameter: 140, height: 200 },
+    vesselFactor: 1,
+    events: [{ id: 'p', atSeconds: now, kind: 'poured', mass: 2000, fat: 0.1, celsius }],
+  });
+  const begun = (
+    place: 'room' | 'warm' | 'wrapped',
+    celsius: number,
+    route: 'mesophilic' | 'yoghurt',
+  ): LotEvent[] => [
+    { id: 'a', atSeconds: now, kind: 'placed', place, celsius },
+    {
+      id: 's',
+      atSeconds: now,
+      kind: 'soured',
+      route,
+      dose: 0.03,
+      culture: route === 'yoghurt' ? 'liveYoghurt' : 'bought',
+      generation: 0,
+    },
+  ];
+  const ready = (lot: ToldLot, events: LotEvent[], at = now + 1) =>
+    souringIf(lot, events, at)!.readyHours?.mid;
+
+  it('is foreseen as warm as it will be: cold cream waits until it has warmed', () => {
+    const events = begun('room', 21, 'mesophilic');
+    const [cold, warm] = [ready(told('cream', 4), events)!, ready(told('cream', 21), events)!];
+    expect(cold - warm).toBeGreaterThan(1);
+    expect(cold - warm).toBeLessThan(6);
+  });
+
+  it('cools where it is only wrapped up, slower than in the open, and holds where it is kept warm', () => {
+    const lot = told('yoghurt', 42);
+    const held = ready(lot, begun('warm', 42, 'yoghurt'))!;
+    const wrapped = ready(lot, begun('wrapped', 19, 'yoghurt'))!;
+    const open = ready(lot, begun('room', 19, 'yoghurt'));
+    expect(wrapped).toBeGreaterThan(held);
+    expect(open ?? Infinity).toBeGreaterThan(wrapped + 1);
+  });
+
+  it('an hour later it is foreseen for the same time, left where it was foreseen to be', () => {
+    for (const [kind, events] of [
+      ['cream', begun('room', 21, 'mesophilic')],
+      ['yoghurt', begun('wrapped', 19, 'yoghurt')],
+    ] as const) {
+      const lot = told(kind, kind === 'cream' ? 4 : 42);
+      const [first, later] = [ready(lot, events)!, ready(lot, events, now + 3600)!];
+      expect(later).toBeCloseTo(first, 0);
+    }
+  });
 });

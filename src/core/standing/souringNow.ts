@@ -2,7 +2,9 @@ import type { Ripening } from '../ripening/ripenPredict';
 import type { RipenInput } from '../ripening/ripenPredict.calc';
 import { ripenPredict } from '../ripening/ripenPredict';
 import { souringLeft } from '../ripening/safetyClock';
+import type { LotEvent } from './lotEvents';
 import type { LotStory, ToldLot } from './lotStory';
+import { lotStory } from './lotStory';
 
 /** pH to which dairy things are soured here (handbook §6.4). */
 export const ripePh = 5;
@@ -39,6 +41,7 @@ export function souringNow(
         hours: Math.max(0.001, Math.round(hours * 50) / 50),
         celsius: Math.round(celsius * 4) / 4,
       })),
+      ...(story.ahead ?? []).map(({ hours, celsius }) => ({ hours, celsius: Math.round(celsius * 4) / 4 })),
       { hours: 400, celsius: Math.round(story.around * 2) / 2 },
     ],
     elapsedHours: Math.round(souring.elapsedHours * 10) / 10,
@@ -62,4 +65,19 @@ export function souringNow(
             ? 'souring'
             : ripening.state,
   };
+}
+
+/**
+ * How a lot would sour if this were done to it: the very forecast its page has afterwards.
+ * @param begun what would be written down of it
+ * @param nowSeconds when it is asked, s since 1970
+ * @throws {CalculationError} for what cannot sour
+ */
+export function souringIf(
+  lot: ToldLot,
+  begun: readonly LotEvent[],
+  nowSeconds: number,
+): Ripening | undefined {
+  const told = { ...lot, events: [...lot.events, ...begun] };
+  return souringNow(told, lotStory(told, nowSeconds));
 }

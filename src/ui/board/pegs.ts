@@ -57,7 +57,7 @@ export function pegsOf(lots: readonly LotNow[], nowSeconds: number, say: Say): P
     if (until === undefined) return [];
     if (story?.souring && !story.soured)
       return [
-        peg('sour', until, { says: `${name} out`, small: 'if not thick and tart', unlessDone: true }),
+        peg('sour', until, { says: `${name} out`, small: lot.kind === 'yoghurt' ? 'if not set' : 'if not thick and tart', unlessDone: true }),
       ];
     if (lot.kind === 'cream')
       return [peg('keeps', until, { says: name, small: 'past its best if not churned', unlessDone: true })];

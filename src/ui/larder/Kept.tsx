@@ -40,6 +40,7 @@ export function keptPieces(
   say: ReturnType<typeof useSay>,
 ): KeptPiece[] {
   return keptFirst(lots.map((lot) => lotNow(lot, now))).map((one) => {
+    const { lot } = one;
     const { drawing, name, tag } = standingLot(one, say);
     const until = keptUntil(one);
     return {
@@ -47,14 +48,17 @@ export function keptPieces(
       cupboard: cupboardOf(one),
       name,
       says: one.lot.vessel ? `${sayMuch(one, say)} ${kindWord(one.lot.kind)}` : sayMuch(one, say),
-      until: until === undefined ? undefined : say.day(say.dateOf(until), say.dateOf(now)),
-      tag: one.waiting.tone === 'calm' ? undefined : tag,
+      until: until === undefined || sets(one) ? undefined : say.day(say.dateOf(until), say.dateOf(now)),
+      tag: one.waiting.tone === 'calm' && !sets(one) && meantFor(lot.events) === undefined ? undefined : tag,
       asked: longPast([one]).length > 0,
       drawing,
       one,
     };
   });
 }
+
+/** It sets or sours still, and has no day yet. */
+const sets = ({ story }: LotNow): boolean => story?.souring !== undefined && !story.soured;
 
 /** Where what is kept for something goes. */
 const meantUse: Partial<Record<Meaning, Use>> = { baking: 'baked', drinking: 'drunk', soap: 'soap' };
@@ -108,7 +112,8 @@ export function KeptInHand({
         </Quiet>
         <p className={styles.links}>
           {(out || one.waiting.tone === 'danger') && <strong className={styles.past}>{one.waiting.word}</strong>}
-          {!out && until !== undefined && (
+          {!out && sets(one) && <strong>{one.waiting.word}</strong>}
+          {!out && !sets(one) && until !== undefined && (
             <span className={until < now ? styles.past : undefined}>
               {until < now ? 'Past' : 'Use by'} {say.day(say.dateOf(until), say.dateOf(now))}
             </span>
@@ -139,7 +144,7 @@ export function KeptInHand({
         </Button>
       ) : (
         <Button component={Link} href={`/shelf/${lot.id}`} variant={quiet ? 'outlined' : 'contained'} size="large" sx={{ minHeight: 72 }}>
-          Open it
+          {sets(one) ? 'Look at it' : 'Open it'}
         </Button>
       )}
       <div className={styles.rarer}>

@@ -18,7 +18,13 @@ export interface KeptPiece {
   one: LotNow;
 }
 
-const cupboards: Partial<Record<Place, string>> = { freezer: 'freezer', room: 'counter', cool: 'counter' };
+const cupboards: Partial<Record<Place, string>> = {
+  freezer: 'freezer',
+  room: 'counter',
+  cool: 'counter',
+  warm: 'counter',
+  wrapped: 'counter',
+};
 
 /** Which cupboard it stands in: what is on its way to the cold stands in the fridge’s. */
 export const cupboardOf = ({ story }: LotNow): string => cupboards[story?.place ?? 'fridge'] ?? 'fridge';

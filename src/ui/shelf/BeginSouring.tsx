@@ -5,9 +5,9 @@ import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { CalculationError } from '@/core/calculationError';
 import { renewAfter } from '@/core/ripening/cultureLine';
-import { ripenPredict } from '@/core/ripening/ripenPredict';
-import type { RipenInput } from '@/core/ripening/ripenPredict.calc';
-import { lightPh, ripenedKind, ripePh } from '@/core/standing/souringNow';
+import { refuseSouring } from '@/core/ripening/refuseSouring';
+import type { SaidLotEvent } from '@/core/standing/lotEvents';
+import { souringIf } from '@/core/standing/souringNow';
 import type { Route } from '@/core/standing/lotWords';
 import { places } from '@/core/standing/places';
 import type { Place } from '@/core/standing/places';
@@ -26,7 +26,7 @@ import { justNow, momentOf } from '../quantity/saidWhen';
 import { understand } from '../quantity/understand';
 import { WhenItWas } from '../quantity/WhenItWas';
 import type { LotNow } from '../standing/lotNow';
-import { lotNow } from '../standing/lotNow';
+import { lotNow, toldLot } from '../standing/lotNow';
 import { Enamel, Quiet } from '../theme/Enamel';
 
 const bought = {
@@ -47,20 +47,22 @@ const spoons = (many: number) => (many < 1.5 ? 'a tablespoon' : `${Math.round(ma
 
 type School = keyof typeof bought | 'natural' | `line:${string}`;
 
-function useRipening(input: RipenInput | undefined) {
-  const key = JSON.stringify(input);
+/** How it would sour, begun so; or why it does not. */
+function useSouring(one: LotNow, begun: readonly SaidLotEvent[], now: number) {
+  const key = JSON.stringify([begun, Math.floor(now / 60)]);
   return useMemo(() => {
-    if (!input) return undefined;
     try {
-      return { ripening: ripenPredict(input) };
+      const soured = begun.find((event) => event.kind === 'soured');
+      if (soured) refuseSouring({ ...soured, treatment: one.lot.treatment });
+      return { ripening: souringIf(toldLot(one.lot), begun, now) };
     } catch (error) {
       if (error instanceof CalculationError)
         return { wrong: error.message.replace(/^\w+: \S+ was given; /, '') };
       throw error;
     }
-    // The key says all of the input.
+    // The key says all of what is asked, and the minute.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key]);
+  }, [key, one.lot]);
 }
 
 /** Choosing how cream is to sour: school, culture, dose and place, and when it will be ready by then. */
@@ -120,22 +122,28 @@ export function BeginSouring({
   });
   const usualThere = place === 'sun' ? inTheSun : places[place].celsius;
   const celsius = heat && 'quantity' in heat ? heat.quantity.value : usualThere;
-  const result = useRipening({
-    of: ripenedKind(lot.kind),
-    route,
-    ...(route === 'natural' ? {} : { dose: Math.max(1e-4, dose) }),
-    treatment: lot.treatment,
-    ...(line
-      ? { culture: 'culturedButtermilk' as const }
-      : school === 'natural'
+  const events = (atSeconds: number, id: (of: string) => string): SaidLotEvent[] => [
+    { id: id('place'), atSeconds, kind: 'placed', place: place === 'sun' ? 'room' : place, celsius },
+    {
+      id: id('souring'),
+      atSeconds: atSeconds + 0.001,
+      kind: 'soured',
+      route,
+      ...(route === 'natural'
         ? {}
-        : { culture: bought[school as keyof typeof bought].culture }),
-    generation,
-    temperatures: [{ hours: 400, celsius }],
-    elapsedHours: 0,
-    readings: [],
-    readyPh: far === 'lightly' ? lightPh : ripePh,
-  });
+        : {
+            dose: Math.max(1e-4, dose),
+            culture: line ? 'culturedButtermilk' : bought[school as keyof typeof bought].culture,
+          }),
+      generation,
+      ...(far === 'lightly' ? { lightly: true } : {}),
+    },
+  ];
+  const result = useSouring(
+    one,
+    events(from - 1, (of) => `asked ${of}`),
+    now,
+  );
   const ripening = result && 'ripening' in result ? result.ripening : undefined;
   const ready = ripening?.readyHours;
   const short = line !== undefined && culture > line.mass;
@@ -236,29 +244,7 @@ export function BeginSouring({
             'lot.record',
             {
               lotId: lot.id,
-              events: [
-                {
-                  id: newId(),
-                  atSeconds: momentOf(when, clockSeconds())!,
-                  kind: 'placed',
-                  place: place === 'sun' ? 'room' : place,
-                  celsius,
-                },
-                {
-                  id: newId(),
-                  atSeconds: momentOf(when, clockSeconds())! + 0.001,
-                  kind: 'soured',
-                  route,
-                  ...(route === 'natural'
-                    ? {}
-                    : {
-                        dose: Math.max(1e-4, dose),
-                        culture: line ? 'culturedButtermilk' : bought[school as keyof typeof bought].culture,
-                      }),
-                  generation,
-                  ...(far === 'lightly' ? { lightly: true } : {}),
-                },
-              ],
+              events: events(momentOf(when, clockSeconds())!, newId),
               ...(line ? { culture: { lotId: line.id, mass: culture } } : {}),
             },
             begun === undefined

@@ -63,7 +63,10 @@ export function LotPage({ view }: { view: LotView }) {
   // Where there is nothing to sour or temper, using it is what is left to do.
   const opensUse =
     lot.kind !== 'cream' &&
-    (isMade(lot.kind) || story?.soured === true || lot.kind === 'culture' || story?.spoiled !== undefined);
+    ((isMade(lot.kind) && !(story?.souring && !story.soured)) ||
+      story?.soured === true ||
+      lot.kind === 'culture' ||
+      story?.spoiled !== undefined);
   const keepsSome =
     lot.ripened && !out && (lot.kind === 'buttermilk' || lot.kind === 'culture' || lot.kind === 'cream');
   return (

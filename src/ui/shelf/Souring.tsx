@@ -91,8 +91,12 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
           ) : (
             <>
               About pH {ripening.phNow.mid.toFixed(1)} now, as foreseen. Thrown out if it is{' '}
-              {lightly ? 'neither churned, nor chilled, nor thick and tart' : 'not thick and tart'} by{' '}
-              {say.when(limit, now)} ({text(spokenMinutes((limit - now) / 60))} from now).{' '}
+              {lightly
+                ? 'neither churned, nor chilled, nor thick and tart'
+                : yoghurt
+                  ? 'not set'
+                  : 'not thick and tart'}{' '}
+              by {say.when(limit, now)} ({text(spokenMinutes((limit - now) / 60))} from now).{' '}
             </>
           )}
           {say.words(ripening.reasons.map(({ says }) => says).join(' '))}

@@ -178,6 +178,7 @@ export function UseCard({
           lotId={lot.id}
           mass={mass}
           of={of}
+          fatShare={one.fatShare}
           raw={lot.treatment === 'raw'}
           heated={heated}
           yoghurts={ownYoghurts(yoghurts, clockSeconds()).filter(({ id }) => id !== lot.id)}

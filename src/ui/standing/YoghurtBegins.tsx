@@ -3,6 +3,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { yoghurtPlan } from '@/core/byProducts/yoghurtPlan';
+import { souringIf } from '@/core/standing/souringNow';
 import type { Place } from '@/core/standing/places';
 import { places } from '@/core/standing/places';
 import { Cautions } from '../caution/Caution';
@@ -15,6 +16,7 @@ import { Chips } from '../quantity/Chips';
 import { QuantityField } from '../quantity/QuantityField';
 import { understand } from '../quantity/understand';
 import { Quiet } from '../theme/Enamel';
+import { bowlFor } from './lotNow';
 
 /** Live yoghurt as a share of the milk, when nobody says (handbook §6.13: 2 to 5 %); a tablespoon of it, g. */
 const usualDose = 0.03;
@@ -37,6 +39,7 @@ export function YoghurtBegins({
   lotId,
   mass,
   of,
+  fatShare,
   raw,
   heated,
   yoghurts,
@@ -47,6 +50,7 @@ export function YoghurtBegins({
   mass: number | undefined;
   /** g that it is made of. */
   of: number;
+  fatShare: number;
   raw: boolean;
   heated: boolean;
   yoghurts: readonly OwnYoghurt[];
@@ -89,6 +93,25 @@ export function YoghurtBegins({
     warm: held,
     heated: heated || !raw,
   });
+  const around = place === 'warm' ? Math.min(celsius, 44) : places[place].celsius;
+  // As its page will foresee it once it stands there.
+  const at = { atSeconds: now };
+  const sets = souringIf(
+    {
+      kind: 'yoghurt',
+      treatment: heated ? 'boiled' : raw ? 'raw' : 'pasteurised',
+      ripened: false,
+      vessel: bowlFor(of + culture),
+      vesselFactor: 1,
+      events: [],
+    },
+    [
+        { ...at, id: 'a', kind: 'poured', mass: of + culture, fat: fatShare, celsius },
+        { ...at, id: 'b', kind: 'placed', place, celsius: around },
+        { ...at, id: 'c', kind: 'soured', route: 'yoghurt', dose: Math.min(0.3, Math.max(1e-4, culture / of)), culture: 'liveYoghurt', generation: 0 },
+    ],
+    now + 1,
+  )?.readyHours;
   const hot = celsius > 46;
   const spoons = Math.max(1, Math.round((usualDose * of) / spoon));
   return (
@@ -96,9 +119,9 @@ export function YoghurtBegins({
       <p role="status" style={{ margin: 0, fontWeight: 640 }}>
         {hot
           ? `At ${say.temperature(celsius)} the culture dies: let it come to ${say.temperature(44)} first.`
-          : plan.hours
-            ? `Set ${say.when(now + plan.hours.low * 3600, now)} to ${say.when(now + plan.hours.high * 3600, now)}, about ${say.mass(plan.yoghurtMass)}.`
-            : `At ${say.temperature(held)} it hardly sets: yoghurt wants ${say.temperature(40)} to ${say.temperature(44)}.`}
+          : sets
+            ? `Set ${say.when(now + sets.low * 3600, now)} to ${say.when(now + sets.high * 3600, now)}, about ${say.mass(plan.yoghurtMass)}.`
+            : `At ${say.temperature(around)} it hardly sets: yoghurt wants ${say.temperature(40)} to ${say.temperature(44)}.`}
       </p>
       {yoghurts.length > 0 && (
         <Chips
@@ -168,7 +191,7 @@ export function YoghurtBegins({
                   ...(own ? { cultureLotId: own.id } : {}),
                   celsius,
                   place,
-                  around: place === 'warm' ? Math.min(celsius, 44) : places[place].celsius,
+                  around,
                 },
               },
             },

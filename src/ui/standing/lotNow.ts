@@ -18,10 +18,14 @@ const filledTo = 0.9;
 /** What is made stands in a bowl of its size, mL at least; filled so far (engineering estimates). */
 const bowl = { least: 400, filled: 0.75 };
 
+/** The bowl that so much of what is made stands in, g. */
+export const bowlFor = (mass: number): VesselShape =>
+  vesselShape('bowl', Math.max(bowl.least, mass / bowl.filled));
+
 /** The shape of the vessel a lot stands in. */
 export const shapeOf = ({ kind, vessel, events, mass }: ShownLot): VesselShape => {
   if (vessel) return vessel.shape;
-  if (isMade(kind)) return vesselShape('bowl', Math.max(bowl.least, mass / bowl.filled));
+  if (isMade(kind)) return bowlFor(mass);
   const first = events.find((event) => event.kind === 'poured');
   const most = Math.max(mass, first?.kind === 'poured' ? first.mass : 0);
   return vesselShape('jar', Math.max(leastJar, most / filledTo));
