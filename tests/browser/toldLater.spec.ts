@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { beginBatch, expect, expectSound, jotLine, milkStands, openMilkRoom, test } from './farm';
 
 /** Writes one line in the header and waits until it is taken. */
@@ -113,3 +114,51 @@ test('a churning of yesterday is begun, marked and packed afterwards, in US unit
   const butter = await page.evaluate(async () => (await fetch('/api/dairy')).status);
   expect(butter).toBe(200);
 });
+
+test('the finish of yesterday is told today by field: for the time that was said, until somebody says just now', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('house.settle', { unitSystem: 'metric', name: 'Larkfold', timeZone: 'Europe/Dublin' });
+  const hour = 3600;
+  const now = Math.floor(Date.now() / 1000);
+  const batchId = await beginBatch(farm, 26 * 60);
+  await farm.send('batch.record', {
+    batchId,
+    events: [
+      { id: randomUUID(), atSeconds: now - 25.5 * hour, kind: 'mark', stage: 'break' },
+      { id: randomUUID(), atSeconds: now - 25.45 * hour, kind: 'mark', stage: 'stopped' },
+    ],
+  });
+  await page.goto(`/churn/${batchId}`);
+  await page.getByText('Drained when', { exact: true }).click();
+  await page.getByRole('radio', { name: 'Earlier' }).click();
+  // Before the break it cannot have been, and nothing is written down while that stands.
+  await page.getByLabel('When it was', { exact: true }).fill('26 h ago');
+  await expect(page.getByText(/^It (broke|was stopped) .*: this was after that\.$/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Drained, not measured/ })).toBeDisabled();
+  await page.getByLabel('When it was', { exact: true }).fill('25 h ago');
+  await expect(page.getByText(/^Written down for /)).toBeVisible();
+  await expectSound(page);
+  await page.getByRole('button', { name: /^Drained, not measured/ }).click();
+  // The wash is still told for then, and says so; a page opened anew writes for just now again.
+  await expect(page.getByRole('region', { name: 'Washing' })).toBeVisible();
+  await expect(page.getByText(/^Written down for /)).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Washing' })).toBeVisible();
+  await expect(page.getByText(/^Written down for /)).toHaveCount(0);
+  await page.getByText('Washed when', { exact: true }).click();
+  await page.getByRole('radio', { name: 'Earlier' }).click();
+  await page.getByLabel('When it was', { exact: true }).fill('24 h ago');
+  await page.getByRole('button', { name: /^Clear/ }).click();
+  await page.getByLabel('The butter weighs').fill('410');
+  await page.getByRole('button', { name: /pack and date it/i }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('410 g of butter');
+  const story = (await (await page.request.get(`/api/batches/${batchId}`)).json()) as { events: { kind: string; atSeconds: number }[] };
+  for (const kind of ['drained', 'washed', 'packed'])
+    expect((now - story.events.find((event) => event.kind === kind)!.atSeconds) / hour).toBeGreaterThan(23.9);
+  // Its day is counted from then.
+  await page.goto('/larder');
+  const made = new Intl.DateTimeFormat('en-GB', { timeZone: 'Europe/Dublin', weekday: 'short', day: 'numeric', month: 'short' }).format((now - 24 * hour) * 1000).replace(',', '');
+  await expect(page.getByText(new RegExp(`made ${made}`))).toBeVisible();
+}); // prettier-ignore

@@ -20,6 +20,8 @@ import styles from './DrainPanel.module.css';
 import { amountRules } from '../plan/creamRules';
 import { useOffered } from '../offered';
 import { Key } from '../Key';
+import type { TellsWhen } from './ToldWhen';
+import { ToldFor, useTold, WhenDoor } from './ToldWhen';
 import type { LiveBatch } from '../useBatch';
 import { grainWords } from '../words';
 
@@ -31,6 +33,7 @@ export function DrainPanel({
   foreseen,
   share,
   record,
+  tells,
 }: {
   batchId: string;
   facts: BatchFacts;
@@ -39,8 +42,10 @@ export function DrainPanel({
   /** Of the cream that is drained now: of one load, while another is still churned. */
   share: number;
   record: LiveBatch['record'];
+  tells: TellsWhen;
 }) {
   const say = useSay();
+  const told = useTold(tells, story, record);
   const [{ typed, washTyped }, change, forget] = useDraft(`drain:${batchId}`, () => ({
     typed: '',
     washTyped: '',
@@ -48,7 +53,9 @@ export function DrainPanel({
   const understood = understand(typed, amountRules(say.system, 'buttermilk'));
   const washIn = understand(washTyped, amountRules(say.system, 'water'));
   const wrong =
-    (understood !== undefined && 'wrong' in understood) || (washIn !== undefined && 'wrong' in washIn);
+    told.waits ||
+    (understood !== undefined && 'wrong' in understood) ||
+    (washIn !== undefined && 'wrong' in washIn);
   const before = story.drains.reduce((sum, drain) => sum + (drain.mass ?? 0), 0);
   const again = story.drains.length > 0 && share === 1;
   const expected = Math.max(
@@ -63,10 +70,10 @@ export function DrainPanel({
     forget();
     const wash = washIn && 'quantity' in washIn ? { washIn: washIn.quantity.value } : {};
     if (!understood || !('quantity' in understood))
-      return record({ kind: 'drained', measured: 'skipped', ...wash });
+      return told.record({ kind: 'drained', measured: 'skipped', ...wash });
     const { quantity } = understood;
     const measured = quantity.kind === 'mass' ? 'mass' : 'volume';
-    record({ kind: 'drained', measured, ...weighed(quantity, density), ...wash });
+    told.record({ kind: 'drained', measured, ...weighed(quantity, density), ...wash });
   }
   useOffered({ drained: wrong ? undefined : drain });
   const inHand = { facts, story, butterMass: foreseen.butter.mass, record };
@@ -97,11 +104,13 @@ export function DrainPanel({
           {typed.trim() === '' ? 'Drained, not measured' : 'Drained'} <Key of="d" />
         </Button>
       </div>
+      <ToldFor at={told.at} onWhen={tells.onWhen} />
       {story.addedWater > 0 && (
         <Quiet>{say.volume(story.addedWater)} of it is the water you added; it is taken off again.</Quiet>
       )}
       <Doors>
         <ButterDoor {...inHand} />
+        <WhenDoor legend="Drained" tells={tells} told={told} />
         <Door
           name="It was stopped at"
           value={`${grainWords[story.gathered ?? 'grains'].name.toLowerCase()}, ${washIn && 'quantity' in washIn ? `${say.volume(washIn.quantity.value)} of wash water in it` : 'no wash water in it'}`}

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import Button from '@mui/material/Button';
 import { pieceForms } from '@/core/churning/batchWords';
 import type { MixedIn } from '@/core/churning/batchEvents';
@@ -32,6 +33,7 @@ export function PortionOptions({
   onPutBy,
   inHand,
   mixedBefore,
+  when,
 }: {
   draft: PortionDraft;
   read: ReadPortion;
@@ -42,6 +44,8 @@ export function PortionOptions({
   inHand: Parameters<typeof ButterDoor>[0];
   /** What this house mixed in before, by its own names. */
   mixedBefore: readonly Pick<MixedIn, 'of' | 'name'>[];
+  /** The door behind which it is said that it was earlier. */
+  when: ReactNode;
 }) {
   const say = useSay();
   const { form, dividing } = draft;
@@ -61,6 +65,7 @@ export function PortionOptions({
         </div>
       </Door>
       <ButterDoor {...inHand} />
+      {when}
       <Door
         name="Weighed"
         value={

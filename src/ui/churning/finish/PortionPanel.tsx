@@ -29,6 +29,8 @@ import { freshPortion, portionEvents, readPortion } from './portionDraft';
 import { PortionOptions } from './PortionOptions';
 import { Portions } from './Portions';
 import { SaltChooser } from './SaltChooser';
+import type { TellsWhen } from './ToldWhen';
+import { ToldFor, useTold, WhenDoor } from './ToldWhen';
 import type { LiveBatch } from '../useBatch';
 import { storageWords } from '../words';
 import styles from './PortionPanel.module.css';
@@ -39,37 +41,41 @@ export function PortionPanel({
   story,
   foreseen,
   record,
+  tells,
   onWash,
 }: {
   view: BatchView;
   story: BatchStory;
   foreseen: Foreseen;
   record: LiveBatch['record'];
+  tells: TellsWhen;
   onWash: () => void;
 }) {
   const say = useSay();
   const { facts, moulds } = view;
+  const told = useTold(tells, story, record);
   const [draft, change, forget] = useDraft<PortionDraft>(`portion:${view.id}`, () =>
     freshPortion(facts, moulds, story.portions.length > 0, say.system),
   );
   const read = readPortion(draft, { facts, story, foreseen, moulds, system: say.system });
-  const { typedMass, weighed, salting, ways, tooMuch, ready, low, high, toCome } = read;
+  const { typedMass, weighed, salting, ways, tooMuch, low, high, toCome } = read;
+  const ready = read.ready && !told.waits;
   const { typed, storage, ghee } = draft;
   const mixed = read.things.map(({ of }) => of);
   const early = saltedEarly(story);
-  const allPutBy = story.portions.length > 0 && typed.trim() === '' && !draft.notWeighed;
+  const allPutBy = !told.waits && story.portions.length > 0 && typed.trim() === '' && !draft.notWeighed;
   const clear = () =>
     change({ notWeighed: false, typed: '', count: '1', name: '', ghee: false, gheeTyped: '' });
   function pack() {
-    if (ready) record([...portionEvents(draft, read, newId), { kind: 'packed' }]);
-    else if (allPutBy) record({ kind: 'packed' });
+    if (ready) told.record([...portionEvents(draft, read, newId), { kind: 'packed' }]);
+    else if (allPutBy) told.record({ kind: 'packed' });
     else return;
     clear();
     forget();
   }
   function putBy() {
     if (!ready) return;
-    record(portionEvents(draft, read, newId));
+    told.record(portionEvents(draft, read, newId));
     change({ dividing: true });
     clear();
   }
@@ -165,7 +171,14 @@ export function PortionPanel({
           </p>
         )
       )}
-      <Places draft={draft} read={read} view={view} washed={story.washes.length > 0} change={change} />
+      <Places
+        draft={draft}
+        read={read}
+        view={view}
+        washed={story.washes.length > 0}
+        at={told.at}
+        change={change}
+      />
       <Cautions
         cautions={[
           ...keepingCautions({ additions: mixed, storage }, facts.treatment === 'raw'),
@@ -182,6 +195,7 @@ export function PortionPanel({
           </Button>
         </div>
       )}
+      <ToldFor at={told.at} onWhen={tells.onWhen} />
       <Button
         variant="contained"
         onClick={pack}
@@ -201,6 +215,7 @@ export function PortionPanel({
         onPutBy={putBy}
         inHand={inHand}
         mixedBefore={view.mixedBefore}
+        when={<WhenDoor legend="Weighed and packed" tells={tells} told={told} />}
       />
       {(storage === 'crock' || read.pieces || moulds.length > 0) && (
         <Quiet>
@@ -223,16 +238,21 @@ function Places({
   read: { total, ways, things },
   view: { facts },
   washed,
+  at,
   change,
 }: {
   draft: PortionDraft;
   read: ReadPortion;
   view: BatchView;
   washed: boolean;
+  /** When it was packed, where that was earlier, s. */
+  at: number | undefined;
   change: (to: Partial<PortionDraft>) => void;
 }) {
   const say = useSay();
-  const today = say.dateOf(useNow(60_000));
+  const now = useNow(60_000);
+  const today = say.dateOf(now);
+  const made = say.dateOf(at ?? now);
   const [chosenHere, setChosenHere] = useState(false);
   const till = (place: Storage): { days: number; says: string; reasons: string[] } => {
     const butter = {
@@ -242,7 +262,7 @@ function Places({
       additions: things.map(({ of }) => of),
       ...(ghee ? { ghee: { mass: 1, weighed: false } } : {}),
     };
-    const { until, days, reasons } = portionKept(facts, washed, butter, today);
+    const { until, days, reasons } = portionKept(facts, washed, butter, made);
     return { days, says: days > 0 ? `till ${say.day(until, today)}` : 'not this butter', reasons };
   };
   const chosen = till(storage);

@@ -23,6 +23,8 @@ import type { Body } from '../makeDayEvents';
 import { amountRules } from '../plan/creamRules';
 import { useOffered } from '../offered';
 import { Key } from '../Key';
+import type { TellsWhen } from './ToldWhen';
+import { ToldFor, useTold, WhenDoor } from './ToldWhen';
 import type { LiveBatch } from '../useBatch';
 import { washWords } from '../words';
 import styles from './WashPanel.module.css';
@@ -47,6 +49,7 @@ export function WashPanel({
   story,
   foreseen,
   record,
+  tells,
   onSkip,
 }: {
   batchId: string;
@@ -54,9 +57,11 @@ export function WashPanel({
   story: BatchStory;
   foreseen: Foreseen;
   record: LiveBatch['record'];
+  tells: TellsWhen;
   onSkip: () => void;
 }) {
   const say = useSay();
+  const told = useTold(tells, story, record);
   const now = useNow(60_000);
   const [{ typed, coldTyped, where }, change] = useDraft<{
     typed: string;
@@ -91,16 +96,19 @@ export function WashPanel({
   });
   const usual = facts.usualWashes ?? 0;
   const asUsual =
-    usual > 1 && story.washes.length === 0
+    usual > 1 && story.washes.length === 0 && !told.waits
       ? () =>
-          record([
+          told.record([
             ...Array.from({ length: usual - 1 }, (_, i) => wash(i === 0 ? 'milky' : 'hazy')),
             wash('clear'),
           ])
       : undefined;
   useOffered({
     ...Object.fromEntries(
-      clarities.map((clarity) => [`washed-${clarity}`, () => void record(wash(clarity))]),
+      clarities.map((clarity) => [
+        `washed-${clarity}`,
+        told.waits ? undefined : () => void told.record(wash(clarity)),
+      ]),
     ),
     'washed-usual': asUsual && (() => void asUsual()),
     unwashed: onSkip,
@@ -123,7 +131,8 @@ export function WashPanel({
             key={clarity}
             type="button"
             className={styles.look}
-            onClick={() => record(wash(clarity))}
+            disabled={told.waits}
+            onClick={() => told.record(wash(clarity))}
             data-act={`washed-${clarity}`}
           >
             <Glass clarity={clarity} />
@@ -135,6 +144,7 @@ export function WashPanel({
           </button>
         ))}
       </div>
+      <ToldFor at={told.at} onWhen={tells.onWhen} />
       <div className={styles.acts}>
         {asUsual && (
           <Button variant="outlined" sx={{ minHeight: 56 }} onClick={asUsual} data-act="washed-usual">
@@ -147,6 +157,7 @@ export function WashPanel({
       </div>
       <Doors>
         <ButterDoor {...inHand} />
+        <WhenDoor legend="Washed" tells={tells} told={told} />
         <Door
           name="Water of each wash"
           value={[

@@ -31,6 +31,7 @@ import { OfferedActs, offersAtFirst } from '../offered';
 import { Stops } from './Stops';
 import { useBatch } from '../useBatch';
 import { useForeseen } from '../plan/useForeseen';
+import type { SaidWhen } from '../../quantity/saidWhen';
 import { useKeys } from '../../frame/useKeys';
 import { theJudging } from '../verdict/judging';
 import { useLater } from '../../frame/useLater';
@@ -61,6 +62,8 @@ export function ChurnView({ view: drawn }: { view: BatchView }) {
   // At hand for the end of the day, with the house or without it.
   useLater(theJudging);
   const [looked, setLooked] = useState<number>();
+  const [when, onWhen] = useState<SaidWhen>();
+  const tells = { when, onWhen };
   const { view, story, unsent, record } = useBatch(drawn, looked);
   const { facts } = view;
   const now = useNow(thinksEvery);
@@ -305,6 +308,7 @@ export function ChurnView({ view: drawn }: { view: BatchView }) {
               foreseen={foreseen}
               share={beside ? share : 1}
               record={record}
+              tells={tells}
             />
           )}
           {panel === 'washed' && finish && (
@@ -314,6 +318,7 @@ export function ChurnView({ view: drawn }: { view: BatchView }) {
               story={story}
               foreseen={foreseen}
               record={record}
+              tells={tells}
               onSkip={() =>
                 story.washes.length > 0 ? jumpTo('portion') : record({ kind: 'worked', way: 'pressed' })
               }
@@ -325,6 +330,7 @@ export function ChurnView({ view: drawn }: { view: BatchView }) {
               story={story}
               foreseen={foreseen}
               record={record}
+              tells={tells}
               onWash={() => jumpTo('washed')}
             />
           )}
