@@ -13,6 +13,11 @@ const words: JotWords = {
     { id: 'green', name: 'Green jar', holds: 'milk' },
     { id: 'tall', name: 'Tall can', holds: null },
   ],
+  pieces: [
+    { lotId: 'b12', code: 'B12' },
+    { lotId: 'b13', code: 'B13a' },
+    { lotId: 't4', code: 'T4' },
+  ],
 };
 const read = (text: string, system: 'metric' | 'us' | 'imperial' = 'metric') => readJot(text, words, system);
 
@@ -80,7 +85,10 @@ describe('the examples on the sheet', () => {
     'milk',
     'skim',
     'reading',
+    'ofLot',
     'cream',
+    'ofPiece',
+    'ofPiece',
     'makeDay',
     'makeDay',
     'makeDay',
@@ -102,7 +110,9 @@ describe('the examples on the sheet', () => {
 
   it('say amounts that a maker might have', () => {
     for (const system of ['metric', 'us', 'imperial'] as const) {
-      const [milk, , , skim, cold, cream, , water] = jotExamples[system].map(([line]) => read(line, system));
+      const [milk, , , skim, cold, , cream, , , , water] = jotExamples[system].map(([line]) =>
+        read(line, system),
+      );
       expect(milk).toMatchObject({ from: 'herd' });
       if (milk?.kind !== 'milk' || milk.same || skim?.kind !== 'skim' || cream?.kind !== 'cream')
         throw new Error(system);
@@ -121,5 +131,64 @@ describe('the examples on the sheet', () => {
     expect(() => read('nonsense', 'us')).toThrow(/“3 gal herd” or “skim blue jar 1 qt to the pigs”/);
     expect(() => read('', 'imperial')).toThrow(/“18 pt herd”/);
     expect(() => read('nonsense', 'us')).not.toThrow(/ L\b/);
+  });
+});
+
+describe('a jot of what stands in a vessel', () => {
+  it.each([
+    ['strained blue jar', { kind: 'strained' }],
+    ['blue jar is strained', { kind: 'strained' }],
+    ['blue jar into the freezer', { kind: 'placed', place: 'freezer' }],
+    ['put the blue jar in the cellar', { kind: 'placed', place: 'cool' }],
+    ['blue jar stands in ice water', { kind: 'placed', place: 'iceWater' }],
+    ['blue jar for soap', { kind: 'meant', for: 'soap' }],
+    ['blue jar is kept for the table', { kind: 'meant', for: 'table' }],
+    ['blue jar thick and tart', { kind: 'looked', seen: 'thickAndTart' }],
+    ['blue jar not ripe yet', { kind: 'looked', seen: 'notYet' }],
+    ['blue jar: not yet', { kind: 'looked', seen: 'notYet' }],
+    ['pink, blue jar', { kind: 'looked', seen: 'pink' }],
+  ] as const)('%s', (line, of) => {
+    expect(read(line)).toEqual({ kind: 'ofLot', of, vesselId: 'blue' });
+  });
+
+  it('may be of some hours ago', () => {
+    expect(read('blue jar in the fridge, 2 h ago')).toMatchObject({ kind: 'ofLot', when: expect.anything() });
+  });
+
+  it('is none where it is something else', () => {
+    expect(read('skim blue jar 0.8 l to the pigs')).toMatchObject({ kind: 'skim' });
+    expect(read('blue jar 6 C')).toMatchObject({ kind: 'reading' });
+    expect(() => read('blue jar purple')).toThrow(/not understood/);
+    // What objects bring of themselves is no place.
+    expect(() => read('blue jar constructor')).toThrow(/not understood/);
+  });
+});
+
+describe('a jot of butter', () => {
+  it.each([
+    ['B12 to the freezer', { kind: 'moved', lotId: 'b12', code: 'B12', to: 'freezer' }],
+    ['200 g of b12 into the crock', { kind: 'moved', lotId: 'b12', code: 'B12', to: 'crock', mass: 200 }],
+    ['b13a eaten', { kind: 'gone', lotId: 'b13', code: 'B13a', how: 'eaten' }],
+    ['gave away 100 g of t4', { kind: 'gone', lotId: 't4', code: 'T4', how: 'given', mass: 100 }],
+    ['t4 thrown out', { kind: 'gone', lotId: 't4', code: 'T4', how: 'spoiled' }],
+    ['B12 and T4 into one', { kind: 'joined', lotIds: ['b12', 't4'], codes: ['B12', 'T4'] }],
+    ['b12 into ghee', { kind: 'ghee', lotId: 'b12', code: 'B12' }],
+    ['500 g of b12 into ghee, 400 g', { kind: 'ghee', lotId: 'b12', code: 'B12', mass: 500, gave: 400 }],
+    ['bought butter 500 g salted', { kind: 'entered', mass: 500, salted: true, bought: true, storage: 'fridge' }],
+    ['500 g of unsalted butter from before, in the freezer', { kind: 'entered', mass: 500, salted: false, bought: false, storage: 'freezer' }],
+  ] as const)('%s', (line, of) => {
+    expect(read(line)).toEqual({ kind: 'ofPiece', of });
+  }); // prettier-ignore
+
+  it('names what is there when it names what is not, and asks what of it', () => {
+    expect(() => read('b99 eaten')).toThrow(/There is no B99 in the larder: B12, B13a and T4\./);
+    expect(() => read('b12')).toThrow(/What of B12\?/);
+    expect(() => read('b12 and t4 eaten')).toThrow(/worked “into one”/);
+    expect(() => read('b12 half a litre eaten')).toThrow(/by weight/);
+    expect(() => read('bought butter')).toThrow(/How much butter/);
+  });
+
+  it('churned here stays a make day’s', () => {
+    expect(read('butter 612 g salted')).toMatchObject({ kind: 'makeDay' });
   });
 });

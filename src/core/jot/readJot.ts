@@ -7,12 +7,18 @@ import type { MakeDay } from './readMakeDay';
 import { readMakeDay, readNote } from './readMakeDay';
 import type { When } from '../times/readWhen';
 import { takeWhen } from '../times/readWhen';
+import type { OfLot } from './readOfLot';
+import { readOfLot } from './readOfLot';
+import type { NamedPiece, OfPiece } from './readPiece';
+import { readEntered, readPiece } from './readPiece';
 
 /** Names a farm's jots may use. */
 export interface JotWords {
   animals: readonly { id: string; name: string }[];
   /** Vessels with what stands in them, if anything does. */
   vessels: readonly { id: string; name: string; holds: 'milk' | 'cream' | 'skim' | 'other' | null }[];
+  /** Butter and ghee of the larder, by their codes. */
+  pieces?: readonly NamedPiece[];
 }
 
 /** What a jot says, in the farm's own ids, and when it was, if it says so. */
@@ -32,6 +38,8 @@ type Said =
   | { kind: 'cream'; amount: Quantity; fat?: number; vesselId?: string }
   | { kind: 'makeDay'; act: MakeDay }
   | { kind: 'reading'; celsius: number; vesselId?: string }
+  | { kind: 'ofLot'; of: OfLot; vesselId: string }
+  | { kind: 'ofPiece'; of: OfPiece }
   | { kind: 'note'; note: string; vesselId?: string };
 
 const useWords = {
@@ -89,6 +97,7 @@ export function readJot(text: string, words: JotWords, system: UnitSystem): Jot 
     .trim()
     .toLowerCase()
     .replace(/[“”"']/g, '')
+    .replace(/:(?=\s)/g, '')
     .replace(/\s+/g, ' ');
   if (said === '') throw refusal(`Nothing was typed: say for example ${sayable(system)}.`);
   if (/^(same|as)( as)?( yesterday| last time)?$/.test(said))
@@ -98,14 +107,20 @@ export function readJot(text: string, words: JotWords, system: UnitSystem): Jot 
   const timed = takeWhen(said);
   if (timed && /^same$/.test(timed.rest))
     return { kind: 'milk', from: 'herd', animalIds: [], same: true, when: timed.when };
+  const entered = readEntered(timed?.rest ?? said, system);
+  if (entered) return { kind: 'ofPiece', of: entered, ...(timed ? { when: timed.when } : {}) };
   const act = readMakeDay(timed?.rest ?? text, system);
   // A temperature may be of any vessel: it is read below.
   if (act && act.kind !== 'reading') return { kind: 'makeDay', act, ...(timed ? { when: timed.when } : {}) };
+  const piece = readPiece(timed?.rest ?? said, words.pieces ?? [], system);
+  if (piece) return { kind: 'ofPiece', of: piece, ...(timed ? { when: timed.when } : {}) };
   const rest = new Rest(said);
   const vessels = rest.takeNames(words.vessels);
   const animals = rest.takeNames(words.animals);
   // After the names: a cow may be called Sunday.
   const when = rest.takeWhen();
+  const ofLot = vessels.length === 1 && animals.length === 0 ? readOfLot(rest.left()) : undefined;
+  if (ofLot) return { kind: 'ofLot', of: ofLot, vesselId: vessels[0]!.id, ...when };
   const skims = rest.takeWord('skim', 'skimmed', 'ladled');
   const cream = rest.takeWord('cream');
   const bought = rest.takeWord('bought');

@@ -1,27 +1,29 @@
+import { table } from './table';
+
 /** Small numbers that people write out. */
-export const wholeWords: Record<string, number> = {
+export const wholeWords = table<number>({
   a: 1, an: 1, one: 1, two: 2, three: 3, four: 4, five: 5, six: 6,
   seven: 7, eight: 8, nine: 9, ten: 10, eleven: 11, twelve: 12, thirteen: 13, fourteen: 14, fifteen: 15, sixteen: 16,
   seventeen: 17, eighteen: 18, nineteen: 19,
-}; // prettier-ignore
+}); // prettier-ignore
 
 /** Tens, that a small number may follow: “twenty one”. */
-export const tenWords: Record<string, number> = {
+export const tenWords = table<number>({
   twenty: 20, thirty: 30, forty: 40, fifty: 50, sixty: 60, seventy: 70, eighty: 80, ninety: 90,
-}; // prettier-ignore
+}); // prettier-ignore
 
 /** What a number may be counted in: “a dozen”, “two hundred”. */
-export const groupWords: Record<string, number> = { dozen: 12, hundred: 100, thousand: 1000 };
+export const groupWords = table<number>({ dozen: 12, hundred: 100, thousand: 1000 });
 
 /** Parts of one that people write out. */
-export const partWords: Record<string, number> = {
+export const partWords = table<number>({
   half: 1 / 2, halves: 1 / 2, third: 1 / 3, thirds: 1 / 3, quarter: 1 / 4, quarters: 1 / 4, eighth: 1 / 8, eighths: 1 / 8,
-}; // prettier-ignore
+}); // prettier-ignore
 
 /** Fractions that keyboards and phones put in one character. */
-export const fractionCharacters: Record<string, number> = {
+export const fractionCharacters = table<number>({
   '½': 1 / 2, '⅓': 1 / 3, '⅔': 2 / 3, '¼': 1 / 4, '¾': 3 / 4, '⅛': 1 / 8, '⅜': 3 / 8, '⅝': 5 / 8, '⅞': 7 / 8, '⅕': 1 / 5, '⅖': 2 / 5, '⅗': 3 / 5, '⅘': 4 / 5, '⅙': 1 / 6, '⅚': 5 / 6,
-}; // prettier-ignore
+}); // prettier-ignore
 
 /**
  * Words that widen a quantity: `factor` on the value, `spread` as a fraction of it (one standard deviation).

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { CalculationError } from '../calculationError';
 import {
   saidMass,
   saidMassRange,
@@ -161,4 +162,10 @@ describe('how it says things', () => {
     expect(text(spokenVolume(1419.53, 'us'))).toBe('1.5 qt');
     expect(text(spokenVolume(948, 'us'))).toBe('1 qt');
   });
+});
+
+test('what every object brings of itself is no number and no unit', () => {
+  for (const word of ['constructor', 'toString', 'valueOf', '__proto__', 'hasOwnProperty'])
+    for (const text of [word, `${word} L`, `5 ${word}`, `a ${word}`, `5 ${word} g`])
+      expect(() => parseQuantity(text, 'metric')).toThrow(CalculationError);
 });

@@ -1,3 +1,5 @@
+import { table } from './table';
+
 /** The three ways of measuring that a farm can choose. Quarts, cups and spoons differ between them. */
 export type UnitSystem = 'metric' | 'us' | 'imperial';
 
@@ -76,30 +78,32 @@ export const looseMeasures: readonly { words: string; millilitres: number; sprea
 export const durationUnits: Record<string, number> = { second: 1 / 60, minute: 1, hour: 60, day: 1440 };
 
 /** Every spelling a tired person uses, and the unit it stands for. */
-export const spellings: Record<string, string> = Object.fromEntries(
-  Object.entries({
-    gram: 'g gr gm gram grams gramme grammes',
-    kilogram: 'kg kgs kilo kilos kilogram kilograms kilogramme kilogrammes',
-    pound: 'lb lbs pound pounds',
-    ounce: 'oz ozs ounce ounces',
-    stick: 'stick sticks',
-    millilitre: 'ml mls millilitre millilitres milliliter milliliters',
-    centilitre: 'cl centilitre centilitres centiliter centiliters',
-    decilitre: 'dl decilitre decilitres deciliter deciliters',
-    litre: 'l ltr litre litres liter liters',
-    gallon: 'gal gals gallon gallons',
-    quart: 'qt qts quart quarts',
-    pint: 'pt pts pint pints',
-    cup: 'cup cups',
-    tablespoon: 'tbsp tbsps tbs tablespoon tablespoons',
-    teaspoon: 'tsp tsps teaspoon teaspoons',
-    second: 's sec secs second seconds',
-    minute: 'm min mins minute minutes',
-    hour: 'h hr hrs hour hours',
-    day: 'd day days',
-    celsius: 'celsius centigrade',
-    fahrenheit: 'fahrenheit',
-    percent: '% percent',
-    degree: '° deg degree degrees',
-  }).flatMap(([unit, words]) => words.split(' ').map((word) => [word, unit])),
+export const spellings = table<string>(
+  Object.fromEntries(
+    Object.entries({
+      gram: 'g gr gm gram grams gramme grammes',
+      kilogram: 'kg kgs kilo kilos kilogram kilograms kilogramme kilogrammes',
+      pound: 'lb lbs pound pounds',
+      ounce: 'oz ozs ounce ounces',
+      stick: 'stick sticks',
+      millilitre: 'ml mls millilitre millilitres milliliter milliliters',
+      centilitre: 'cl centilitre centilitres centiliter centiliters',
+      decilitre: 'dl decilitre decilitres deciliter deciliters',
+      litre: 'l ltr litre litres liter liters',
+      gallon: 'gal gals gallon gallons',
+      quart: 'qt qts quart quarts',
+      pint: 'pt pts pint pints',
+      cup: 'cup cups',
+      tablespoon: 'tbsp tbsps tbs tablespoon tablespoons',
+      teaspoon: 'tsp tsps teaspoon teaspoons',
+      second: 's sec secs second seconds',
+      minute: 'm min mins minute minutes',
+      hour: 'h hr hrs hour hours',
+      day: 'd day days',
+      celsius: 'celsius centigrade',
+      fahrenheit: 'fahrenheit',
+      percent: '% percent',
+      degree: '° deg degree degrees',
+    }).flatMap(([unit, words]) => words.split(' ').map((word) => [word, unit])),
+  ),
 );

@@ -63,6 +63,8 @@ export const saidLotEvent = v.variant('kind', [
   }),
   /** What it is kept for: cream for the table or the churn, the rest for the kitchen, the animals, or soap. */
   v.strictObject({ ...shared, kind: v.literal('meant'), for: v.picklist(meanings) }),
+  /** Milk that was poured in as it came is strained now. */
+  v.strictObject({ ...shared, kind: v.literal('strained') }),
   v.strictObject({ ...shared, kind: v.literal('noted'), note }),
   v.strictObject({ ...shared, kind: v.literal('undone'), eventId: id }),
 ]);

@@ -1,3 +1,4 @@
+import { butterOnHand } from '@/data/ledger/ledger';
 import type { LotEvent } from '@/core/standing/lotEvents';
 import { vesselFactor } from '@/core/standing/lotHeat';
 import type { VesselShape } from '@/core/standing/places';
@@ -119,6 +120,17 @@ export const separationsBefore = async (scope: FarmScope): Promise<SeparationBef
     ...(details as unknown as Omit<SeparationBefore, 'atSeconds' | 'vesselId'>),
     atSeconds: when.getTime() / 1000,
     vesselId,
+  }));
+
+/** What stands in the dairy, and the butter by its codes, for a line that may speak of any of it. */
+export interface DairyView extends PailView {
+  butter: { lotId: string; code: string }[];
+}
+
+export const dairyView = (farmId: string): Promise<DairyView> =>
+  inFarm(farmId, async (scope) => ({
+    ...(await pailViewOf(scope)),
+    butter: (await butterOnHand(scope)).map(({ lotId, code }) => ({ lotId, code })),
   }));
 
 export async function pailViewOf(scope: FarmScope): Promise<PailView> {

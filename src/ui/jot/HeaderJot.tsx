@@ -4,13 +4,13 @@ import type { ReactNode } from 'react';
 import { createContext, useContext, useEffect, useLayoutEffect, useMemo, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { usePathname } from 'next/navigation';
-import type { PailView } from '@/server/pail/views';
+import type { DairyView, PailView } from '@/server/pail/views';
 import { JotLine } from './JotLine';
 import styles from './HeaderJot.module.css';
 
 /** What the header’s line writes with: what stands in the house, and the batch that is being churned. */
 export interface Offered {
-  view: PailView;
+  view: PailView & { butter?: readonly { lotId: string; code: string }[] };
   batchId?: string | undefined;
 }
 
@@ -69,7 +69,7 @@ export function useOwnNames(): { animal?: string | undefined; vessel?: string | 
 }
 
 /** A page that knows the dairy lets the header’s line write with what it knows. */
-export function useOfferedJot(view: PailView, batchId?: string): void {
+export function useOfferedJot(view: Offered['view'], batchId?: string): void {
   const { offer } = useHeader();
   useEffect(() => {
     offer({ view, batchId });
@@ -102,12 +102,19 @@ export function HeaderJot() {
   return (
     <div ref={setPlace} className={styles.place} data-open={open}>
       {!own && (!live || waited) && (
-        <JotLine names={names} dairy={() => (offered ? Promise.resolve(offered) : askTheHouse())} />
+        <JotLine
+          names={names}
+          dairy={(typed) =>
+            offered && (offered.view.butter || !piece.test(typed)) ? Promise.resolve(offered) : askTheHouse()
+          }
+        />
       )}
     </div>
   );
 }
 
+/** A line that names a piece of butter by its code. */
+const piece = /\b[btg]\d/i;
 /** How long a page is given to stand its own line in the header, ms. */
 const waitsForOwn = 1000;
 
@@ -128,7 +135,7 @@ async function askTheHouse(): Promise<Offered | undefined> {
           signal: AbortSignal.timeout(patience),
         });
         if (!answer.ok) throw new Error('The house did not say what stands in the dairy.');
-        return { view: (await answer.json()) as PailView };
+        return { view: (await answer.json()) as DairyView };
       },
     });
   } catch {

@@ -15,7 +15,8 @@ export function JotLine({
   dairy,
   names,
 }: {
-  dairy: () => Promise<Offered | undefined>;
+  /** What the house knows that a line speaks of. */
+  dairy: (typed: string) => Promise<Offered | undefined>;
   /** An animal and a vessel of this farm, for what may be written. */
   names: { animal?: string | undefined; vessel?: string | undefined };
 }) {
@@ -29,7 +30,7 @@ export function JotLine({
   const [wrong, setWrong] = useState<string>();
 
   async function send() {
-    const known = await dairy();
+    const known = await dairy(typed);
     const written = known && (await theWriting().catch(() => undefined));
     if (!written)
       return setWrong('The house does not answer just now. What is written stays here: write it again then.');

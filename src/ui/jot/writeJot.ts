@@ -4,7 +4,10 @@ import { creamDensity } from '@/core/dairy/creamDensity';
 import type { MakeDay } from '@/core/jot/readMakeDay';
 import { readJot } from '@/core/jot/readJot';
 import type { Jot } from '@/core/jot/readJot';
+import type { OfLot } from '@/core/jot/readOfLot';
 import { list } from '@/core/quantities/list';
+import { kindWord } from '@/core/standing/lotKinds';
+import { places } from '@/core/standing/places';
 import { fatOfCut } from '@/core/separating/cutBetween';
 import type { PailView } from '@/server/pail/views';
 import { eventWords } from '../churning/eventWords';
@@ -15,9 +18,11 @@ import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
 import type { useOutbox } from '../outbox/OutboxProvider';
 import type { useAct } from '../outbox/useAct';
+import { meantNames } from '../standing/meantNames';
 import { milkCommand } from '../pail/milkCommand';
 import { creamGoesTo, likeYesterday, toUse, usualSkimUse } from '../pail/usual';
 import type { Offered } from './HeaderJot';
+import { pieceCommand } from './pieceCommand';
 
 /** What a jot is written with. */
 interface Desk {
@@ -57,6 +62,7 @@ export async function writeJot(
                 : null,
             };
           }),
+          pieces: view.butter ?? [],
         },
         say.system,
       ),
@@ -171,6 +177,28 @@ export async function writeJot(
           },
         );
       }
+      case 'ofLot': {
+        const lot = holds.get(jot.vesselId);
+        if (!lot) return 'Nothing stands in that vessel.';
+        if (jot.of.kind === 'strained' && lot.kind !== 'milk')
+          return `Only milk is strained: in ${lot.vessel!.name} stands ${kindWord(lot.kind)}.`;
+        const eventId = newId();
+        const event =
+          jot.of.kind === 'placed' ? { ...jot.of, celsius: places[jot.of.place].celsius } : jot.of;
+        return act(
+          'lot.record',
+          { lotId: lot.id, events: [{ ...event, id: eventId, atSeconds }] },
+          timed(`${lot.vessel!.name}: ${saidOfLot(jot.of)}`),
+          {
+            name: 'lot.record',
+            input: { lotId: lot.id, events: [{ id: newId(), atSeconds, kind: 'undone', eventId }] },
+          },
+        );
+      }
+      case 'ofPiece': {
+        const { name, input, says } = pieceCommand(jot.of, say);
+        return act(name, { ...input, ...at }, timed(says));
+      }
       case 'makeDay':
         return batchId ? onTheChurn(batchId, jot.act, atSeconds, since) : 'Nothing is being churned now.';
     }
@@ -211,6 +239,30 @@ export async function writeJot(
           })
           .then(refresh),
     );
+  }
+}
+
+const lookSays = {
+  thickAndTart: 'thick and tart',
+  notYet: 'not yet',
+  lightlyTart: 'a little tart',
+  mould: 'mould',
+  pink: 'pink or orange',
+  gas: 'gas',
+  foul: 'a foul smell',
+} as const;
+
+/** What was said of a lot, said back. */
+function saidOfLot(of: OfLot): string {
+  switch (of.kind) {
+    case 'strained':
+      return 'strained';
+    case 'placed':
+      return `now ${places[of.place].inSentence}`;
+    case 'meant':
+      return `kept for ${meantNames[of.for]}`;
+    case 'looked':
+      return lookSays[of.seen];
   }
 }
 

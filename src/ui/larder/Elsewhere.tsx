@@ -13,15 +13,9 @@ import { useAct } from '../outbox/useAct';
 import { QuantityField } from '../quantity/QuantityField';
 import { Quiet } from '../theme/Enamel';
 import { roomLeft } from './freezerRoom';
+import { into } from './intoPlaces';
 import styles from './Larder.module.css';
 import { someOf } from './someOf';
-
-export const into: Record<Storage, string> = {
-  counter: 'Onto the counter',
-  crock: 'Into the crock',
-  fridge: 'To the fridge',
-  freezer: 'To the freezer',
-};
 
 /** Places it may be put to: what has fresh herbs or garlic in it never stands warm (docs/handbook.md, keeping). */
 export const placesFor = ({ storage, additions }: Pick<ButterShown, 'storage' | 'additions'>): Storage[] =>

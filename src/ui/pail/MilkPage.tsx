@@ -1,8 +1,10 @@
 'use client';
 
 import { laterPart } from '../frame/laterPart';
+import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { coolsFirst } from '@/core/standing/judgeLot';
+import { notTakenBack } from '@/core/standing/lotStory';
 import { places } from '@/core/standing/places';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { PailView } from '@/server/pail/views';
@@ -14,6 +16,7 @@ import { AlarmCaution } from '../standing/AlarmCaution';
 import { sayAge } from '../standing/lotNow';
 import { notesOf, notesSaid } from '../standing/notesOf';
 import { useLotsNow } from '../standing/useLotsNow';
+import { useLotRecord } from '../standing/useLotRecord';
 import { SkimGauge } from './SkimGauge';
 
 const HeatCard = laterPart(() => import('../standing/HeatCard').then((part) => part.HeatCard));
@@ -30,8 +33,11 @@ export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
   const say = useSay();
   const now = useNow(15_000);
   const [one] = useLotsNow(view.lots.filter(({ id }) => id === lotId));
+  const { record } = useLotRecord(lotId);
   if (!one) return null;
   const { lot, story, waiting, judged } = one;
+  const unstrained =
+    lot.details.strained === false && !notTakenBack(lot.events).some(({ kind }) => kind === 'strained');
   const cooling = waiting.word === 'cooling';
   return (
     <SkimGauge
@@ -52,7 +58,15 @@ export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
             `, of ${lot.details.animals.join(', ')}`}, {text(spokenFraction(one.fatShare))} fat
           {lot.fatSd ? ` ± ${(lot.fatSd * 100).toFixed(1)}` : ''}
           {lot.details.fatHow ? ` (${lot.details.fatHow.join('; ')})` : ''}.
-          {lot.details.strained === false && ' Not strained yet.'}
+          {unstrained && (
+            <>
+              {' '}
+              Not strained yet.{' '}
+              <Button size="small" onClick={() => void record({ kind: 'strained' }, 'It is strained.')}>
+                Strained now
+              </Button>
+            </>
+          )}
         </>
       }
       before={
