@@ -129,6 +129,10 @@ test('soft butter is chilled by number, shaped, put right after packing, tested,
   await page.goto('/churn/new');
   await page.getByText('Way of working').click();
   await page.getByRole('radio', { name: /^Sunday rolls/ }).click();
+  // How warm the cream was then is no fact of today’s; one tap makes it one.
+  await expect(page.getByText(/^It was kept with sweet cream at /)).toBeVisible();
+  await page.getByRole('button', { name: /^It is sweet, at .*, today too$/ }).click();
+  await expect(page.getByText(/^It was kept with sweet cream at /)).toHaveCount(0);
   await page.getByLabel('How much cream').fill('1.2 L');
   await page.getByRole('button', { name: 'Start churning' }).click();
   await page.getByRole('timer').first().waitFor();

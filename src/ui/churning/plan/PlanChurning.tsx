@@ -39,7 +39,15 @@ import { afterwardsWords } from '../words';
 import { foreseenWords } from './foreseenWords';
 import type { CreamInFront, PlanDraft, ReadPlan } from './planDraft';
 import type { CreamFromShelf } from './planDraft';
-import { afterwards, draftByWay, draftFromShelf, freshDraft, readPlan, someOf } from './planDraft';
+import {
+  afterwards,
+  creamByWay,
+  draftByWay,
+  draftFromShelf,
+  freshDraft,
+  readPlan,
+  someOf,
+} from './planDraft';
 import { amountRules } from './creamRules';
 import { OnShelf } from './OnShelf';
 import { useAcross } from './useAcross';
@@ -124,6 +132,7 @@ export function PlanChurning({
   // How warm cream is today is not how warm it was last time: it is asked, unless the Shelf knows it and it can be churned so.
   const [asksCold] = useState(!from || read.celsius === undefined);
   const [asksRich] = useState(!from && plan.last !== undefined && read.knownFat === undefined);
+  const ofWay = creamByWay(plan, draft, from !== undefined);
   const later = useDeferredValue(read);
   const foreseen = useMemo(
     () => later.facts && foresee(creamInChurn(later.facts), plan.paces[later.facts.tool]),
@@ -504,6 +513,19 @@ export function PlanChurning({
                     })),
                   ]}
                 />
+                {ofWay && (
+                  <>
+                    <Quiet>
+                      It was kept with {ofWay.ripened ? 'ripened' : 'sweet'} cream at{' '}
+                      {say.temperature(ofWay.celsius)}; what today’s is stays as you said it.
+                    </Quiet>
+                    <Button variant="outlined" onClick={() => change(ofWay.so)}>
+                      {from
+                        ? `It is at ${say.temperature(ofWay.celsius)} today too`
+                        : `It is ${ofWay.ripened ? 'ripened' : 'sweet'}, at ${say.temperature(ofWay.celsius)}, today too`}
+                    </Button>
+                  </>
+                )}
               </div>
             </Door>
           )}

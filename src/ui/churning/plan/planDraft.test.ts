@@ -1,6 +1,6 @@
 import type { Farm, Vessel } from '@/server/house/views';
 import type { CreamFromShelf, PlanDraft } from './planDraft';
-import { afterwards, draftByWay, freshDraft, readPlan, someOf } from './planDraft';
+import { afterwards, creamByWay, draftByWay, freshDraft, readPlan, someOf } from './planDraft';
 
 const farm: Farm = {
   id: 'f',
@@ -234,12 +234,13 @@ describe('a named way of working', () => {
   } as const;
   const plan = { ...bare, vessels: [oak], ways: [{ id: 'way-1', name: 'Sunday cultured', way }] };
 
-  it('brings everything but the cream: churn, temperature, ripeness, washes, salt, shaping, place, and its name', () => {
-    const draft = { ...freshDraft(plan, 'tub'), amount: '1.2 l', ...draftByWay(plan, 'way-1', false) };
+  it('brings the churn, the kind of cream, washes, salt, shaping, place and its name; how warm and how ripe is today’s', () => {
+    const before = { ...freshDraft(plan, 'tub'), amount: '1.2 l', cold: 'cool' as const };
+    const draft = { ...before, ...draftByWay(plan, 'way-1', false) };
     expect(readPlan(draft, plan).facts).toMatchObject({
       amountTyped: '1.2 l',
-      temperature: 12.5,
-      ripened: true,
+      temperature: 12,
+      ripened: false,
       treatment: 'raw',
       vesselId: 'v1',
       usualSalt: way.usualSalt,
@@ -248,13 +249,20 @@ describe('a named way of working', () => {
       usualPieces: way.usualPieces,
       way: 'Sunday cultured',
     });
+    // One tap says that today’s cream is as that was; then there is nothing more to say.
+    const other = creamByWay(plan, draft, false)!;
+    expect(other).toMatchObject({ ripened: true, celsius: 12.5 });
+    const so = { ...draft, ...other.so };
+    expect(readPlan(so, plan).facts).toMatchObject({ temperature: 12.5, ripened: true });
+    expect(creamByWay(plan, so, false)).toBeUndefined();
+    expect(creamByWay(plan, before, false)).toBeUndefined();
   });
 
   it('leaves cream from the Shelf what it is', () => {
     const change = draftByWay(plan, 'way-1', true);
-    expect(change).toMatchObject({ churn: 'vessel:v1', temperatureTyped: '12.5 °C', way: 'way-1' });
-    expect(change).not.toHaveProperty('ripened');
-    expect(change).not.toHaveProperty('cream');
+    expect(change).toEqual({ churn: 'vessel:v1', sizeTyped: '', way: 'way-1' });
+    const other = creamByWay(plan, { ...freshDraft(plan, 'tub'), ...change }, true)!;
+    expect(other.so).toEqual({ cold: 'measured', temperatureTyped: '12.5 °C' });
   });
 
   it('that is kept no more changes nothing', () => {

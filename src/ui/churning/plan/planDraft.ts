@@ -142,17 +142,45 @@ function asBefore(
   };
 }
 
-/** A named way taken up: all but the cream itself, which stays as it was typed or chosen. */
-export function draftByWay(
-  plan: Pick<PlanView, 'vessels' | 'farm' | 'fatFromBatches' | 'ways'>,
-  wayId: string,
-  fromShelf: boolean,
-): Partial<PlanDraft> {
+type Waying = Pick<PlanView, 'vessels' | 'farm' | 'fatFromBatches' | 'ways'>;
+
+/**
+ * A named way taken up: the churn and the kind of cream, and what comes after the break. How warm the cream is, whether it is ripe and
+ * how rich it was found to be then are no facts of today’s: {@link creamByWay} says what it was.
+ */
+export function draftByWay(plan: Waying, wayId: string, fromShelf: boolean): Partial<PlanDraft> {
   const found = plan.ways.find(({ id }) => id === wayId);
   if (!found) return { way: undefined };
-  const before = asBefore(plan, found.way);
-  const { churn, sizeTyped, cold, temperatureTyped } = before;
-  return { ...(fromShelf ? { churn, sizeTyped, cold, temperatureTyped } : before), way: wayId };
+  const { churn, sizeTyped, cream, fatMethod, treatment, homogenised } = asBefore(plan, found.way);
+  return {
+    churn,
+    sizeTyped,
+    ...(fromShelf
+      ? {}
+      : {
+          ...(cream === 'other' ? {} : { cream, fatMethod, fatTyped: '' }),
+          treatment,
+          homogenised,
+        }),
+    way: wayId,
+  };
+}
+
+/**
+ * The cream that a named way was kept with, as far as a draft has another: one tap says that today’s is so too.
+ * @returns nothing where it is so already, or where there is no such way
+ */
+export function creamByWay(
+  plan: Waying,
+  draft: PlanDraft,
+  fromShelf: boolean,
+): { ripened: boolean; celsius: number; so: Partial<PlanDraft> } | undefined {
+  const way = plan.ways.find(({ id }) => id === draft.way)?.way;
+  if (!way) return undefined;
+  const { cold, temperatureTyped, ripened } = asBefore(plan, way);
+  const so = { cold, temperatureTyped, ...(fromShelf ? {} : { ripened }) };
+  const same = Object.entries(so).every(([key, value]) => draft[key as keyof PlanDraft] === value);
+  return same ? undefined : { ripened: way.ripened, celsius: way.temperature, so };
 }
 
 /** Cream chosen on the Shelf: its lots, and the facts nobody needs to be asked for. */
