@@ -1,6 +1,7 @@
 import { someCream } from '../testing/someCream';
 import { acrossTemperatures, atTemperature, coldest, warmest } from './acrossTemperatures';
 import { foresee } from './foresee';
+import { toolKeys, tools } from './tools';
 
 const across = acrossTemperatures({ cream: someCream });
 const breaking = across.points.filter(({ outcome }) => outcome === 'breaks');
@@ -33,6 +34,24 @@ describe('what another temperature would do', () => {
     const { cooler, warmer } = foresee(someCream);
     expect(atTemperature(across, cooler.temperature).breakMinutes).toBeCloseTo(cooler.breakMinutes!, 6);
     expect(atTemperature(across, warmer.temperature).breakMinutes).toBeCloseTo(warmer.breakMinutes!, 6);
+  });
+
+  it.each(toolKeys)('is good where the plan tells to warm or chill it to, %s', (tool) => {
+    for (const hardness of [-2, 0, 3]) {
+      const { usualVolume: capacity } = tools[tool];
+      const cream = {
+        ...someCream,
+        tool,
+        hardness,
+        mass: 0.45 * capacity,
+        load: { ...someCream.load, capacity, mass: 0.45 * capacity, fill: 0.45 },
+      };
+      const { good } = acrossTemperatures({ cream, step: 6 });
+      const { temperature } = foresee(cream).better;
+      expect(good).toBeDefined();
+      expect(temperature).toBeGreaterThanOrEqual(good!.from);
+      expect(temperature).toBeLessThanOrEqual(good!.to);
+    }
   });
 
   it('is good in one stretch, where it neither takes long nor loses much', () => {

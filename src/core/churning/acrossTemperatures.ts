@@ -1,7 +1,7 @@
 import { priorPace } from './churnPace';
 import type { ChurnPace } from './churnPace';
 import type { CreamInChurn } from './creamInChurn';
-import { bestTemperature } from './bestTemperature';
+import { bestAtPace } from './bestTemperature';
 import { expectedButter } from './expectedButter';
 import { churnInputOf } from './foresee';
 import { foreseenPace, runAt } from './belief';
@@ -54,7 +54,7 @@ export function acrossTemperatures({
       outcome: run.outcome,
     };
   });
-  const { celsius, good, degrees } = bestTemperature({ ...input, texture: 'usual', pace: 1 }, logPaceAt);
+  const { celsius, good, degrees } = bestAtPace(input, pace);
   const costs = (at: number) => degrees.find((one) => one.celsius === at && one.minutes !== undefined)?.costs;
   return {
     points,

@@ -1,6 +1,8 @@
 import { ranked } from '../prediction';
 import type { Predicted } from '../prediction';
-import { runAt } from './belief';
+import { foreseenPace, runAt } from './belief';
+import type { ChurnInput } from './churnInput.calc';
+import type { ChurnPace } from './churnPace';
 import type { BestInput } from './bestTemperature.calc';
 import { expectedButter } from './expectedButter';
 import { greasyFrom } from './churnTroubles';
@@ -52,7 +54,10 @@ export function bestTemperature(
   });
   const whole = butterOf(input, 0);
   const value = ({ minutes, got }: (typeof tried)[number]) => got - worth * (minutes ?? 0);
-  const fitting = tried.filter(({ minutes, breaksAt }) => minutes !== undefined && breaksAt <= most);
+  const breaking = tried.filter(({ minutes }) => minutes !== undefined);
+  // What heats its cream past that wherever it begins is begun cold: then the coldest it breaks at is as firm as it gets.
+  const coldestBreak = Math.min(...breaking.map(({ breaksAt }) => breaksAt));
+  const fitting = breaking.filter(({ breaksAt }) => breaksAt <= Math.max(most, coldestBreak + 1));
   const best = fitting.toSorted((a, b) => value(b) - value(a))[0];
   const degrees = tried.map((one): AtDegree => ({
     celsius: one.celsius,
@@ -98,6 +103,12 @@ export function bestTemperature(
         ],
   };
 }
+
+/** {@link bestTemperature} for butter of the usual texture, at the pace that is believed of this churn: what plan and chart both go by. */
+export const bestAtPace = (input: ChurnInput, pace: ChurnPace): BestTemperature =>
+  bestTemperature({ ...input, texture: 'usual', pace: 1 }, (celsius) =>
+    foreseenPace({ ...input, temperature: celsius }, pace),
+  );
 
 const butterOf = (
   { creamMass, creamFat, creamFatSd }: Pick<BestInput, 'creamMass' | 'creamFat' | 'creamFatSd'>,

@@ -4,6 +4,8 @@ import type { ChurnPace } from './churnPace';
 import type { Churned } from './churned';
 import type { ChurnInput } from './churnInput.calc';
 import { usualRoom } from './churnInput';
+import type { BestTemperature } from './bestTemperature';
+import { bestAtPace } from './bestTemperature';
 import { believe, breakWindow, foreseenPace, runAt } from './belief';
 import type { CreamInChurn } from './creamInChurn';
 import type { CoursePoint } from './course';
@@ -36,7 +38,7 @@ export interface Foreseen {
   course: CoursePoint[];
   cooler: Glimpse;
   warmer: Glimpse;
-  /** At the temperature this tool likes with this fat: what to aim for when here is no good. */
+  /** At the temperature this tool likes with this fat, as far as that is good for this load ({@link bestAtPace}): what to aim for when here is no good. */
   better: Glimpse;
   buttermilkFat: Estimate;
   /** Share of the fat lost to buttermilk, wash and smears, 0 … 1. */
@@ -65,6 +67,15 @@ export const churnInputOf = (cream: CreamInChurn): ChurnInput => ({
   capacity: cream.load.capacity,
   happenings: [],
 });
+
+/** The temperature its tool is usually run at with this fat, or the nearest to it at which this load does hardly worse than at its best. */
+function goodFor(
+  { tool, hardness }: Pick<CreamInChurn, 'tool' | 'hardness'>,
+  good: BestTemperature['good'],
+): number {
+  const usual = tools[tool].referenceTemperature + hardness;
+  return good ? Math.min(good.to, Math.max(good.from, usual)) : usual;
+}
 
 /**
  * What to expect of a churning: when it breaks, what two degrees either way would do, the fat lost, and the butter. The
@@ -101,7 +112,7 @@ export function foresee(cream: CreamInChurn, pace: ChurnPace = priorPace): Fores
     course: courseOf(here.moments),
     cooler: glimpse(cream.temperature - otherWay),
     warmer: glimpse(cream.temperature + otherWay),
-    better: glimpse(tools[cream.tool].referenceTemperature + cream.hardness),
+    better: glimpse(goodFor(cream, bestAtPace(input, pace).good)),
     buttermilkFat,
     fatLost: { low: lost(buttermilkFat.low), mid: lost(buttermilkFat.mid), high: lost(buttermilkFat.high) },
     butter: expectedButter(cream, fatLeft),

@@ -55,7 +55,7 @@ describe('what comes next', () => {
   it('warns of cream too warm to grain and too cold to break, with the temperature to aim for', () => {
     expect(nextWords(story(), foresee({ ...cream, temperature: 27 }), 30, undefined, say)).toMatchObject({
       next: 'Too warm to grain: chill it',
-      more: expect.stringMatching(/Chill it to about 14 °C/),
+      more: expect.stringMatching(/Chill it to about 13 °C/),
     });
     const cold = foresee({ ...cream, tool: 'barrel', temperature: 1, roomTemperature: 1 });
     expect(nextWords(story(), cold, 30, undefined, say).next).toBe('Too cold to break soon');
