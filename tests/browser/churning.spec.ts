@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { beginBatch, expect, test } from './farm';
 
 test('stages can be marked, taken back, re-timed, paused over, watered and done again after draining', async ({
@@ -110,4 +111,28 @@ test('butter in portions, each its own way, one joined to another, by mould with
   await page.goto('/');
   await expect(page.getByRole('link', { name: /B1a/ }).first()).toBeVisible();
   await expect(page.getByRole('link', { name: /B1b/ }).first()).toBeVisible();
+});
+
+test('the headline of a churning under way says from its first moment what it says seconds later', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('house.settle', { name: 'Larkfold', timeZone: 'Europe/Dublin' });
+  const batchId = await beginBatch(farm, 9, { tool: 'paddleHand' });
+  const at = Date.now() / 1000 - 60;
+  await farm.send('batch.record', {
+    batchId,
+    // Later than was foreseen: what is believed now is far from the plan.
+    events: [{ id: randomUUID(), atSeconds: at, kind: 'mark', stage: 'thickening' }],
+  });
+  const headline = page.locator('main h1');
+  const numbers = (said: string) => (said.match(/\d+(\.\d+)?/g) ?? []).map(Number);
+  await page.goto(`/churn/${batchId}`, { waitUntil: 'commit' });
+  await headline.waitFor();
+  const first = await headline.innerText();
+  await page.waitForTimeout(4000);
+  const later = await headline.innerText();
+  expect(later.replace(/\d+(\.\d+)?/g, '#')).toBe(first.replace(/\d+(\.\d+)?/g, '#'));
+  for (const [i, number] of numbers(later).entries())
+    expect(Math.abs(number - numbers(first)[i]!)).toBeLessThanOrEqual(1);
 });

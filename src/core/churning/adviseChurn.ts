@@ -63,6 +63,8 @@ const worthSaying = 0.15;
 /** Under this chance of breaking it is said that nobody knows; and after a remedy, that it may not be enough. */
 const evenOdds = 0.5;
 const sureEnough = 0.8;
+/** Until this share of the shortest time it may take, nothing was seen that could call it slow. */
+const earlyShare = 0.5;
 /** Paces tried for each remedy. */
 const paces = 9;
 /** Grains this big are the time to stop; bigger ones have gathered in one mass, mm (docs/models.md, churning). */
@@ -125,7 +127,9 @@ export function adviseChurn(input: AdviseInput, pace: ChurnPace = paceFor(input)
       ? `${causes[0].says} ${causes[0].remedy}`
       : asItStands.chance < evenOdds
         ? 'Whether this breaks is not known from here, and no remedy is known to be better: go on, and look at it again.'
-        : 'Slow, and nothing would make it quicker: go on.',
+        : elapsed < earlyShare * (asItStands.breakMinutes?.low ?? usual)
+          ? 'It takes its time as it is: go on.'
+          : 'Slow, and nothing would make it quicker: go on.',
     causes,
     reasons: causes.map((one): Reason => ({ says: one.says, weight: one.weight })),
     ...said,

@@ -17,6 +17,10 @@ const shortest = 0.05;
 /** The model takes cream from 0 to 40 °C. */
 const coldest = (celsius: number): number => Math.min(40, Math.max(0, celsius));
 
+/** Whether a load is on its way to the break or past it and not yet drained. */
+export const isLive = ({ phase }: Pick<BatchStory, 'phase'>): boolean =>
+  phase === 'churning' || phase === 'paused' || phase === 'stopped';
+
 /**
  * The load looked at as the live calculations take it: marks, readings, water, pauses with where it stood, other tools,
  * and what was taken out or poured in, at minutes since that load began.

@@ -4,6 +4,9 @@ import type { BatchStory } from '@/core/churning/batchStory';
 import { foreseenOf } from '@/core/churning/foreseenOf';
 import type { ChurnPace } from '@/core/churning/churnPace';
 import type { BatchFacts, MixedIn } from '@/core/churning/batchEvents';
+import type { LiveChurn } from '@/core/churning/liveChurn';
+import { liveChurn } from '@/core/churning/liveChurn';
+import { isLive, liveLoad } from '@/core/churning/liveLoad';
 import { learnPace, paceOf } from '@/core/churning/learnPace';
 import { tellBatch } from '@/core/churning/tellBatch';
 import { factsAsDone } from '@/core/churning/wayOfWorking';
@@ -63,6 +66,8 @@ export interface BatchView extends HouseView {
   ways: NamedWay[];
   /** Codes its portions ever had, by their ids: a label once printed names its butter for good. */
   codes: Record<string, string>;
+  /** How it is believed to stand as the page is drawn, while it is churned: the page says it from its first moment. */
+  live?: { atSeconds: number; churn: LiveChurn } | undefined;
   /** What it came to by these events, once it is packed. */
   judged: Judgement | undefined;
   /** Butter that was to be expected of its cream, by what was marked, once it is packed; g, with its standard deviation. */
@@ -147,6 +152,7 @@ export async function batchViewOf(scope: FarmScope, batchId: string): Promise<Ba
     judged: story.phase === 'packed' ? judgeBatch(batch.facts, story) : undefined,
     revision: batch.revision,
     pace,
+    live: liveNow(batch.facts, story, pace),
     ...(story.phase === 'packed' ? { expected: expectedOf(batch.facts, story, pace) } : {}),
     mixedBefore: await mixedBefore(scope),
     moulds: vessels.filter((vessel) => vessel.kind === 'mould' || vessel.kind === 'tub'),
@@ -158,6 +164,14 @@ export async function batchViewOf(scope: FarmScope, batchId: string): Promise<Ba
         .map(({ id, code }) => [id, code]),
     ),
   };
+}
+
+/** The churning as the model sees it now; nothing once it was drained. */
+function liveNow(facts: BatchFacts, story: BatchStory, pace: ChurnPace | undefined): BatchView['live'] {
+  if (!isLive(story)) return undefined;
+  const atSeconds = Math.max(now().getTime() / 1000, story.events.at(-1)?.atSeconds ?? 0);
+  const input = liveLoad(facts, story, atSeconds);
+  return input && { atSeconds, churn: liveChurn({ input, pace }) };
 }
 
 export const batchView = (farmId: string, batchId: string): Promise<BatchView | undefined> =>

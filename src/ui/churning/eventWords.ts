@@ -88,14 +88,14 @@ function untilBreak(
   }
   const minutes = elapsed / 60;
   if (minutes > breakMinutes.high) {
-    if (reading !== undefined && Math.abs(reading - better.temperature) < asItShould)
-      return {
-        next: 'Later than nine in ten',
-        more: `At ${say.temperature(reading)} it is as warm as it should be: usually it is too full, or the cream is thin. A churn at most half full.`,
-      };
+    // What holds it up is the advice’s to say, by its cream, its fill and its marks: not the headline’s by rule of thumb.
     return {
       next: 'Later than nine in ten',
-      more: `Usual reasons: too cold, too full, or thin cream.${reading === undefined ? ' Take its temperature.' : ` It was ${say.temperature(reading)}.`} Aim for ${say.temperature(better.temperature)} and a churn at most half full.`,
+      ...(reading === undefined
+        ? { more: 'Take its temperature: it tells most of what holds it up.' }
+        : Math.abs(reading - better.temperature) < asItShould
+          ? { more: `At ${say.temperature(reading)} it is as warm as it should be.` }
+          : {}),
     };
   }
   if (minutes >= breakMinutes.low)

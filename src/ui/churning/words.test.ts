@@ -29,17 +29,17 @@ describe('what comes next', () => {
     );
   });
 
-  it('when it is late says so, why that usually is, and asks for the temperature', () => {
+  it('when it is late says so, and asks for the temperature', () => {
     const late = nextWords(story(), seen, seen.breakMinutes!.high * 61, undefined, say);
     expect(late.next).toBe('Later than nine in ten');
-    expect(late.more).toMatch(/too cold, too full, or thin cream.*Take its temperature/);
-    expect(nextWords(story(), seen, seen.breakMinutes!.high * 61, 9, say).more).toMatch(/It was 9 °C/);
+    expect(late.more).toMatch(/^Take its temperature/);
+    // What holds it up is the advice’s to say.
+    expect(nextWords(story(), seen, seen.breakMinutes!.high * 61, 9, say)).toEqual({ next: late.next });
   });
 
-  it('does not blame the cold for cream that is as warm as it should be', () => {
+  it('says of cream that is as warm as it should be that it is, and blames nothing by rule of thumb', () => {
     const late = nextWords(story(), seen, seen.breakMinutes!.high * 61, 14.5, say);
-    expect(late.more).toMatch(/as warm as it should be: usually it is too full, or the cream is thin/);
-    expect(late.more).not.toMatch(/too cold/);
+    expect(late.more).toBe('At 15 °C it is as warm as it should be.');
   });
 
   it('lets drained butter rest, and does not send it back to be churned', () => {
