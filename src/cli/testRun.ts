@@ -1,5 +1,8 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
+import { rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { build } from './keeping/build';
 import { run as runProgram } from './keeping/children';
 import { homeOf, isRoot, runAt } from './keeping/home';
@@ -39,7 +42,8 @@ export async function runTests(here: string, args: readonly string[]): Promise<v
     return withScratch('test', async (scratch) => {
       await prepare(here, scratch.env);
       const { all } = await served(here, scratch);
-      await steps(here, ['browser tests', 'npx', [...browsers, ...chosen], all]);
+      const moved = chosen.some((one) => one.includes('clocks'));
+      await steps(here, ['browser tests', 'npx', [...(moved ? clocks : browsers), ...chosen], all]);
     });
   }
   const script = (words: string, name: string): Step => [words, 'npm', ['run', '--silent', name]];
@@ -71,10 +75,14 @@ export async function runTests(here: string, args: readonly string[]): Promise<v
   say('all tests passed');
 }
 
+/** They move the clock of the whole house: run by themselves. */
+const clocks = ['playwright', 'test', '--project=clocks'] as const;
 const browsers = ['playwright', 'test', '--project=laptop', '--project=phone'] as const;
 
-async function served(here: string, { run, env }: Scratch): Promise<{ one: Served; all: NodeJS.ProcessEnv }> {
+async function served(here: string, { run, port, env: reached }: Scratch): Promise<{ one: Served; all: NodeJS.ProcessEnv }> {
   const one: Served = { here, run, folder: await build(here), port: (await freePort(0))!, host: '127.0.0.1' };
+  const env = { ...reached, IMMULGO_CLOCK_AHEAD: join(tmpdir(), `immulgo-clock-ahead-${port}`) };
+  rmSync(env.IMMULGO_CLOCK_AHEAD, { force: true });
   const IMMULGO_ADDRESS = await launch(one, env);
   return { one, all: { ...env, IMMULGO_ADDRESS } };
 }
@@ -83,6 +91,7 @@ async function inBrowsers(here: string, scratch: Scratch): Promise<void> {
   const { run, port } = scratch;
   const { one, all } = await served(here, scratch);
   await steps(here, ['browser tests', 'npx', browsers, all]);
+  await steps(here, ['days on a moved clock', 'npx', clocks, all]);
   // The same keeping as a farm's, in a process of its own, which the tests hold still while they kill what it keeps.
   const keeper = spawn('node', [`${here}/.immulgo/bin/immulgo.mjs`, 'keep-for-tests'], {
     cwd: here,

@@ -1,4 +1,4 @@
-import { standsAtMost, standsFrom } from '../standing/judgeLot';
+import { standsAtMost, standsFrom, takeOut } from '../standing/judgeLot';
 import type { Act } from './acts';
 import type { FarmLot, JudgedNow } from './farmNow';
 
@@ -104,6 +104,12 @@ export function judgedActs({ id, kind, ageHours }: FarmLot, judged: JudgedNow): 
         now: readyHours !== undefined && readyHours <= 0,
         ...(readyHours === undefined ? {} : { inHours: Math.max(0, readyHours) }),
       });
+    case takeOut:
+      return act('ready', 'It is as you wanted it: take it out, or it goes on.', { untilHours: 0.25 });
+    case 'ready to churn':
+      return act('ready', 'It is as you wanted it.', { untilHours: 1 });
+    case 'probe it':
+      return act('ready', 'It should be as you wanted it: probe it.', { untilHours: 0.5 });
     case 'cream rising':
       return act('skim', 'Its cream rises.', {
         now: false,

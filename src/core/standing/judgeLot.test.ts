@@ -249,18 +249,51 @@ describe('out of the cold', () => {
     expect(ripe(20, 10)).toBe('chilling: soon');
   });
 
-  it('while it is tempered it warms or chills', () => {
-    const to = (from: number, to: number) =>
+  describe('while it is tempered', () => {
+    const at = (
+      celsius: number,
+      { from = 4, to = 14, around = 25, ready = 60, warmHours = 0.5, ripened = false } = {},
+    ) =>
       word({
+        ripened,
         story: {
-          tempering: { from, to, readyAtSeconds: undefined, sinceSeconds: now },
-          warmHours: 3,
-          celsius: 13,
+          tempering: { from, to, readyAtSeconds: now + ready, sinceSeconds: now - 600 },
+          warmHours,
+          celsius,
+          around,
         },
       });
-    expect(to(4, 13)).toBe('warming: soon');
-    expect(to(20, 13)).toBe('chilling: soon');
-    expect(to(13, 13)).toBe('chilling: soon');
+    const chilled = { from: 20, to: 12, around: 0.5 };
+
+    it('it warms or chills until it is there, however long it takes', () => {
+      expect(at(10)).toBe('warming: soon');
+      expect(at(13.3)).toBe('warming: soon');
+      expect(at(16, chilled)).toBe('chilling: soon');
+      expect(at(10, { warmHours: 3 })).toBe('warming: soon');
+    });
+
+    it('there, it is taken out of what brings it further, and stays where it does not', () => {
+      expect(at(13.5)).toBe('take it out: now');
+      expect(at(20)).toBe('take it out: now');
+      expect(at(12.5, chilled)).toBe('take it out: now');
+      expect(at(13.5, { around: 14 })).toBe('ready to churn: now');
+      expect(at(12.5, { ...chilled, around: 12 })).toBe('ready to churn: now');
+    });
+
+    it('past its time and not there it is probed', () => {
+      expect(at(10, { ready: -60 })).toBe('probe it: now');
+      expect(at(16, { ...chilled, ready: -60 })).toBe('probe it: now');
+    });
+
+    it('unsoured and warm for over two hours that comes first; soured it may stand', () => {
+      expect(at(14, { warmHours: 2.1 })).toBe('chill or churn: now');
+      expect(at(10, { warmHours: 2.1, ready: -60 })).toBe('chill or churn: now');
+      expect(at(14, { warmHours: 9, ripened: true })).toBe('take it out: now');
+    });
+
+    it('far colder than was wanted it is cold cream like any other', () => {
+      expect(at(4, chilled)).toBe('to churn: calm');
+    });
   });
 });
 

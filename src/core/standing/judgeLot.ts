@@ -187,8 +187,8 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
         ? { word: yoghurt ? 'set? look' : 'ripe? look', tone: 'now' }
         : { word: yoghurt ? 'setting' : 'souring', tone: 'calm' };
     }
-    if (story?.tempering)
-      return { word: story.tempering.to > story.tempering.from ? 'warming' : 'chilling', tone: 'soon' };
+    const tempered = story?.tempering && temperedWaits(story, story.tempering);
+    if (tempered) return tempered;
     if (kind === 'milk') return milkWaits();
     if (sour && story && story.celsius > 10)
       return story.around <= 10 ? { word: 'chilling', tone: 'soon' } : { word: 'chill it', tone: 'now' };
@@ -215,6 +215,23 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
     if (left < 0 && !sour) return { word: 'not to drink', tone: 'now' };
     if (left < 24 && !sour) return { word: 'use today', tone: 'now' };
     return { word: (lot.meant && keptFor[lot.meant]) ?? 'to use', tone: 'calm' };
+  }
+
+  /** What is brought to a temperature waits for it; there, it is taken out of what would bring it further. Warm for too long, that comes first. */
+  function temperedWaits(
+    { celsius, around, warmHours }: LotStory,
+    { to, from, readyAtSeconds = Infinity }: NonNullable<LotStory['tempering']>,
+  ): Waiting | undefined {
+    const warms = to > from;
+    const there = warms ? celsius > to - nearTo : celsius < to + nearTo;
+    if (!there && readyAtSeconds > nowSeconds) return { word: warms ? 'warming' : 'chilling', tone: 'soon' };
+    if (!sour && celsius > cold && warmHours > useWithin) return undefined;
+    // Colder than was wanted it is cold cream like any other.
+    if (!warms && celsius < to - wellPast) return undefined;
+    const goesOn = warms ? around > to + goesOnBeyond : around < to - goesOnBeyond;
+    return there && goesOn
+      ? { word: takeOut, tone: 'now' }
+      : { word: there ? 'ready to churn' : 'probe it', tone: 'now' };
   }
 
   function milkWaits(): Waiting {
@@ -249,6 +266,11 @@ const keptFor: Partial<Record<Meaning, string>> = {
   drinking: 'for drinking',
   feeding: 'for the animals',
 };
+/** So near to the temperature it is brought to it is there; surroundings so far beyond bring it further, K. */
+const nearTo = 0.6;
+const goesOnBeyond = 1;
+const wellPast = 2;
+export const takeOut = 'take it out';
 const notInTime = 'not cold in time';
 const stillWarm = 'still warm';
 

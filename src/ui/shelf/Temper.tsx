@@ -1,5 +1,6 @@
 'use client';
 
+import { takeOut as takeOutWord } from '@/core/standing/judgeLot';
 import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useState } from 'react';
@@ -178,13 +179,15 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
       <Enamel className={styles.stack} aria-label="Tempering">
         <p className={styles.readout}>
           <span className={styles.big}>
-            {there
-              ? `At ${say.temperature(celsius)}: ready to churn.`
-              : readyAt !== undefined
-                ? now < readyAt
-                  ? `Take out at ${say.temperature(to)}, by ${say.when(readyAt, now)}`
-                  : `It should be at ${say.temperature(to)} now: probe it.`
-                : `On the way to ${say.temperature(to)}`}
+            {one.waiting.word === takeOutWord
+              ? `At ${say.temperature(celsius)}: take it out now, or it goes on.`
+              : there
+                ? `At ${say.temperature(celsius)}: ready to churn.`
+                : readyAt !== undefined
+                  ? now < readyAt
+                    ? `Take out at ${say.temperature(to)}, by ${say.when(readyAt, now)}`
+                    : `It should be at ${say.temperature(to)} now: probe it.`
+                  : `On the way to ${say.temperature(to)}`}
           </span>
         </p>
         <Quiet>
@@ -209,6 +212,11 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
           />
         )}
         <div className={styles.steps}>
+          {(there || one.waiting.word === takeOutWord) && (
+            <Button component={Link} href={`/churn/new?lots=${lot.id}`} variant="contained" size="large">
+              Plan its churning
+            </Button>
+          )}
           {readyAt !== undefined && now < readyAt && (
             <Button
               component="a"

@@ -1,3 +1,4 @@
+import { takeOut } from '@/core/standing/judgeLot';
 import { daysBetween } from '@/core/keeping/civilDate';
 import { crockWater } from '@/core/keeping/crockWater';
 import type { Act } from '@/core/planning/acts';
@@ -76,6 +77,15 @@ export function sayAct(act: Act, told: Told): ActSaid {
     case 'goOn':
       return { says: 'A churning is under way.', short: goesOn(view, act), href: `/churn/${act.lots[0]}`, label: 'To the churn' }; // prettier-ignore
     case 'look':
+      if (kind === 'yoghurt')
+        return {
+          says: act.now
+            ? `${name} should be set: look at it.`
+            : `${name} sets${ready === undefined || act.inHours! <= 0 ? '' : `: look again about ${ready}`}.`,
+          why: by === undefined ? undefined : `Not set by ${say.when(by, now)}, it goes out.`,
+          short: `look at ${name}`,
+          ...there,
+        };
       return act.now
         ? {
             says: `${name} should be ripe: look at it.`,
@@ -92,12 +102,7 @@ export function sayAct(act: Act, told: Told): ActSaid {
     case 'chill':
       return { says: `${name} is thick and tart: chill it now.`, why: 'It gets sharper for as long as it stays warm.', short: `chill ${name}`, ...there }; // prettier-ignore
     case 'ready':
-      return {
-        says: `${name} is ${one?.waiting.word ?? 'on its way'}${ready === undefined || act.now ? '' : `, until about ${ready}`}.`,
-        why: one?.story?.tempering ? 'Then it is as you wanted it.' : undefined,
-        short: `${name} ready`,
-        ...there,
-      };
+      return { ...tempered(), short: `${name} ready`, ...there };
     case 'skim':
       return { says: `Skim ${name} now.`, short: `skim ${name}`, ...there };
     case 'churn':
@@ -192,6 +197,25 @@ export function sayAct(act: Act, told: Told): ActSaid {
   function waits(): string {
     const grams = Math.abs(act.waiting.grams);
     return grams < 1 ? '' : `About ${say.about(grams)} of fat waits on it.`;
+  }
+
+  /** What is brought to a temperature: on its way, there, or to be taken out of what brings it further. */
+  function tempered(): { says: string; why?: string | undefined } {
+    const { word = 'on its way' } = one?.waiting ?? {};
+    const wanted = one?.story?.tempering && say.temperature(one.story.tempering.to);
+    if (word === takeOut)
+      return {
+        says: `Take ${name} out now.`,
+        why: wanted && `It is at the ${wanted} you wanted, and goes on from there.`,
+      };
+    if (word === 'probe it')
+      return { says: `Probe ${name}.`, why: wanted && `It should be at ${wanted} by now.` };
+    if (word === 'ready to churn')
+      return { says: `${name} is ready to churn.`, why: wanted && `It is at the ${wanted} you wanted.` };
+    return {
+      says: `${name} is ${word}${ready === undefined || act.now ? '' : `, until about ${ready}`}.`,
+      why: wanted && `Then it is at the ${wanted} you wanted.`,
+    };
   }
 
   function butter(): Omit<ActSaid, 'short'> {

@@ -105,9 +105,18 @@ export function PlanChurning({
   const router = useRouter();
   const outbox = useOutbox();
   const say = useSay();
-  const [draft, change, forget] = useDraft<PlanDraft & { begun?: string }>(
+  const [kept, change, forget] = useDraft<PlanDraft & { begun?: string }>(
     `plan:${plan.farm.id}:${from ? from.lots.map(({ lotId }) => lotId).join() : (like ?? front ?? 'new')}`,
     () => (from ? draftFromShelf(plan, from) : freshDraft(plan, front)),
+  );
+  // Cream of the Shelf goes on warming while the plan is thought over: how warm it is follows it, until somebody says it.
+  const [firstCold] = useState(kept.temperatureTyped);
+  const draft = useMemo(
+    () =>
+      from && kept.temperatureTyped === firstCold
+        ? { ...kept, temperatureTyped: draftFromShelf(plan, from).temperatureTyped }
+        : kept,
+    [plan, from, kept, firstCold],
   );
   const { begun } = draft;
   const asItWas = useMemo(() => freshDraft(plan, front), [plan, front]);
@@ -208,9 +217,13 @@ export function PlanChurning({
   const dangers = cautions.filter(({ level }) => level === 'danger');
   const { facts, loads } = later;
   const words = foreseen && facts ? foreseenWords(foreseen, facts, say) : undefined;
-  // Cream that will not break as it stands is brought to where it would, where it stands.
+  // Cream that will not break as it stands is brought to where it would; where it would nowhere, tempering is no help.
   const temperFirst =
-    from !== undefined && despite === undefined && foreseen !== undefined && foreseen.outcome !== 'breaks';
+    from !== undefined &&
+    despite === undefined &&
+    foreseen !== undefined &&
+    foreseen.outcome !== 'breaks' &&
+    (foreseen.outcome === 'oils' || foreseen.better.breakMinutes !== undefined);
   // Cream that is there goes before cream that has to be told.
   const stands =
     !from &&
