@@ -1,6 +1,6 @@
 import { keepsUntil } from '../keeping/keepsUntil';
 import { ripenPredict } from '../ripening/ripenPredict';
-import { discardAfterHours as heatedAtMost } from '../standing/lotStory';
+import { discardAfterHours as heatedAtMost } from '../standing/discardAfter';
 import type { StandingMilk } from '../separating/creamRise';
 import { cutAt, riseCream } from '../separating/creamRise';
 import { underLine } from '../separating/cutBetween';

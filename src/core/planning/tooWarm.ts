@@ -1,5 +1,5 @@
 import { safetyHours } from '../ripening/safetyClock';
-import { discardAfterHours } from '../standing/lotStory';
+import { discardAfterHours } from '../standing/discardAfter';
 import type { FarmLot } from './farmNow';
 
 /** As warm as this nothing is tempered: it stands out, and when nobody says for how long, all the while, °C (engineering estimate). */

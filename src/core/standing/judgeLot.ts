@@ -4,7 +4,7 @@ import { souringLeft } from '../ripening/safetyClock';
 import type { Look, Meaning } from './lotWords';
 import { ageSince, isMade } from './lotKinds';
 import type { LotStory, ToldLot } from './lotStory';
-import { discardAfterHours } from './lotStory';
+import { discardAfterHours } from './discardAfter';
 
 /** What a vessel at rest waits for, in a word or three, and how it presses. */
 export interface Waiting {

@@ -4,6 +4,7 @@ import { cultureHarm, safePh, safetyHours } from '../ripening/safetyClock';
 import { freezesAt } from '../tempering/freezing';
 import { lotsMix } from '../tempering/lotsMix';
 import type { LotEvent } from './lotEvents';
+import { discardAfterHours } from './discardAfter';
 import { after, factorShown, step } from './lotHeat';
 import type { Held, Stands } from './lotHeat';
 import type { Look } from './lotWords';
@@ -94,8 +95,6 @@ export interface LotStory extends Stands {
 }
 
 const warmFrom = 5;
-/** Unsoured and warm for longer than this it is thrown out (handbook §7), h. */
-export const discardAfterHours = 4;
 const coolTo = 10;
 /** A place colder than this chills what stands in it: the clock of warm hours waits (handbook §7, “then churn or chill”), °C. */
 const chillsBelow = 7;

@@ -1,6 +1,7 @@
 'use client';
 
 import { useRef, useState } from 'react';
+import { stoodWarm } from '@/core/churning/stoodWarm';
 import { clarities } from '@/core/churning/batchWords';
 import type { MarkStage } from '@/core/churning/stages';
 import { markStages, stageSigns } from '@/core/churning/stages';
@@ -29,6 +30,7 @@ import { phaseWords } from '../batchSaid';
 import { inTheChurn, isDrained, likeliestMark, stageByNow } from './stageNow';
 import { OfferedActs, offersAtFirst } from '../offered';
 import { Stops } from './Stops';
+import { stoodWarmCaution } from '../stoodWarmWords';
 import { useBatch } from '../useBatch';
 import { useForeseen } from '../plan/useForeseen';
 import type { SaidWhen } from '../../quantity/saidWhen';
@@ -177,6 +179,7 @@ export function ChurnView({ view: drawn }: { view: BatchView }) {
     );
 
   const words = nextWords(story, window, elapsed, reading, say);
+  const warm = stoodWarm(facts, story, now);
   const breakSeconds = quick && runs && window.breakMinutes ? window.breakMinutes.mid * 60 : undefined;
   return (
     <OfferedActs offers={offers}>
@@ -265,7 +268,10 @@ export function ChurnView({ view: drawn }: { view: BatchView }) {
               )}
             </div>
           ) : null}
-          {live && !brokeHere && churning && story.phase !== 'stopped' && (
+          {warm && !(rests && warm.level === 'caution') && (
+            <Cautions cautions={[stoodWarmCaution(warm, facts.treatment === 'raw')]} />
+          )}
+          {live && !brokeHere && churning && story.phase !== 'stopped' && warm?.level !== 'danger' && (
             <div className={styles.advice}>
               <Advice advice={live.advice} record={record} />
             </div>

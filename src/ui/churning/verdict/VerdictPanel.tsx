@@ -10,6 +10,8 @@ import type { BatchView } from '@/server/churning/views';
 import { Board } from '../../board/Board';
 import { Door, Doors } from '../../board/Door';
 import { Said, Wall } from '../../board/Wall';
+import { stoodWarm } from '@/core/churning/stoodWarm';
+import { stoodWarmCaution } from '../stoodWarmWords';
 import { Cautions } from '../../caution/Caution';
 import { rawCaution } from '@/core/keeping/cautions';
 import { useSay } from '../../frame/FarmContext';
@@ -63,6 +65,7 @@ export function VerdictPanel({
   const judged = useJudged(view, story);
   if (judged === 'coming') return <p role="status">One moment…</p>;
   if (!judged) return <p>No butter was weighed, so there is nothing to say of it yet.</p>;
+  const warm = stoodWarm(view.facts, story, Infinity);
   const tested = story.moistureTests.at(-1);
   const standing = standingOf(view, story, judged, say);
   const over =
@@ -136,6 +139,7 @@ export function VerdictPanel({
           </div>
         )}
       </dl>
+      {warm && <Cautions cautions={[stoodWarmCaution(warm, view.facts.treatment === 'raw')]} />}
       {view.facts.treatment === 'raw' && <Cautions cautions={[rawCaution]} />}
       {judged.water.disagree && (
         <Cautions cautions={judged.water.cautions.filter(({ key }) => key === 'disagree')} />
