@@ -198,15 +198,7 @@ function ripenReasons({ route, temperatures, generation, readings }: RipenInput,
 
 function ripenCautions(input: RipenInput, discardAfter: number, reached: boolean): Caution[] {
   const cautions: Caution[] = [
-    ...(reached
-      ? []
-      : [
-          {
-            key: 'discard',
-            level: input.elapsedHours > discardAfter ? ('danger' as const) : ('caution' as const),
-            says: `${input.elapsedHours > discardAfter ? `Its limit of ${Math.round(discardAfter)} h is past` : `Not thick and tart after ${Math.round(discardAfter)} h`}: discard it, do not wait on. A slow sour can hold a toxin that no heat destroys and nobody tastes.`,
-          },
-        ]),
+    ...(reached ? [] : [discardCaution(input.elapsedHours, discardAfter)]),
     {
       key: 'looks',
       level: 'caution',
@@ -236,4 +228,14 @@ function ripenCautions(input: RipenInput, discardAfter: number, reached: boolean
       says: 'This line has been carried on nine times and more: begin it anew.',
     });
   return cautions;
+}
+
+/** What comes of souring that is not done in time, hours since it began. */
+export function discardCaution(elapsedHours: number, discardAfter: number): Caution {
+  const past = elapsedHours > discardAfter;
+  return {
+    key: 'discard',
+    level: past ? 'danger' : 'caution',
+    says: `${past ? `Its limit of ${Math.round(discardAfter)} h is past` : `Not thick and tart after ${Math.round(discardAfter)} h`}: discard it, do not wait on. A slow sour can hold a toxin that no heat destroys and nobody tastes.`,
+  };
 }

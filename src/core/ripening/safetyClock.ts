@@ -29,11 +29,27 @@ const longestCold = 108;
 const known = new Map<string, number>();
 
 /**
- * Hours a souring has left of its limit: by the warmer of what it is and where it stands, for it will be as warm as that soon.
+ * Hours a souring has left of its limit, by how warm it will be where it stands.
  * @param used share of its time that is used up
+ * @param ahead how warm it will be until it is as warm as its place; where that is not known it counts as the warmer of both from now on
  */
-export const souringLeft = (route: Route, used: number, celsius: number, around: number): number =>
-  (1 - Math.min(1, used)) * safetyHours(route, Math.max(celsius, around));
+export function souringLeft(
+  route: Route,
+  used: number,
+  celsius: number,
+  around: number,
+  ahead: readonly Spell[] = [],
+): number {
+  let left = 1 - Math.min(1, used);
+  let hours = 0;
+  for (const spell of ahead) {
+    const share = spell.hours / safetyHours(route, spell.celsius);
+    if (share >= left) return hours + left * safetyHours(route, spell.celsius);
+    left -= share;
+    hours += spell.hours;
+  }
+  return hours + left * safetyHours(route, ahead.length > 0 ? around : Math.max(celsius, around));
+}
 
 /** Hours a souring of this route may take at one temperature before it is discarded, °C. */
 export function safetyHours(route: Route, celsius: number): number {

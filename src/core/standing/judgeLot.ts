@@ -1,9 +1,9 @@
 import { keepsUntil, thrownOutAfter } from '../keeping/keepsUntil';
 import { cultureState } from '../ripening/cultureLine';
-import { souringLeft } from '../ripening/safetyClock';
 import type { Look, Meaning } from './lotWords';
 import { ageSince, isMade } from './lotKinds';
 import type { LotStory, ToldLot } from './lotStory';
+import { leftToSour } from './souringNow';
 import { discardAfterHours } from './discardAfter';
 
 /** What a vessel at rest waits for, in a word or three, and how it presses. */
@@ -152,10 +152,7 @@ export function judgeLot(lot: JudgedLot, story: LotStory | undefined, nowSeconds
     if (soap) return undefined;
     if (story?.frozen === 'frozen' || kind === 'butter' || kind === 'ghee') return undefined;
     const ends: number[] = [];
-    if (story?.souring && !story.soured)
-      ends.push(
-        nowSeconds + hour * souringLeft(story.souring.route, story.souring.used, story.celsius, story.around),
-      );
+    if (story?.souring && !story.soured) ends.push(nowSeconds + hour * leftToSour(story, story.souring));
     else if (dated) {
       ends.push(nowSeconds + hour * (keeps - ageHours));
       if (story && !sour && !raw && story.celsius > cold)

@@ -1,9 +1,9 @@
 import type { Ripening } from '../ripening/ripenPredict';
 import type { RipenInput } from '../ripening/ripenPredict.calc';
-import { ripenPredict } from '../ripening/ripenPredict';
+import { discardCaution, ripenPredict } from '../ripening/ripenPredict';
 import { souringLeft } from '../ripening/safetyClock';
 import type { LotEvent } from './lotEvents';
-import type { LotStory, ToldLot } from './lotStory';
+import type { LotStory, Souring, ToldLot } from './lotStory';
 import { lotStory } from './lotStory';
 
 /** pH to which dairy things are soured here (handbook §6.4). */
@@ -17,6 +17,12 @@ export const setPh = 4.8;
 /** What ripening a lot can be predicted for: cream, or milk, skim and buttermilk. */
 export const ripenedKind = (kind: ToldLot['kind']): NonNullable<RipenInput['of']> =>
   kind === 'milk' || kind === 'skim' || kind === 'buttermilk' ? kind : kind === 'yoghurt' ? 'milk' : 'cream';
+
+/** Hours a souring lot has left of its limit, where it stands and as warm as it will be there. */
+export const leftToSour = (
+  { celsius, around, ahead }: Pick<LotStory, 'celsius' | 'around' | 'ahead'>,
+  { route, used }: Pick<Souring, 'route' | 'used'>,
+): number => souringLeft(route, used, celsius, around, ahead);
 
 /**
  * How far a lot that was set to sour has come, from the temperatures it had and what was seen: the ripening model over
@@ -49,13 +55,17 @@ export function souringNow(
     readyPh: souring.lightly ? lightPh : lot.kind === 'yoghurt' ? setPh : ripePh,
   });
   // The limit is the lot's own, by every minute it had, and what was seen before it: a past limit is past on every screen.
-  const { limitSeconds, used, seenInTime, startedSeconds } = souring;
+  const { limitSeconds, seenInTime, startedSeconds } = souring;
+  const discardAfterHours =
+    limitSeconds === undefined
+      ? souring.elapsedHours + leftToSour(story, souring)
+      : (limitSeconds - startedSeconds) / 3600;
   return {
     ...ripening,
-    discardAfterHours:
-      limitSeconds === undefined
-        ? souring.elapsedHours + souringLeft(souring.route, used, story.celsius, story.around)
-        : (limitSeconds - startedSeconds) / 3600,
+    discardAfterHours,
+    cautions: ripening.cautions.map((caution) =>
+      caution.key === 'discard' ? discardCaution(souring.elapsedHours, discardAfterHours) : caution,
+    ),
     state:
       limitSeconds !== undefined && !seenInTime
         ? 'discard'
