@@ -113,6 +113,7 @@ export function PortionPanel({
             onDraft={(to) => change({ salt: to })}
             ways={ways}
             early={undefined}
+            creamOf={read.creamOf}
           />
           {read.inIt > 0 && (
             <p className={styles.note}>

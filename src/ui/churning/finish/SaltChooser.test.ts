@@ -59,3 +59,25 @@ test('two pinches are a spoon’s small part, and unsure', () => {
   expect(salting).toMatchObject({ way: 'spoon' });
   expect((salting as { teaspoons: number }).teaspoons).toBeCloseTo(0.126, 2);
 });
+
+test('a spoon to the quart of cream is so many spoons for the cream there was', () => {
+  const spoons = (typed: string, system: 'us' | 'metric' | 'imperial', cream: number | undefined) => {
+    const { salting } = readSalt({ way: 'spoon', typed, kind: 'fine' }, system, cream);
+    return salting?.way === 'spoon' ? salting.teaspoons : undefined;
+  };
+  const quart = 946.352946;
+  for (const typed of [
+    '1 tbsp per quart',
+    '1 tbsp to the quart of cream',
+    'a tbsp a qt',
+    '3 tsp per qt of cream',
+  ])
+    expect(spoons(typed, 'us', 2 * quart)).toBeCloseTo(6, 6);
+  expect(spoons('2 tsp to the litre', 'metric', 500)).toBeCloseTo(5 / 4.92892159375, 6);
+  expect(spoons('1 tsp per pint', 'us', quart)).toBeCloseTo(2, 6);
+  // How much cream there was is not known, or it would be too much.
+  expect(readSalt({ way: 'spoon', typed: '1 tbsp per quart', kind: 'fine' }, 'us').understood).toEqual({
+    wrong: 'How much cream was churned is not known here: say the spoons themselves.',
+  });
+  expect(spoons('100 tbsp per quart', 'us', 2 * quart)).toBeUndefined();
+});

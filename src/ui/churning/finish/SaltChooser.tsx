@@ -59,10 +59,18 @@ export function saltDraftOf(salting: Salting, system: UnitSystem): SaltDraft {
 const isSome = (typed: string): boolean =>
   /^\s*(?:some|a little|a bit)\b/i.test(typed) || saltByEye.test(typed);
 
-/** What a salt draft says, or what is wrong with it. */
+/** “1 tbsp to the quart of cream”: a spoon for so much cream. */
+const toTheQuart =
+  /^(?<spoons>.+?)\s+(?:per|to (?:the|a|each|every)|for (?:each|every|a)|a|each)\s+(?<of>quart|qt|litre|liter|l|pint|pt|cup)(?:\s+of\s+cream)?$/i;
+
+/**
+ * What a salt draft says, or what is wrong with it.
+ * @param creamVolume mL of cream that was churned, for what is said by the quart of it
+ */
 export function readSalt(
   draft: SaltDraft,
   system: ReturnType<typeof useSay>['system'],
+  creamVolume?: number,
 ): { salting?: Salting; understood: Understood } {
   const { way, kind } = draft;
   if (way === 'none') return { salting: { way }, understood: undefined };
@@ -88,12 +96,28 @@ export function readSalt(
     };
   }
   if (way === 'spoon') {
-    const understood = understand(draft.typed, {
+    const { spoons, of } = toTheQuart.exec(draft.typed.trim())?.groups ?? {};
+    const measure =
+      of === undefined ? undefined : understand(`1 ${of}`, { system, kinds: ['volume'], bareUnit: 'L' });
+    const times =
+      measure && 'quantity' in measure && creamVolume !== undefined
+        ? creamVolume / measure.quantity.value
+        : undefined;
+    if (of !== undefined && times === undefined)
+      return {
+        understood: { wrong: `How much cream was churned is not known here: say the spoons themselves.` },
+      };
+    const read = understand(times === undefined ? draft.typed : spoons!, {
       system,
       kinds: ['volume'],
       bareUnit: 'tsp',
-      check: ({ value }) => (value > 990 ? 'That is more than 200 teaspoons: check the unit.' : undefined),
+      check: ({ value }) =>
+        value * (times ?? 1) > 990 ? 'That is more than 200 teaspoons: check the unit.' : undefined,
     });
+    const understood: Understood =
+      read && 'quantity' in read
+        ? { quantity: { ...read.quantity, value: read.quantity.value * (times ?? 1) } }
+        : read;
     return {
       salting:
         understood && 'quantity' in understood
@@ -116,14 +140,17 @@ export function SaltChooser({
   onDraft,
   ways,
   early,
+  creamOf,
 }: {
   draft: SaltDraft;
   onDraft: (draft: SaltDraft) => void;
   ways: SaltWays | undefined;
   early: string | undefined;
+  /** mL of the cream that this butter came of. */
+  creamOf?: number | undefined;
 }) {
   const say = useSay();
-  const { understood } = readSalt(draft, say.system);
+  const { understood } = readSalt(draft, say.system, creamOf);
   const [typedBefore, setTypedBefore] = useState<Partial<Record<Salting['way'], string>>>({});
   const convert = (way: Salting['way']) => {
     const kept = typedBefore[way];

@@ -143,7 +143,10 @@ export function readPortion(
     : noScale
       ? byCount(count, containerVolume)
       : byScale(typedMass);
-  const { salting } = readSalt(draft.salt, system);
+  // So much to the quart of cream is so much to this butter’s part of it.
+  const ofAll = draft.dividing || already > 0 ? (weighed?.mass ?? 0) / Math.max(1, foreseen.butter.mass) : 1;
+  const creamOf = facts.creamVolume * Math.min(1, ofAll);
+  const { salting } = readSalt(draft.salt, system, creamOf);
   const mixed = mixDrafts(draft.mixed).map((one) => {
     const understood = understand(one.typed, {
       system,
@@ -224,6 +227,7 @@ export function readPortion(
     pieces,
     gheeRead,
     gheeForeseen,
+    creamOf,
     tooMuch,
     /** What is typed is a tenth of what was to be expected, or several times that: asked about, never refused. */
     odd:
