@@ -24,14 +24,18 @@ export default defineConfig({
     },
   },
   projects: [
-    { name: 'laptop', use: { viewport: { width: 1280, height: 800 } }, testIgnore: /(trouble|clocks)\.spec\.ts/ },
+    {
+      name: 'laptop',
+      use: { viewport: { width: 1280, height: 800 } },
+      testIgnore: /(trouble|clocks|days)\.spec\.ts/,
+    },
     {
       name: 'phone',
       use: { viewport: { width: 390, height: 844 }, hasTouch: true },
       testMatch: /(morning|firstFive|screens|dairy)\.spec\.ts/,
     },
     // Moves the house’s clock: run by itself.
-    { name: 'clocks', use: { viewport: { width: 1280, height: 800 } }, testMatch: /clocks\.spec\.ts/ },
+    { name: 'clocks', use: { viewport: { width: 1280, height: 800 } }, testMatch: /(clocks|days)\.spec\.ts/ },
     // Kills what the others stand on: run after them.
     { name: 'trouble', use: { viewport: { width: 1280, height: 800 } }, testMatch: /trouble\.spec\.ts/ },
   ],

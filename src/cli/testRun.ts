@@ -42,7 +42,7 @@ export async function runTests(here: string, args: readonly string[]): Promise<v
     return withScratch('test', async (scratch) => {
       await prepare(here, scratch.env);
       const { all } = await served(here, scratch);
-      const moved = chosen.some((one) => one.includes('clocks'));
+      const moved = chosen.some((one) => /clocks|days/.test(one));
       await steps(here, ['browser tests', 'npx', [...(moved ? clocks : browsers), ...chosen], all]);
     });
   }
@@ -76,10 +76,13 @@ export async function runTests(here: string, args: readonly string[]): Promise<v
 }
 
 /** They move the clock of the whole house: run by themselves. */
-const clocks = ['playwright', 'test', '--project=clocks'] as const;
+const clocks = ['playwright', 'test', '--project=clocks', '--workers=1'] as const;
 const browsers = ['playwright', 'test', '--project=laptop', '--project=phone'] as const;
 
-async function served(here: string, { run, port, env: reached }: Scratch): Promise<{ one: Served; all: NodeJS.ProcessEnv }> {
+async function served(
+  here: string,
+  { run, port, env: reached }: Scratch,
+): Promise<{ one: Served; all: NodeJS.ProcessEnv }> {
   const one: Served = { here, run, folder: await build(here), port: (await freePort(0))!, host: '127.0.0.1' };
   const env = { ...reached, IMMULGO_CLOCK_AHEAD: join(tmpdir(), `immulgo-clock-ahead-${port}`) };
   rmSync(env.IMMULGO_CLOCK_AHEAD, { force: true });

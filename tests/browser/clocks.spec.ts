@@ -1,37 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import { writeFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { beginBatch, countWork, expect, openMilkRoom, test } from './farm';
+import { houseNow, onMovedClocks, passes } from './movedClock';
 import { readsWell } from './readsWell';
 
-/**
- * Days lived forward: the house’s clock and the device’s are moved together, and a page that stands open stands open
- * through the night.
- */
-test.describe.configure({ mode: 'default' });
+/** Nights and days between two presses, each page left open. */
+onMovedClocks();
 
 const minute = 60;
 const hour = 60 * minute;
-let gone = 0;
-const houseAhead = () => writeFileSync(process.env.IMMULGO_CLOCK_AHEAD!, String(gone));
-const rightAgain = () => {
-  gone = 0;
-  houseAhead();
-};
-test.beforeEach(async ({ page }) => {
-  rightAgain();
-  await page.clock.install();
-});
-test.afterEach(rightAgain);
-
-/** So much time goes by, in the house and on this device alike: what was to happen meanwhile happens once. */
-async function passes(page: Page, seconds: number): Promise<void> {
-  gone += seconds;
-  houseAhead();
-  await page.clock.fastForward(seconds * 1000);
-}
-/** The house’s time, s since 1970. */
-const houseNow = () => Date.now() / 1000 + gone;
 const headline = (page: Page) => page.getByRole('heading', { level: 1 });
 
 test('milk of the evening, skimmed in the morning, tempered and shaken the day after: pages left open tell the time', async ({

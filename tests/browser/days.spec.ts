@@ -2,11 +2,14 @@ import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import type { TestFarm } from './farm';
 import { countWork, expect, jotLine, test } from './farm';
+import { onMovedClocks, passes } from './movedClock';
 import { allReadWell, readsWell } from './readsWell';
 
+onMovedClocks();
+
 /**
- * Whole butter days as people live them, each in its own units: what was done hours ago is told with its time, and every
- * sentence of every screen on the way is read.
+ * Whole butter days as people live them, each in its own units and by the clock: hours go by in the house and on the device, and
+ * every sentence of every screen on the way is read. What was before the maker sat down is told with its time.
  */
 
 type System = 'metric' | 'us' | 'imperial';
@@ -15,7 +18,7 @@ let work: () => Promise<{ taps: number; fields: number }>;
 test.beforeEach(async ({ page }) => {
   work = await countWork(page);
 });
-// A whole day, with all that was said to have been hours ago: what is jotted counts as one field.
+// A whole day: what is jotted counts as one field.
 test.afterEach(async ({ page }, { annotations, status }) => {
   if (status !== 'passed' || page.isClosed()) return;
   const { taps, fields } = await work();
@@ -46,9 +49,22 @@ async function jot(page: Page, words: string): Promise<void> {
   await expect(page.getByLabel('Jot it down'), words).toHaveValue('');
 }
 
-/** Jots one line after another on the churn, and reads what it says after each. */
+/** Minutes that are still to go until the day’s end, as its lines count them. */
+let toGo = 0;
+const minutesIn = (ago: string): number => {
+  const [, hours = '0', minutes = '0'] = /^(?:(\d+) h)? ?(?:(\d+) min)? ago$/.exec(ago)!;
+  return 60 * Number(hours) + Number(minutes);
+};
+
+/** Jots one line after another on the churn, each when its time has come, and reads what it says after each. */
 async function lives(page: Page, system: System, lines: readonly string[]): Promise<void> {
-  for (const line of lines) {
+  for (const told of lines) {
+    const [, line = told, ago] = /^(.*?),? (\d+ (?:h \d+ )?(?:min|h) ago)$/.exec(told) ?? [];
+    if (ago !== undefined) {
+      await passes(page, 60 * (toGo - minutesIn(ago)));
+      toGo = minutesIn(ago);
+      await readsWell(page, system);
+    }
     if (line.startsWith('packed')) {
       // As quick as that no hand is: what was weighed stands there first.
       if (!line.includes('not weighed') && !lines.some((one) => one.includes('ghee')))
@@ -60,12 +76,10 @@ async function lives(page: Page, system: System, lines: readonly string[]): Prom
   }
 }
 
-/** Says when the plan on the screen began, and starts it. */
+/** Starts the plan on the screen; what follows goes by the clock, counted back from the end of the day. */
 async function startedAgo(page: Page, ago: string): Promise<void> {
-  await page.getByText('when I press Start').click();
-  await page.getByRole('radio', { name: 'Earlier' }).click();
-  await page.getByLabel('When it was', { exact: true }).fill(ago);
-  await page.getByRole('button', { name: /^It began/ }).click();
+  toGo = minutesIn(ago);
+  await page.getByRole('button', { name: 'Start churning' }).click();
   await expect(page.getByRole('timer')).toBeVisible();
 }
 
