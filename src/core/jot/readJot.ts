@@ -1,6 +1,7 @@
 import { CalculationError } from '../calculationError';
 import { jotExamples } from './jotExamples';
 import { parseQuantity } from '../quantities/parseQuantity';
+import { readAmount } from '../quantities/readAmount';
 import type { Quantity } from '../quantities/parseQuantity';
 import type { UnitSystem } from '../quantities/units';
 import type { MakeDay } from './readMakeDay';
@@ -202,7 +203,7 @@ function amountOf(left: string, system: UnitSystem, text: string): Quantity {
   const tries = [`${left} ${bare[system]}`, left];
   for (const one of tries) {
     try {
-      const quantity = parseQuantity(one, system);
+      const quantity = readAmount(one, system);
       if (quantity.kind !== 'mass' && quantity.kind !== 'volume') continue;
       if (quantity.value <= 0) throw refusal(`“${text.trim()}”: an amount above zero is needed.`);
       return quantity;

@@ -18,7 +18,7 @@ import type { ToolKey } from '../churning/tools';
 import { toolKeys, tools } from '../churning/tools';
 import { saltByEye, salts, someSalt } from '../salting/salts';
 import { readMixed } from './readMixed';
-import { parseQuantity } from '../quantities/parseQuantity';
+import { readAmount } from '../quantities/readAmount';
 import type { Quantity } from '../quantities/parseQuantity';
 import type { UnitSystem } from '../quantities/units';
 
@@ -404,7 +404,7 @@ function amountOf(
     );
   for (const one of number ? [`${said} ${bare}`] : [said]) {
     try {
-      const quantity = parseQuantity(one, system, kinds.length === 1 ? kinds[0] : undefined);
+      const quantity = readAmount(one, system, kinds.length === 1 ? kinds[0] : undefined);
       if (kinds.includes(quantity.kind) && (quantity.kind === 'temperature' || quantity.value > 0))
         return quantity;
     } catch (error) {

@@ -1,7 +1,7 @@
 import { CalculationError } from '../calculationError';
 import type { Storage } from '../keeping/keepingDate';
 import { list } from '../quantities/list';
-import { parseQuantity } from '../quantities/parseQuantity';
+import { readAmount } from '../quantities/readAmount';
 import type { UnitSystem } from '../quantities/units';
 
 /** A piece of butter or ghee of the larder that a line may name. */
@@ -121,7 +121,7 @@ export function readPiece(
 function grams(left: string, system: UnitSystem, text: string): number {
   for (const one of [left, `${left} ${system === 'metric' ? 'g' : 'oz'}`]) {
     try {
-      const { kind, value } = parseQuantity(one, system);
+      const { kind, value } = readAmount(one, system);
       if (kind === 'mass' && value > 0) return value;
     } catch (error) {
       if (!(error instanceof CalculationError)) throw error;

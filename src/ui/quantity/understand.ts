@@ -1,6 +1,6 @@
 import { CalculationError } from '@/core/calculationError';
 import type { Quantity } from '@/core/quantities/parseQuantity';
-import { parseQuantity } from '@/core/quantities/parseQuantity';
+import { readAmount } from '@/core/quantities/readAmount';
 import {
   spokenFraction,
   spokenMass,
@@ -49,11 +49,11 @@ export function understand(
 function read(typed: string, system: UnitSystem, kinds: readonly QuantityKind[], bareUnit: string): Quantity {
   const only = kinds.length === 1 ? kinds[0] : undefined;
   try {
-    return parseQuantity(`${typed} ${bareUnit}`, system, only);
+    return readAmount(`${typed} ${bareUnit}`, system, only);
   } catch (error) {
     if (!(error instanceof CalculationError)) throw error;
   }
-  return parseQuantity(typed, system, only);
+  return readAmount(typed, system, only);
 }
 
 /** Says a quantity back in the farm's units, with its spread when it was vague. */
