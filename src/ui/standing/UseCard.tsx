@@ -28,6 +28,8 @@ import { ownYoghurts } from './ownYoghurts';
 import { YoghurtBegins } from './YoghurtBegins';
 import { sayMuch } from './lotNow';
 
+/** A jug reads this much more than there is, and it was all of it. */
+const jugOver = 1.06;
 /** Yoghurt weighs about as much as the milk it is of, g/mL (engineering estimate). */
 const yoghurtDensity = 1.03;
 
@@ -59,17 +61,19 @@ export function UseCard({
   const [begun, setBegun] = useState<'begins' | 'ready'>();
   const makes = isMade(to) ? to : undefined;
   const above = ({ value }: { value: number }) => (value <= 0 ? 'An amount above zero is needed.' : undefined);
+  const density = creamDensity(Math.min(0.6, one.fatShare), Math.max(0, Math.min(45, one.celsius)));
+  const inGrams = (quantity: { kind: string; value: number }, of: number) =>
+    quantity.kind === 'mass' ? quantity.value : quantity.value * of;
   const amount = understand(typed, {
     system: say.system,
     kinds: ['volume', 'mass'],
     bareUnit: isMade(lot.kind)
       ? { metric: 'g', us: 'oz', imperial: 'oz' }[say.system]
       : { metric: 'L', us: 'qt', imperial: 'pt' }[say.system],
-    check: above,
+    check: (found) =>
+      above(found) ??
+      (inGrams(found, density) > lot.mass * jugOver + 1 ? `There is ${sayMuch(one, say)} of it.` : undefined),
   });
-  const density = creamDensity(Math.min(0.6, one.fatShare), Math.max(0, Math.min(45, one.celsius)));
-  const inGrams = (quantity: { kind: string; value: number }, of: number) =>
-    quantity.kind === 'mass' ? quantity.value : quantity.value * of;
   const quantity = amount && 'quantity' in amount ? amount.quantity : undefined;
   const mass = quantity && inGrams(quantity, density);
   const of = Math.min(lot.mass, mass ?? lot.mass);
