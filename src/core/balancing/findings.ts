@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import { together } from '../quantities/estimate';
 import type { Measured, Network } from './network';
 import { fitNetwork } from './reconcile';
@@ -151,6 +152,6 @@ function without(network: Network, id: string): { chiSquare: number; fits: strin
   const { mass, fat } = fitted.streams.find((one) => one.id === streamId)!;
   return {
     chiSquare: fitted.chiSquare,
-    fits: what === 'mass' ? `about ${Math.round(mass / 5) * 5} g` : `about ${Math.round(fat * 100)} %`,
+    fits: what === 'mass' ? `about ${Math.round(mass / 5) * 5} g` : `about ${percent(fat, 0)}`,
   };
 }

@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import * as v from 'valibot';
 import { between, calculation, positiveMass } from '../calculation';
 import { ranked } from '../prediction';
@@ -118,8 +119,8 @@ export function measurementWorth(input: WorthInput): MeasurementWorth {
       {
         says:
           before >= batches
-            ? `A loss of ${Math.round(leak * 100)} % of the fat is not told from scatter within the year.`
-            : `A loss of ${Math.round(leak * 100)} % of the fat is noticed after about ${before} ${before === 1 ? 'batch' : 'batches'} now.`,
+            ? `A loss of ${percent(leak, 0)} of the fat is not told from scatter within the year.`
+            : `A loss of ${percent(leak, 0)} of the fat is noticed after about ${before} ${before === 1 ? 'batch' : 'batches'} now.`,
         weight: 1,
       },
     ]),

@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import * as v from 'valibot';
 import { calculation, positive } from '../calculation';
 import { CalculationError } from '../calculationError';
@@ -87,7 +88,7 @@ export function reconcilePower({ goal: wanted, ...network }: Network & { goal?: 
     reasons: ranked(
       better.length > 0
         ? better.slice(0, 4).map(({ id, gain, new: fresh }) => ({
-            says: `${fresh ? 'Measuring' : 'Measuring more carefully'} ${id.replace('.', ' ')}: an error ${Math.round(gain * 100)} % smaller shows.`,
+            says: `${fresh ? 'Measuring' : 'Measuring more carefully'} ${id.replace('.', ' ')}: an error ${percent(gain, 0)} smaller shows.`,
             weight: gain,
           }))
         : [{ says: 'No single better measurement would help much.', weight: 1 }],

@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import { gheeFat } from '../balancing/churnedLines';
 import { ranked } from '../prediction';
 import type { Predicted } from '../prediction';
@@ -47,7 +48,7 @@ export function gheeYield({ butterMass, butterFat, butterFatSd }: GheeInput): Gh
     minutes: { low: minutes * 0.7, mid: minutes, high: minutes * 1.6 },
     endsAt: ends,
     reasons: ranked([
-      { says: `Butter of ${Math.round(butterFat * 100)} % fat: the rest boils off or browns.`, weight: 3 },
+      { says: `Butter of ${percent(butterFat, 0)} fat: the rest boils off or browns.`, weight: 3 },
       { says: 'Two to four in a hundred parts cling to the solids.', weight: 1 },
     ]),
     cautions: [

@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import * as v from 'valibot';
 import { calculation, fraction, positiveFraction, positiveMass, temperature } from '../calculation';
 import { CalculationError } from '../calculationError';
@@ -84,8 +85,8 @@ export function blendDilute(input: v.InferOutput<typeof diluteInput>): Dilution 
     timesSooner,
     takeOffButtermilk: diluentFat === 0 ? diluentMass : 0,
     reasons: ranked([
-      { says: `Cream of ${Math.round(creamFat * 100)} % fat stiffens until nothing moves.`, weight: 2 },
-      { says: `At ${Math.round(targetFat * 100)} % it falls and folds again.`, weight: 1 },
+      { says: `Cream of ${percent(creamFat, 0)} fat stiffens until nothing moves.`, weight: 2 },
+      { says: `At ${percent(targetFat, 0)} it falls and folds again.`, weight: 1 },
     ]),
     cautions: [
       ...(input.diluentTemperature > hotWater

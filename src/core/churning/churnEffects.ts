@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import type { Reason } from '../prediction';
 import type { ChurnInput } from './churnInput.calc';
 import { conditionsOf, fillOf, longestSeconds } from './churnInput';
@@ -34,12 +35,12 @@ export function churnEffects(input: ChurnInput): Reason[] {
     [
       Math.abs(input.creamFat - plainFat) > 0.01,
       () => without({ creamFat: plainFat }),
-      (times) => `Cream of ${Math.round(input.creamFat * 100)} % fat takes ${times} that of 38 %.`,
+      (times) => `Cream of ${percent(input.creamFat, 0)} fat takes ${times} that of 38 %.`,
     ],
     [
       tool.closed && fill > 0.45,
       () => without({ capacity: capacityAtPlainFill }),
-      (times) => `${Math.round(fill * 100)} % full, it takes ${times} a churn two fifths full.`,
+      (times) => `${percent(fill, 0)} full, it takes ${times} a churn two fifths full.`,
     ],
     [input.ripened, () => without({ ripened: false }), (times) => `Ripened, it takes ${times} sweet cream.`],
     [

@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import { CalculationError } from '../calculationError';
 import { creamDensity } from '../dairy/creamDensity';
 import { thinCream } from '../dairy/creamFat';
@@ -120,7 +121,7 @@ export function refuseOverfull(load: Load): void {
   if (fill <= most) return;
   const capacity = Math.round(load.capacity ?? tool.usualVolume);
   throw new CalculationError(
-    `creamMass: ${Math.round(load.creamMass)} g fill ${capacity} mL to ${Math.round(100 * fill)} %${tool.closed ? '; half is the advice, and a full vessel the most.' : ': it would overflow; half is the advice, and 80 % the most.'}`,
+    `creamMass: ${Math.round(load.creamMass)} g fill ${capacity} mL to ${percent(fill, 0)}${tool.closed ? '; half is the advice, and a full vessel the most.' : ': it would overflow; half is the advice, and 80 % the most.'}`,
     'creamMass',
   );
 }

@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import type { ChurnRun } from './simulateChurn';
 import { fillLimit } from './tools';
 
@@ -33,7 +34,7 @@ export function churnTroubles(run: ChurnRun, fill: number, hardness: number): Tr
   if (run.leastMotion < crampedUnder && fill > fillLimit)
     troubles.push({
       key: 'overfull',
-      says: `${Math.round(fill * 100)} % full: whipped cream fills the vessel and stops falling.`,
+      says: `${percent(fill, 0)} full: whipped cream fills the vessel and stops falling.`,
     });
   if (run.stiffest >= tooThickFrom)
     troubles.push({ key: 'tooThick', says: 'It stiffens until it hardly moves: rich cream, and cold.' });

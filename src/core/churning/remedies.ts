@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import { heatCapacity } from '../dairy/heatCapacity';
 import type { ChurnHappening, ChurnInput } from './churnInput.calc';
 import { exchangePaused } from './churnInput';
@@ -167,7 +168,7 @@ function enrichings(
         rich.mass / (mass * perGram),
       );
       const added = mass * kept * perGram;
-      const stir = `stir in ${Math.round(added / 10) * 10} g of your ${Math.round(rich.fat * 100)} % cream`;
+      const stir = `stir in ${Math.round(added / 10) * 10} g of your ${percent(rich.fat, 0)} cream`;
       return {
         cause: 'tooThin',
         minutes: 2,

@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import { counted } from '../quantities/counted';
 import { usuallyKeeps } from './brineKeeps';
 import { addDays, readDate } from './civilDate';
@@ -70,7 +71,7 @@ function byBrine(butter: Kept, reasons: string[]): number {
   const days = baseDays(butter, reasons);
   if (!butter.salted || butter.brine === undefined || butter.brine >= usuallyKeeps) return days;
   const unsalted = baseDays({ ...butter, salted: false }, []);
-  reasons.push(`a brine of ${Math.round(butter.brine * 100)} % only, for its salt stands in much water`);
+  reasons.push(`a brine of ${percent(butter.brine, 0)} only, for its salt stands in much water`);
   return unsalted + (days - unsalted) * (butter.brine / usuallyKeeps);
 }
 

@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import { addDays, daysBetween } from './civilDate';
 import type { KeepingDate, Storage } from './keepingDate';
 
@@ -52,9 +53,7 @@ export function keptThrough(
             reasons: [
               ...fresh.reasons,
               ...(half ? ['thawed: half the time in the fridge'] : []),
-              ...(used > 0.005
-                ? [`${Math.round(used * 100)} % of its time was used up where it stood before`]
-                : []),
+              ...(used > 0.005 ? [`${percent(used, 0)} of its time was used up where it stood before`] : []),
             ],
           };
     ({ storage, on } = move);

@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import { ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
@@ -56,7 +57,7 @@ export function acidity({ given, fat }: AcidityInput): Acidity {
     ph,
     when,
     reasons: ranked([
-      { says: `${Math.round(serum * 100)} % of it is not fat: only that sours.`, weight: 2 },
+      { says: `${percent(serum, 0)} of it is not fat: only that sours.`, weight: 2 },
       given.in === 'ph'
         ? { says: 'A pH meter, checked against a buffer today.', weight: 1 }
         : { says: 'Titration and pH go together only so well: protein and salts take part.', weight: 2 },

@@ -1,3 +1,4 @@
+import { percent } from '@/core/quantities/formatQuantity';
 import * as v from 'valibot';
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import { atSeconds, batchFacts, id } from '@/core/churning/batchEvents';
@@ -48,7 +49,7 @@ export const beginBatch = command({
       );
     if (told.creamFat < leanestChurnable) {
       throw new Refusal(
-        `${Math.round(told.creamFat * 100)} % fat is milk or light cream: it never breaks. Let it stand and take the cream off it, or stir richer cream in.`,
+        `${percent(told.creamFat, 0)} fat is milk or light cream: it never breaks. Let it stand and take the cream off it, or stir richer cream in.`,
         'creamFat',
       );
     }

@@ -1,3 +1,4 @@
+import { percent } from '@/core/quantities/formatQuantity';
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import { leanestChurnable } from '@/core/dairy/creamFat';
 import { notTakenBack } from '@/core/standing/lotStory';
@@ -26,10 +27,7 @@ export async function correctCream(
 ): Promise<void> {
   const was = batch.facts;
   if (facts.creamFat < leanestChurnable)
-    throw new Refusal(
-      `${Math.round(facts.creamFat * 100)} % fat is milk: cream that broke had more.`,
-      'creamFat',
-    );
+    throw new Refusal(`${percent(facts.creamFat, 0)} fat is milk: cream that broke had more.`, 'creamFat');
   if (facts.vesselId !== null && !(await vesselsOf(scope)).some(({ id }) => id === facts.vesselId))
     throw new Refusal('That churn is not one of this farm’s.', 'vesselId');
   const poured = await camePoured(scope, batch.creamLotId);

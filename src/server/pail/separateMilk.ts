@@ -1,3 +1,4 @@
+import { percent } from '@/core/quantities/formatQuantity';
 import * as v from 'valibot';
 import { usesOf } from '@/core/byProducts/uses';
 import { fraction, mass, positiveMass, temperature } from '@/core/calculation';
@@ -102,7 +103,7 @@ export const separateMilk = command({
     for (const { fat } of input.cuts)
       if (fat > richestCream)
         throw new Refusal(
-          `Cream of ${Math.round(fat * 100)} % is butter already: cream holds at most 60 % fat.`,
+          `Cream of ${percent(fat, 0)} is butter already: cream holds at most 60 % fat.`,
           'cuts.fat',
         );
     const creams = await standingLots(scope, ['cream'], sender.receivedAt);

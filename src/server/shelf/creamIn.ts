@@ -1,3 +1,4 @@
+import { percent } from '@/core/quantities/formatQuantity';
 import * as v from 'valibot';
 import { positiveMass, temperature } from '@/core/calculation';
 import { atSeconds, id } from '@/core/churning/batchEvents';
@@ -38,7 +39,7 @@ export const creamIn = command({
     const at = momentOf(input.atSeconds, sender);
     if (input.fat > richestCream)
       throw new Refusal(
-        `Cream of ${Math.round(input.fat * 100)} % is butter already: cream holds at most 60 % fat.`,
+        `Cream of ${percent(input.fat, 0)} is butter already: cream holds at most 60 % fat.`,
         'fat',
       );
     if (input.fat < leanestCream)

@@ -1,5 +1,6 @@
 'use client';
 
+import { percent } from '@/core/quantities/formatQuantity';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { useRef, useState } from 'react';
@@ -131,12 +132,11 @@ export function StandingMilk() {
             <div>
               <p className={styles.sentence}>
                 Ladle {Math.round(line.ladleDepth)} mm deep: {say.about(line.creamMass)} of cream,{' '}
-                {Math.round(line.creamFat * 100)} % fat, with {Math.round(line.recovery.mid * 100)} % of all
-                the fat.
+                {percent(line.creamFat, 0)} fat, with {percent(line.recovery.mid, 0)} of all the fat.
               </p>
               <Quiet>
-                Between {Math.round(line.recovery.low * 100)} and {Math.round(line.recovery.high * 100)} %, as
-                milks differ. Six hours more would gain{' '}
+                Between {Math.round(line.recovery.low * 100)} and {percent(line.recovery.high, 0)}, as milks
+                differ. Six hours more would gain{' '}
                 {done.waitingGains < 1 ? 'under 1 g' : say.about(done.waitingGains)} of fat.
               </Quiet>
             </div>

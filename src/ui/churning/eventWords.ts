@@ -5,7 +5,7 @@ import type { Foreseen } from '@/core/churning/foresee';
 import { stageSigns } from '@/core/churning/stages';
 import { tools } from '@/core/churning/tools';
 import { hardlyKnown } from '@/core/quantities/estimate';
-import { spokenMinutes, spokenRange, text } from '@/core/quantities/formatQuantity';
+import { spokenMinutes, spokenRange, text, percent } from '@/core/quantities/formatQuantity';
 import type { useSay } from '../frame/FarmContext';
 
 import { correctedWords } from './correctedWords';
@@ -156,7 +156,7 @@ export function eventWords(event: BatchEvent, say: Say): { short: string; long: 
     case 'takenOut':
       return {
         short: 'taking out',
-        long: `${Math.round(event.share * 100)} % taken out, for a load of its own`,
+        long: `${percent(event.share, 0)} taken out, for a load of its own`,
       };
     case 'merged':
       return { short: 'pouring together', long: 'The next load poured in with this one' };

@@ -1,3 +1,4 @@
+import { percent } from '@/core/quantities/formatQuantity';
 import type { BatchFacts, EventOf } from '@/core/churning/batchEvents';
 import type {
   Feed,
@@ -111,4 +112,4 @@ export const tasteWords: Record<Taste, string> = {
 
 /** What thin cream is in for: it has its way to the churn, and what would help. */
 export const thinWords = (fat: number): string =>
-  `${Math.round(fat * 100)} % is thin, as ladled cream is: it takes ${fat < 0.19 ? 'six times' : fat < 0.21 ? 'four times' : fat < 0.235 ? 'three times' : 'twice'} as long as rich cream. Richer cream stirred in, or a night’s standing with the thin part drawn off below, would help.`;
+  `${percent(fat, 0)} is thin, as ladled cream is: it takes ${fat < 0.19 ? 'six times' : fat < 0.21 ? 'four times' : fat < 0.235 ? 'three times' : 'twice'} as long as rich cream. Richer cream stirred in, or a night’s standing with the thin part drawn off below, would help.`;

@@ -1,3 +1,4 @@
+import { percent } from '@/core/quantities/formatQuantity';
 import { CalculationError } from '@/core/calculationError';
 import type { BatchEvent } from '@/core/churning/batchEvents';
 import { creamDensity } from '@/core/dairy/creamDensity';
@@ -144,7 +145,7 @@ export async function writeJot(
             ...at,
           },
           timed(
-            `${kind === 'mass' ? say.mass(value) : say.volume(value)} of bought cream, ${Math.round(fat * 100)} % fat${jot.fat === undefined ? ' assumed' : ''}`,
+            `${kind === 'mass' ? say.mass(value) : say.volume(value)} of bought cream, ${percent(fat, 0)} fat${jot.fat === undefined ? ' assumed' : ''}`,
           ),
         );
       }

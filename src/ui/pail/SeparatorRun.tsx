@@ -7,7 +7,7 @@ import { useMemo, useState } from 'react';
 import type { Use } from '@/core/byProducts/uses';
 import { cautionsOfUse } from '@/core/byProducts/uses';
 import { CalculationError } from '@/core/calculationError';
-import { clockText, spokenFraction, spokenMinutes, text } from '@/core/quantities/formatQuantity';
+import { clockText, spokenFraction, spokenMinutes, text, percent } from '@/core/quantities/formatQuantity';
 import type { PailView } from '@/server/pail/views';
 import { Door } from '../board/Door';
 import { Said, Wall } from '../board/Wall';
@@ -180,7 +180,7 @@ export function SeparatorRun({ view }: { view: PailView }) {
     const well = await act(
       'milk.separate',
       input,
-      `${say.mass(creamMass!)} of cream, ${Math.round(creamFat! * 100)} % fat, into ${usual.name}; the skim ${skimUse === 'keep' ? 'is kept' : toUse[skimUse]}. Chill the cream now.`,
+      `${say.mass(creamMass!)} of cream, ${percent(creamFat!, 0)} fat, into ${usual.name}; the skim ${skimUse === 'keep' ? 'is kept' : toUse[skimUse]}. Chill the cream now.`,
     );
     if (well) {
       change({
@@ -315,7 +315,7 @@ export function SeparatorRun({ view }: { view: PailView }) {
               >
                 <Quiet className={styles.inDoor}>
                   Expected: cream of {text(spokenFraction(expected.creamFat.low, 0))} to{' '}
-                  {text(spokenFraction(expected.creamFat.high, 0))}, {Math.round(expected.creamShare * 100)} %
+                  {text(spokenFraction(expected.creamFat.high, 0))}, {percent(expected.creamShare, 0)}
                   of the milk; skim of {text(spokenFraction(expected.skimFat.mid, 2))}, which keeps{' '}
                   {say.about(expected.butterLost)} of butter. {say.words(expected.reasons[0]?.says ?? '')}
                   {expected.minutes?.creamCanFull !== undefined &&

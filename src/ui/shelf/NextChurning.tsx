@@ -7,7 +7,7 @@ import { expectedButter } from '@/core/churning/expectedButter';
 import { splitLoads } from '@/core/churning/splitLoads';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { thinCream } from '@/core/dairy/creamFat';
-import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { spokenFraction, text, percent } from '@/core/quantities/formatQuantity';
 import { standardise } from '@/core/separating/standardise';
 import { lotsMix } from '@/core/tempering/lotsMix';
 import type { ShelfView } from '@/server/shelf/views';
@@ -122,7 +122,7 @@ export function NextChurning({
       </p>
       <Quiet>
         {loads.loads === 1
-          ? `One load: the churn is ${Math.round(100 * loads.fillEach)} % full.`
+          ? `One load: the churn is ${percent(loads.fillEach, 0)} full.`
           : `${loads.loads} loads of ${say.volume(loads.volumeEach)} each, so that the churn is never over half full.`}
       </Quiet>
       {mixed.fat < thinCream && (

@@ -1,5 +1,6 @@
 'use client';
 
+import { percent } from '@/core/quantities/formatQuantity';
 import { useState } from 'react';
 import type { Loads } from '@/core/churning/splitLoads';
 import { splitLoads } from '@/core/churning/splitLoads';
@@ -64,7 +65,7 @@ export function LoadsAsked({
             {loads.loads} loads of {say.volume(loads.volumeEach)}
           </strong>
           {loads.fillAtOnce > 0.5 &&
-            ` All at once it would fill the ${churn.toLowerCase()} ${Math.round(loads.fillAtOnce * 100)} %.`}
+            ` All at once it would fill the ${churn.toLowerCase()} ${percent(loads.fillAtOnce, 0)}.`}
         </p>
       )}
       {loads.fillEach > 0.5 && (

@@ -9,7 +9,7 @@ import type { BatchFacts } from '@/core/churning/batchEvents';
 import { foresee } from '@/core/churning/foresee';
 import { creamInChurn } from '@/core/churning/creamInChurn';
 import { churningCautions } from '@/core/keeping/cautions';
-import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { spokenFraction, text, percent } from '@/core/quantities/formatQuantity';
 import { tooLittle } from '@/core/churning/tooLittle';
 import { fillLimit, tools } from '@/core/churning/tools';
 import type { PlanView } from '@/server/churning/views';
@@ -253,7 +253,7 @@ export function PlanChurning({
           fat={facts?.creamFat ?? 0.36}
           stage="fluid"
           limit={fillLimit}
-          label={facts ? `${toolName}, ${Math.round(fill * 100)} % full` : `${toolName}, empty`}
+          label={facts ? `${toolName}, ${percent(fill, 0)} full` : `${toolName}, empty`}
         />
       }
       rail={
@@ -265,9 +265,7 @@ export function PlanChurning({
         <p className={styles.standing}>
           <strong>{toolName}</strong>
           <span>
-            {facts
-              ? `${Math.round(fill * 100)} % full${facts.loads > 1 ? ', each load' : ''}`
-              : 'still empty'}
+            {facts ? `${percent(fill, 0)} full${facts.loads > 1 ? ', each load' : ''}` : 'still empty'}
           </span>
         </p>
       }

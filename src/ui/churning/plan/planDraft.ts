@@ -10,7 +10,7 @@ import { breedFat } from '@/core/dairy/breeds';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import type { FatMethod, KnownFat } from '@/core/dairy/creamFat';
 import { creamFatByBreed, fatMethods, usualCreams } from '@/core/dairy/creamFat';
-import { spokenFraction, spokenVolume, text } from '@/core/quantities/formatQuantity';
+import { spokenFraction, spokenVolume, text, percent } from '@/core/quantities/formatQuantity';
 import type { UnitSystem } from '@/core/quantities/units';
 import { weighed } from '@/core/quantities/measuring';
 import type { PlanView } from '@/server/churning/views';
@@ -337,7 +337,7 @@ export function readPlan(
       ...read,
       loads,
       facts: undefined,
-      needs: `So much does not go into it: ${loads.loads === 1 ? 'it' : 'each load'} would be ${Math.round(loads.fillEach * 100)} % of what it holds.`,
+      needs: `So much does not go into it: ${loads.loads === 1 ? 'it' : 'each load'} would be ${percent(loads.fillEach, 0)} of what it holds.`,
     };
   return {
     ...read,
