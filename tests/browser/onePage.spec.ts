@@ -24,7 +24,7 @@ const whatIsSeen = (page: Page) =>
         ),
       ),
       picture: box(main.querySelector('[data-picture]')),
-      blue: [...main.querySelectorAll('.MuiButton-contained:not(:disabled), [data-look="main"]')].filter(
+      blue: [...main.querySelectorAll('.MuiButton-contained:not(:disabled), [data-look="main"]:not(:disabled)')].filter(
         (one) => one.checkVisibility(),
       ).length,
       long: document.documentElement.scrollHeight / window.innerHeight,

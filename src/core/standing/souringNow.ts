@@ -1,10 +1,8 @@
-import type { Ripening } from '../ripening/ripenPredict';
 import type { RipenInput } from '../ripening/ripenPredict.calc';
-import { discardCaution, ripenPredict } from '../ripening/ripenPredict';
+import type { RipenForecast } from '../ripening/ripenForecast';
+import { ripenForecast } from '../ripening/ripenForecast';
 import { souringLeft } from '../ripening/safetyClock';
-import type { LotEvent } from './lotEvents';
 import type { LotStory, Souring, ToldLot } from './lotStory';
-import { lotStory } from './lotStory';
 
 /** pH to which dairy things are soured here (handbook §6.4). */
 export const ripePh = 5;
@@ -24,6 +22,32 @@ export const leftToSour = (
   { route, used }: Pick<Souring, 'route' | 'used'>,
 ): number => souringLeft(route, used, celsius, around, ahead);
 
+/** A souring lot as the ripening model takes it: its own temperatures, and where it stands for what is to come. */
+export const souringInput = (
+  lot: Pick<ToldLot, 'kind' | 'treatment'>,
+  story: LotStory,
+  souring: Souring,
+): RipenInput => ({
+  of: ripenedKind(lot.kind),
+  route: souring.route,
+  // What was not said is not there, or undefined: to the model it is the same.
+  ...(souring.dose === undefined ? {} : { dose: souring.dose }),
+  treatment: lot.treatment,
+  ...(souring.culture === undefined ? {} : { culture: souring.culture }),
+  generation: souring.generation,
+  temperatures: [
+    ...souring.spells.map(({ hours, celsius }) => ({
+      hours: Math.max(0.001, Math.round(hours * 50) / 50),
+      celsius: Math.round(celsius * 4) / 4,
+    })),
+    ...(story.ahead ?? []).map(({ hours, celsius }) => ({ hours, celsius: Math.round(celsius * 4) / 4 })),
+    { hours: 400, celsius: Math.round(story.around * 2) / 2 },
+  ],
+  elapsedHours: Math.round(souring.elapsedHours * 10) / 10,
+  readings: souring.readings,
+  readyPh: souring.lightly ? lightPh : lot.kind === 'yoghurt' ? setPh : ripePh,
+});
+
 /**
  * How far a lot that was set to sour has come, from the temperatures it had and what was seen: the ripening model over
  * the lot's own story. Undefined while it does not sour.
@@ -31,29 +55,10 @@ export const leftToSour = (
 export function souringNow(
   lot: Pick<ToldLot, 'kind' | 'treatment'>,
   story: LotStory | undefined,
-): Ripening | undefined {
+): RipenForecast | undefined {
   const souring = story?.souring;
   if (!souring) return undefined;
-  const ripening = ripenPredict({
-    of: ripenedKind(lot.kind),
-    route: souring.route,
-    // What was not said is not there, or undefined: to the model it is the same.
-    ...(souring.dose === undefined ? {} : { dose: souring.dose }),
-    treatment: lot.treatment,
-    ...(souring.culture === undefined ? {} : { culture: souring.culture }),
-    generation: souring.generation,
-    temperatures: [
-      ...souring.spells.map(({ hours, celsius }) => ({
-        hours: Math.max(0.001, Math.round(hours * 50) / 50),
-        celsius: Math.round(celsius * 4) / 4,
-      })),
-      ...(story.ahead ?? []).map(({ hours, celsius }) => ({ hours, celsius: Math.round(celsius * 4) / 4 })),
-      { hours: 400, celsius: Math.round(story.around * 2) / 2 },
-    ],
-    elapsedHours: Math.round(souring.elapsedHours * 10) / 10,
-    readings: souring.readings,
-    readyPh: souring.lightly ? lightPh : lot.kind === 'yoghurt' ? setPh : ripePh,
-  });
+  const ripening = ripenForecast(souringInput(lot, story, souring));
   // The limit is the lot's own, by every minute it had, and what was seen before it: a past limit is past on every screen.
   const { limitSeconds, seenInTime, startedSeconds } = souring;
   const discardAfterHours =
@@ -63,9 +68,6 @@ export function souringNow(
   return {
     ...ripening,
     discardAfterHours,
-    cautions: ripening.cautions.map((caution) =>
-      caution.key === 'discard' ? discardCaution(souring.elapsedHours, discardAfterHours) : caution,
-    ),
     state:
       limitSeconds !== undefined && !seenInTime
         ? 'discard'
@@ -75,19 +77,4 @@ export function souringNow(
             ? 'souring'
             : ripening.state,
   };
-}
-
-/**
- * How a lot would sour if this were done to it: the very forecast its page has afterwards.
- * @param begun what would be written down of it
- * @param nowSeconds when it is asked, s since 1970
- * @throws {CalculationError} for what cannot sour
- */
-export function souringIf(
-  lot: ToldLot,
-  begun: readonly LotEvent[],
-  nowSeconds: number,
-): Ripening | undefined {
-  const told = { ...lot, events: [...lot.events, ...begun] };
-  return souringNow(told, lotStory(told, nowSeconds));
 }

@@ -1,7 +1,7 @@
 'use client';
 
-import Button from '@mui/material/Button';
 import styles from '../pail/Pail.module.css';
+import { Press } from '../theme/Press';
 import type { Refused } from './useAct';
 
 /** Why something was refused, on the screen that asked. What is unsafe can be done all the same, by somebody who says that they know. */
@@ -11,9 +11,12 @@ export function RefusedSentence({ refused }: { refused: Refused | undefined }) {
     <div className={styles.refused} role="alert">
       {refused.message}
       {refused.insist && (
-        <Button variant="outlined" color="error" sx={{ display: 'block', mt: 1 }} onClick={refused.insist}>
+        <Press
+          style={{ display: 'block', marginTop: 8, color: 'var(--danger)', borderColor: 'var(--danger)' }}
+          onClick={refused.insist}
+        >
           I know: do it all the same
-        </Button>
+        </Press>
       )}
     </div>
   );

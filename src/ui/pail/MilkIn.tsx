@@ -1,6 +1,5 @@
 'use client';
 
-import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { milkBlock, pooledMilkFat, richestMilk } from '@/core/dairy/milkIn';
 import { list } from '@/core/quantities/list';
@@ -19,6 +18,7 @@ import { milkCommand } from './milkCommand';
 import styles from './Pail.module.css';
 import type { MilkingDetails } from './usual';
 import { likeWhen, likeYesterday, vesselFor } from './usual';
+import { Press } from '../theme/Press';
 
 const MilkDifferently = laterPart(() => import('./MilkDifferently').then((part) => part.MilkDifferently));
 
@@ -127,16 +127,15 @@ export function MilkIn({
     <section className={styles.in} aria-label="Milk in">
       <div className={styles.acts}>
         {before && !quantity && (
-          <Button
-            variant={main ? 'contained' : 'outlined'}
-            size="large"
+          <Press
+            look={main ? 'main' : 'quiet'}
             disabled={busy}
-            sx={{
+            style={{
               minHeight: 72,
               fontSize: '1.2rem',
               flexDirection: 'column',
               alignItems: 'flex-start',
-              px: 3,
+              paddingInline: 24,
             }}
             onClick={() => {
               const { input, says } = milkCommand(view, before, undefined, say, '');
@@ -149,7 +148,7 @@ export function MilkIn({
               {usual.from === 'animals' &&
                 `, ${list(view.animals.filter(({ id }) => usual.animalIds?.includes(id)).map(({ name }) => name))}`}
             </small>
-          </Button>
+          </Press>
         )}
         <div style={{ flex: '1 1 220px', maxWidth: 380 }}>
           <QuantityField
@@ -163,19 +162,23 @@ export function MilkIn({
           />
         </div>
         {quantity && (
-          <Button
-            variant="contained"
-            size="large"
+          <Press
+            look="main"
             disabled={busy || wrong}
-            sx={{ minHeight: 72, fontSize: '1.2rem' }}
+            style={{ minHeight: 72, fontSize: '1.2rem' }}
             onClick={() => void send()}
           >
             Milk in
-          </Button>
+          </Press>
         )}
-        <Button variant="text" aria-expanded={open} onClick={() => setOpen((was) => !was)}>
+        <Press
+          look="word"
+          style={{ minHeight: 56 }}
+          aria-expanded={open}
+          onClick={() => setOpen((was) => !was)}
+        >
           {open ? 'As usual' : 'Differently'}
-        </Button>
+        </Press>
       </div>
       {(quantity || open) && block && (
         <p className={styles.refused} role="status">

@@ -1,7 +1,5 @@
 'use client';
 
-import Button from '@mui/material/Button';
-import Link from 'next/link';
 import { useMemo } from 'react';
 import type { PailView } from '@/server/pail/views';
 import { ahead, milkPegs, pegsOf } from '../board/pegs';
@@ -22,6 +20,7 @@ import { pailSentence } from './pailSentence';
 import { SkimNow } from './SkimNow';
 import { useAnswers } from './useAnswers';
 import { toUse } from './usual';
+import { PressLink } from '../theme/Press';
 
 const Cleaning = laterPart(() => import('./Cleaning').then((part) => part.Cleaning), null);
 const ParkedEntries = laterPart(() => import('./Parked').then((part) => part.ParkedEntries), null);
@@ -61,25 +60,18 @@ export function Pail({ view }: { view: PailView }) {
                 }
               />
               {cool && (
-                <Button
-                  component={Link}
+                <PressLink
+                  look="main"
                   href={`/pail/${cool.lot.id}`}
-                  variant="contained"
-                  size="large"
-                  sx={{ minHeight: 76, minWidth: 180, fontSize: '1.35rem' }}
+                  style={{ minHeight: 76, minWidth: 180, fontSize: '1.35rem' }}
                 >
                   To {cool.lot.vessel?.name ?? 'the milk'}
-                </Button>
+                </PressLink>
               )}
               {milk.length > 0 && (
-                <Button
-                  component={Link}
-                  href="/pail/separator"
-                  variant={skim.length > 0 || cool ? 'text' : 'outlined'}
-                  size="large"
-                >
+                <PressLink href="/pail/separator" look={skim.length > 0 || cool ? 'word' : 'quiet'}>
                   Through the separator
-                </Button>
+                </PressLink>
               )}
             </>
           }

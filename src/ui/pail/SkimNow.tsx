@@ -1,7 +1,5 @@
 'use client';
 
-import Button from '@mui/material/Button';
-import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { cutBetween, underLine } from '@/core/separating/cutBetween';
@@ -16,6 +14,7 @@ import type { LotNow } from '../standing/lotNow';
 import styles from './Pail.module.css';
 import { laterHours } from './pailSentence';
 import { creamGoesTo, toUse, usualSkimUse } from './usual';
+import { Press, PressLink } from '../theme/Press';
 
 /** Skims what is ready in one tap, as it was done last: the ladle at the line, the skim to its usual use. */
 export function SkimNow({
@@ -58,29 +57,27 @@ export function SkimNow({
   const into = creamGoesTo(view, volume, false);
   const names = list(lots.map(({ lot }) => lot.vessel?.name ?? lot.code));
   const later = (
-    <Button
-      variant={waits ? (quiet ? 'outlined' : 'contained') : 'text'}
-      size="large"
-      sx={waits ? { minHeight: 76, fontSize: '1.3rem' } : undefined}
+    <Press
+      look={waits ? (quiet ? 'quiet' : 'main') : 'word'}
+      style={waits ? { minHeight: 76, fontSize: '1.3rem' } : undefined}
       onClick={() => onLater(lots, waits ? laterHours.waits : laterHours.now, waits)}
     >
       {waits ? `Look again in ${laterHours.waits} h` : 'Later'}
-    </Button>
+    </Press>
   );
   return (
     <>
       {waits && later}
       {known && creamMass > 0 && (
-        <Button
-          variant={waits ? 'text' : quiet ? 'outlined' : 'contained'}
-          size="large"
+        <Press
+          look={waits ? 'word' : quiet ? 'quiet' : 'main'}
           disabled={busy}
-          sx={{
+          style={{
             minHeight: 76,
             fontSize: '1.3rem',
             flexDirection: 'column',
             alignItems: 'flex-start',
-            px: 3.5,
+            paddingInline: 28,
           }}
           onClick={() =>
             void act(
@@ -112,13 +109,13 @@ export function SkimNow({
           <small className={styles.small}>
             cream into {into.name}, skim {toUse[use]} as usual
           </small>
-        </Button>
+        </Press>
       )}
       {!waits && later}
       {differently ?? (
-        <Button component={Link} href={`/pail/${lots[0]!.lot.id}`} variant="text" size="large">
+        <PressLink href={`/pail/${lots[0]!.lot.id}`} look="word">
           {known ? 'Differently' : 'To the skim gauge'}
-        </Button>
+        </PressLink>
       )}
       <RefusedSentence refused={refused} />
     </>

@@ -7,7 +7,7 @@ import { CalculationError } from '@/core/calculationError';
 import { renewAfter } from '@/core/ripening/cultureLine';
 import { refuseSouring } from '@/core/ripening/refuseSouring';
 import type { SaidLotEvent } from '@/core/standing/lotEvents';
-import { souringIf } from '@/core/standing/souringNow';
+import { souringIf } from '@/core/standing/souringSaid';
 import type { Route } from '@/core/standing/lotWords';
 import { places } from '@/core/standing/places';
 import type { Place } from '@/core/standing/places';

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { ripenPredict } from '@/core/ripening/ripenPredict';
-import { souringNow } from '@/core/standing/souringNow';
+import { souringSaid } from '@/core/standing/souringSaid';
 import type { Look } from '@/core/standing/lotWords';
 import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { Cautions } from '../caution/Caution';
@@ -38,7 +38,7 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
   const souring = story!.souring!;
   const minute = Math.floor(now / 60);
   const ripening = useMemo(
-    () => souringNow(lot, story),
+    () => souringSaid(lot, story),
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the story of a lot changes with its events and the minute
     [lot, minute],
   );

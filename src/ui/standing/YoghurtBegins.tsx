@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { yoghurtPlan } from '@/core/byProducts/yoghurtPlan';
-import { souringIf } from '@/core/standing/souringNow';
+import { souringIf } from '@/core/standing/souringSaid';
 import type { Place } from '@/core/standing/places';
 import { places } from '@/core/standing/places';
 import { Cautions } from '../caution/Caution';
