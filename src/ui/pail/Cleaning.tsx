@@ -1,6 +1,5 @@
 'use client';
 
-import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { PailView } from '@/server/pail/views';
 import { Cautions } from '../caution/Caution';
@@ -8,6 +7,7 @@ import { useAct } from '../outbox/useAct';
 import { Quiet } from '../theme/Enamel';
 import styles from './Pail.module.css';
 import { list } from '@/core/quantities/list';
+import { Press } from '../theme/Press';
 
 const steps = [
   ['rinse', 'Cold rinse first', 'heat sets milk protein on the surface'],
@@ -60,8 +60,8 @@ export function Cleaning({ view }: { view: PailView }) {
           ]}
         />
         <div className={styles.steps}>
-          <Button
-            variant="outlined"
+          <Press
+            look="quiet"
             onClick={() =>
               void act(
                 'cleaning.record',
@@ -80,7 +80,7 @@ export function Cleaning({ view }: { view: PailView }) {
             }
           >
             {done.size > 0 && done.size < steps.length ? 'Write these down' : 'All four done'}
-          </Button>
+          </Press>
         </div>
         <Quiet>Taken apart while it is wet; dried milk holds on.</Quiet>
       </div>

@@ -1,10 +1,10 @@
 'use client';
 
-import Button from '@mui/material/Button';
 import type { ParkedShown } from '@/server/pail/views';
 import { useSay } from '../frame/FarmContext';
 import { useAct } from '../outbox/useAct';
 import styles from './Pail.module.css';
+import { Press } from '../theme/Press';
 
 /** Late entries that could not be booked as they were: each with the question it raises, until somebody answers. */
 export function ParkedEntries({ parked }: { parked: readonly ParkedShown[] }) {
@@ -20,8 +20,8 @@ export function ParkedEntries({ parked }: { parked: readonly ParkedShown[] }) {
       </p>
       <div className={styles.steps}>
         {name === 'lot.use' && (
-          <Button
-            variant="contained"
+          <Press
+            look="main"
             onClick={() =>
               void act(
                 'parked.settle',
@@ -32,10 +32,10 @@ export function ParkedEntries({ parked }: { parked: readonly ParkedShown[] }) {
             }
           >
             Take what is left
-          </Button>
+          </Press>
         )}
-        <Button
-          variant="outlined"
+        <Press
+          look="quiet"
           onClick={() =>
             void act(
               'parked.settle',
@@ -46,7 +46,7 @@ export function ParkedEntries({ parked }: { parked: readonly ParkedShown[] }) {
           }
         >
           {name === 'batch.begin' ? 'Noted' : 'It was counted already'}
-        </Button>
+        </Press>
       </div>
     </section>
   ));
