@@ -67,4 +67,18 @@ describe('the fat of a batch, back to its milk', () => {
     expect(found).toMatchObject({ milk: 220, skim: 20 });
     closes(found);
   });
+
+  it('asks in any order, whatever happened in the same minute, and finds its way when cream was poured there and back', () => {
+    const told = [
+      entry('poured', 1, [['tub', -190], ['c', 190]]),
+      entry('poured', 1, [['r1', -200], ['tub', 200]]),
+      entry('poured', 1, [['tub', -10], ['r1', 10]]),
+      entry('separated', 1, [['w1', -220], ['r1', 200], ['pigs', 20]]),
+    ]; // prettier-ignore
+    for (const entries of [told, told.toReversed()]) {
+      const found = fatUpstream({ lot: 'c', fat: 190 }, entries, kinds);
+      expect(found.milk).toBeGreaterThan(190);
+      expect(found.milk).toBeLessThanOrEqual(220);
+    }
+  });
 });

@@ -35,32 +35,57 @@ export function fatUpstream(
   kinds: ReadonlyMap<string, string>,
 ): FatUpstream {
   const inflow = new Map<string, number>();
-  for (const { lines } of entries)
-    for (const { lot, fat } of lines)
-      if (lot !== undefined && fat > 0) inflow.set(lot, (inflow.get(lot) ?? 0) + fat);
-  const wanted = new Map<string, number>([[cream.lot, cream.fat]]);
-  const share = (lot: string | undefined): number => {
-    const all = lot === undefined ? 0 : (inflow.get(lot) ?? 0);
-    return lot === undefined || all <= 0 ? 0 : Math.min(1, (wanted.get(lot) ?? 0) / all);
+  const takers = new Map<string, { entry: FatEntry; fat: number }[]>();
+  for (const entry of entries)
+    for (const { lot, fat } of entry.lines) {
+      if (lot === undefined || fat === 0) continue;
+      if (fat > 0) inflow.set(lot, (inflow.get(lot) ?? 0) + fat);
+      else takers.set(lot, [...(takers.get(lot) ?? []), { entry, fat: -fat }]);
+    }
+  // Poured there and back a lot would be asked for itself: what is being asked for already counts for nothing more.
+  const known = new Map<FatEntry, number>();
+  const asked = new Set<FatEntry>();
+  const share = (lot: string): number => {
+    const all = inflow.get(lot) ?? 0;
+    const wanted =
+      lot === cream.lot
+        ? cream.fat
+        : (takers.get(lot) ?? []).reduce((sum, { entry, fat }) => sum + fat * part(entry), 0);
+    return all <= 0 ? 0 : Math.min(1, wanted / all);
+  };
+  /** How much of what an entry moved came to this churn. Of a skimming its creams say it. */
+  const part = (entry: FatEntry): number => {
+    const before = known.get(entry);
+    if (before !== undefined) return before;
+    if (asked.has(entry)) return 0;
+    asked.add(entry);
+    const counted = countedOf(entry, kinds);
+    const all = counted.reduce((sum, { fat }) => sum + fat, 0);
+    const found = all > 0 ? counted.reduce((sum, { lot, fat }) => sum + fat * share(lot!), 0) / all : 0;
+    known.set(entry, found);
+    return found;
   };
   const found: FatUpstream = { milk: 0, skim: 0, spilled: 0, bought: 0, culture: 0, cream: cream.fat };
-  // Latest first: what a lot is wanted for is known before what filled it.
-  for (const { lines } of entries.toSorted((a, b) => b.atSeconds - a.atSeconds)) {
-    const filled = lines.filter(({ lot, fat }) => lot !== undefined && fat > 0);
-    const creams = filled.filter(({ lot }) => kinds.get(lot!) === 'cream');
-    const counted = creams.length > 0 ? creams : filled;
-    const all = counted.reduce((sum, { fat }) => sum + fat, 0);
-    const part = all > 0 ? counted.reduce((sum, { lot, fat }) => sum + fat * share(lot), 0) / all : 0;
-    if (part <= 0) continue;
-    for (const { lot, account, fat } of lines) {
+  for (const entry of entries) {
+    const of = part(entry);
+    if (of <= 0) continue;
+    const counted = countedOf(entry, kinds);
+    for (const line of entry.lines) {
+      const { lot, account, fat } = line;
       if (fat < 0 && lot !== undefined) {
-        if (kinds.get(lot) === 'milk') found.milk -= fat * part;
-        else wanted.set(lot, (wanted.get(lot) ?? 0) - fat * part);
-      } else if (fat < 0) found[account === 'culture' ? 'culture' : 'bought'] -= fat * part;
-      else if (counted.some((line) => line.lot === lot && lot !== undefined)) continue;
-      else if (account !== undefined && lost.has(account)) found.spilled += fat * part;
-      else found.skim += fat * part;
+        if (kinds.get(lot) === 'milk') found.milk -= fat * of;
+      } else if (fat < 0) found[account === 'culture' ? 'culture' : 'bought'] -= fat * of;
+      else if (counted.includes(line)) continue;
+      else if (account !== undefined && lost.has(account)) found.spilled += fat * of;
+      else found.skim += fat * of;
     }
   }
   return found;
+}
+
+/** What an entry was for, as far as it goes on to a churn: the cream of a skimming, else all that it filled but milk. */
+function countedOf({ lines }: FatEntry, kinds: ReadonlyMap<string, string>): FatEntry['lines'] {
+  const filled = lines.filter(({ lot, fat }) => lot !== undefined && fat > 0 && kinds.get(lot) !== 'milk');
+  const creams = filled.filter(({ lot }) => kinds.get(lot!) === 'cream');
+  return creams.length > 0 ? creams : filled;
 }

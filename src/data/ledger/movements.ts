@@ -360,3 +360,45 @@ export async function cleanedAndUsed({
     usedAt: row.used_at as Date | null,
   }));
 }
+
+/** One line of an entry that has to do with a lot's fat. */
+export interface LineBehind {
+  entryId: string;
+  kind: string;
+  at: Date;
+  lot: string | null;
+  lotKind: string | null;
+  account: string | null;
+  fat: number;
+}
+
+/** Every line of the entries that filled a lot, and all before it: where its fat came from, and what went elsewhere. */
+export async function linesBehind({ farmId, transaction }: FarmScope, lotId: string): Promise<LineBehind[]> {
+  const rows = await database().query<Record<string, unknown>>(
+    `WITH RECURSIVE
+fills AS NOT MATERIALIZED (
+  SELECT l.entry_id, l.lot_id FROM entry_line l JOIN entry e ON e.farm_id = l.farm_id AND e.id = l.entry_id AND e.kind <> 'correction'
+  WHERE l.farm_id = :farmId AND l.lot_id IS NOT NULL AND l.mass > 0
+    AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = l.farm_id AND c.corrects_id = e.id)
+),
+back AS (
+  SELECT :lotId::text AS lot_id UNION
+  SELECT o.lot_id FROM back JOIN fills ON fills.lot_id = back.lot_id
+  JOIN entry_line o ON o.farm_id = :farmId AND o.entry_id = fills.entry_id AND o.lot_id IS NOT NULL AND o.mass < 0
+)
+SELECT e.id, e.kind, e.at, l.lot_id, lot.kind AS lot_kind, l.account, l.fat
+FROM entry e JOIN entry_line l ON l.farm_id = e.farm_id AND l.entry_id = e.id
+LEFT JOIN lot ON lot.farm_id = l.farm_id AND lot.id = l.lot_id
+WHERE e.farm_id = :farmId AND e.id IN (SELECT entry_id FROM fills JOIN back ON back.lot_id = fills.lot_id)`,
+    { replacements: { farmId, lotId }, type: QueryTypes.SELECT, transaction },
+  );
+  return rows.map((row) => ({
+    entryId: String(row.id),
+    kind: String(row.kind),
+    at: row.at as Date,
+    lot: row.lot_id as string | null,
+    lotKind: row.lot_kind as string | null,
+    account: row.account as string | null,
+    fat: Number(row.fat),
+  }));
+}

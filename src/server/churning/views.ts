@@ -1,4 +1,5 @@
 import type { Judgement } from '@/core/balancing/judgeBatch';
+import type { FatUpstream } from '@/core/balancing/fatUpstream';
 import { judgeBatch } from '@/core/balancing/judgeBatch';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { foreseenOf } from '@/core/churning/foreseenOf';
@@ -30,6 +31,7 @@ import { inFarm } from '@/data/farmScope';
 import type { Vessel } from '@/data/house/house';
 import { vesselsOf } from '@/data/house/house';
 import { now } from '../clock';
+import { upstreamOf } from '../ledger/upstream';
 import type { HouseView } from '../house/views';
 import { houseViewOf } from '../house/views';
 
@@ -72,6 +74,8 @@ export interface BatchView extends HouseView {
   judged: Judgement | undefined;
   /** Butter that was to be expected of its cream, by what was marked, once it is packed; g, with its standard deviation. */
   expected?: { mass: number; sd: number } | undefined;
+  /** Where the fat of its cream came from, once it is packed. */
+  upstream?: FatUpstream | undefined;
 }
 
 /** Most recent batches that say what the cream's fat usually is. */
@@ -153,7 +157,15 @@ export async function batchViewOf(scope: FarmScope, batchId: string): Promise<Ba
     revision: batch.revision,
     pace,
     live: liveNow(batch.facts, story, pace),
-    ...(story.phase === 'packed' ? { expected: expectedOf(batch.facts, story, pace) } : {}),
+    ...(story.phase === 'packed'
+      ? {
+          expected: expectedOf(batch.facts, story, pace),
+          upstream: await upstreamOf(scope, {
+            lot: batch.creamLotId,
+            fat: batch.facts.creamMass * batch.facts.creamFat,
+          }),
+        }
+      : {}),
     mixedBefore: await mixedBefore(scope),
     moulds: vessels.filter((vessel) => vessel.kind === 'mould' || vessel.kind === 'tub'),
     churns: vessels.filter((vessel) => vessel.kind === 'churn'),

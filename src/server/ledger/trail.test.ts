@@ -4,6 +4,7 @@ import { goneOf, trailOf } from '@/data/ledger/movements';
 import { lotsById } from '@/data/ledger/standing';
 import { event, facts, morning, portion, send } from '../testing/aBatch';
 import { recallView } from '../recall/views';
+import { upstreamOf } from './upstream';
 import { aDairy, milk, skim } from '../testing/aDairy';
 
 const house = aDairy();
@@ -68,4 +69,29 @@ it('of several milks skimmed as one each has its share of what went to the pigs'
   expect(went(large) + went(small)).toBeCloseTo(12_000 - 1900, 0);
   expect(went(large)).toBeCloseTo(3 * went(small), 0);
   expect([of.gone[0]!.mass, from, became.length]).toEqual([expect.closeTo(went(large), 0), [], 1]);
+});
+
+it('the fat of a churning leads back to its own part of the milk, and nothing is lost on the way', async () => {
+  const farm = await house.farm();
+  const [a, b] = [await milk(farm), await milk(farm)];
+  const [creamA, creamB] = [randomUUID(), randomUUID()];
+  await skim(farm, [a], { cuts: [{ lotId: creamA, mass: 1900, fat: 0.2 }] });
+  await skim(farm, [b], { cuts: [{ lotId: creamB, mass: 1900, fat: 0.2 }] });
+  const [batchId, creamLotId] = [randomUUID(), randomUUID()];
+  const begun = await send(farm, 'batch.begin', {
+    batchId,
+    creamLotId,
+    startedEventId: randomUUID(),
+    startedAtSeconds: morning,
+    facts: { ...facts, creamMass: 2850, creamVolume: 2850, creamFat: 0.2, treatment: 'raw' },
+    fromLots: [{ lotId: creamA }, { lotId: creamB, mass: 950 }],
+  });
+  expect(begun.status).toBe('done');
+  const found = await inFarm(farm, (scope) => upstreamOf(scope, { lot: creamLotId, fat: 570 }));
+  expect(found).toMatchObject({ bought: 0, culture: 0, cream: 570 });
+  expect(found.milk).toBeGreaterThan(570);
+  expect(found.milk).toBeCloseTo(found.cream + found.skim + found.spilled, 1);
+  // Of the second skimming only the half of its cream that was churned counts.
+  const whole = await inFarm(farm, (scope) => lotsById(scope, [creamA, creamB]));
+  expect(whole.get(creamB)!.mass).toBeCloseTo(950, 3);
 });

@@ -1,81 +1,90 @@
 'use client';
 
+import { useMemo } from 'react';
+import type { FatUpstream } from '@/core/balancing/fatUpstream';
 import type { Judgement } from '@/core/balancing/judgeBatch';
 import { useSay } from '../../frame/FarmContext';
+import { fatFlow, size } from './fatFlow';
 import styles from './FatTrail.module.css';
 
-/** Where the fat went: widths in grams of fat, from cream to butter, buttermilk and smears. */
+/** Where the fat went: widths in grams of fat, from the milk or the cream to the butter, and what was left on the way. */
 export function FatTrail({
   judged,
+  upstream,
 }: {
   judged: Pick<Judgement, 'fatIn' | 'fatToButter' | 'buttermilkMass' | 'buttermilkFat' | 'lossFat'>;
+  upstream: FatUpstream | undefined;
 }) {
   const say = useSay();
-  const inButtermilk = judged.buttermilkMass * judged.buttermilkFat;
-  const branches = [
-    { key: 'butter', name: 'in the butter', fat: judged.fatToButter },
-    { key: 'buttermilk', name: 'left in the buttermilk', fat: inButtermilk },
-    { key: 'smeared', name: 'to wash, cloths and hands', fat: judged.lossFat },
-  ];
-  const height = 132;
-  const gap = 26;
-  const scale = height / judged.fatIn;
-  const heights = branches.map((branch) => Math.max(1.5, branch.fat * scale));
-  const before = (list: number[], i: number) => list.slice(0, i).reduce((sum, h) => sum + h, 0);
-  const shapes = branches.map((branch, i) => {
-    const h = heights[i]!;
-    const from = 6 + before(heights, i);
-    const to = from + i * gap;
-    return {
-      ...branch,
-      h,
-      d: `M150 ${from}C270 ${from} 300 ${to} 420 ${to}V${to + h}C300 ${to + h} 270 ${from + h} 150 ${from + h}z`,
-      mid: to + h / 2,
-    };
-  });
-  const total = 12 + before(heights, heights.length) + gap * 2 + 16;
+  const { places, ribbons } = useMemo(() => fatFlow(judged, upstream), [judged, upstream]);
+  const way = places.filter(({ left }) => !left);
+  const left = places.filter((place) => place.left);
+  const begins = places.find(({ key }) => key === 'milk')?.fat ?? judged.fatIn;
   return (
     <figure className={styles.trail} data-picture>
       <figcaption>
-        {say.mass(judged.fatToButter)} of {say.mass(judged.fatIn)} of fat reached the butter.
+        {say.mass(judged.fatToButter)} of {say.mass(begins)} of fat reached the butter.
       </figcaption>
-      <svg
-        viewBox={`0 0 640 ${total}`}
-        role="img"
-        aria-label={branches.map((branch) => `${say.mass(branch.fat)} ${branch.name}`).join(', ')}
-      >
-        <path
-          d={`M20 6h130v${before(heights, heights.length)}H20z`}
-          fill="var(--fat)"
-          stroke="var(--fat-edge)"
-          strokeWidth="1.5"
-        />
-        {shapes.map((shape) => (
+      <svg viewBox={`0 0 ${size.width} ${size.height + 24}`} aria-hidden>
+        {ribbons.map(({ key, d, left: falls }) => (
           <path
-            key={shape.key}
-            d={shape.d}
+            key={key}
+            d={d}
             fill="var(--fat)"
+            fillOpacity={falls ? 0.45 : 1}
             stroke="var(--fat-edge)"
-            strokeWidth="1.5"
+            strokeWidth="1.2"
             strokeLinejoin="round"
           />
         ))}
-        <text x="30" y={6 + before(heights, heights.length) / 2 + 5} className={styles.onFat}>
-          {say.mass(judged.fatIn)} in
-        </text>
-        {shapes.map((shape) => (
-          <text key={shape.key} x="432" y={shape.mid + 5} className={styles.label}>
-            <tspan className={styles.strong}>{say.mass(shape.fat)}</tspan> {shape.name}
+        {places.map(({ key, x0, y0, y1, left: falls }) => (
+          <rect
+            key={key}
+            x={x0}
+            y={y0 - (falls ? 0 : 3)}
+            width={falls ? 3 : size.node}
+            height={Math.max(2, y1 - y0 + (falls ? 0 : 6))}
+            rx={falls ? 1 : 4}
+            fill={falls ? 'var(--fat-edge)' : 'var(--slate)'}
+          />
+        ))}
+        {way.map(({ key, name, fat, x0, x1, y0 }) => (
+          <text
+            key={key}
+            x={x0 < 40 ? x0 : (x0 + x1) / 2}
+            y={y0 - 26}
+            textAnchor={x0 < 40 ? 'start' : 'middle'}
+            className={styles.label}
+          >
+            <tspan className={styles.strong}>{name}</tspan>
+            <tspan x={x0 < 40 ? x0 : (x0 + x1) / 2} dy="17">
+              {say.mass(fat)}
+            </tspan>
+          </text>
+        ))}
+        {left.map(({ key, name, fat, x1, y0, y1 }) => (
+          <text key={key} x={x1 + 4} y={(y0 + y1) / 2 + 5} className={styles.label}>
+            <tspan className={styles.strong}>{say.mass(fat)}</tspan> {name}
           </text>
         ))}
       </svg>
-      <ul className={styles.legend}>
-        {shapes.map((shape) => (
-          <li key={shape.key}>
-            <strong>{say.mass(shape.fat)}</strong> {shape.name}
-          </li>
-        ))}
-      </ul>
+      <table className={styles.table}>
+        <caption>The same in figures</caption>
+        <thead>
+          <tr>
+            <th scope="col">Fat</th>
+            <th scope="col">Grams</th>
+          </tr>
+        </thead>
+        <tbody>
+          {[...way, ...left].map(({ key, name, fat }) => (
+            <tr key={key}>
+              <th scope="row">{name}</th>
+              <td>{say.mass(fat)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
     </figure>
   );
 }

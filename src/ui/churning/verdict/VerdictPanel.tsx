@@ -120,7 +120,7 @@ export function VerdictPanel({
       {(judged.withAScale ?? judged.unsure) && (
         <p className={styles.scale}>{judged.withAScale ?? judged.unsure}</p>
       )}
-      <FatTrail judged={judged} />
+      <FatTrail judged={judged} upstream={view.upstream} />
       <dl className={styles.figures}>
         {judged.figures.map((figure) => (
           <div key={figure.key}>
