@@ -19,13 +19,15 @@ export function FatTrail({
   const { places, ribbons } = useMemo(() => fatFlow(judged, upstream), [judged, upstream]);
   const way = places.filter(({ left }) => !left);
   const left = places.filter((place) => place.left);
+  const height = Math.max(...places.map(({ y1 }) => y1)) + 30;
+  const last = Math.max(...places.map(({ x1 }) => x1));
   const begins = places.find(({ key }) => key === 'milk')?.fat ?? judged.fatIn;
   return (
     <figure className={styles.trail} data-picture>
       <figcaption>
         {say.mass(judged.fatToButter)} of {say.mass(begins)} of fat reached the butter.
       </figcaption>
-      <svg viewBox={`0 0 ${size.width} ${size.height + 24}`} aria-hidden>
+      <svg viewBox={`0 0 ${size.width} ${height}`} aria-hidden>
         {ribbons.map(({ key, d, left: falls }) => (
           <path
             key={key}
@@ -62,8 +64,15 @@ export function FatTrail({
             </tspan>
           </text>
         ))}
-        {left.map(({ key, name, fat, x1, y0, y1 }) => (
-          <text key={key} x={x1 + 4} y={(y0 + y1) / 2 + 5} className={styles.label}>
+        {left.map(({ key, name, fat, x0, x1, y0, y1 }) => (
+          // What falls away before the end has its words under it: what falls away later passes beside it.
+          <text
+            key={key}
+            x={x1 < last ? x0 : x1 + 4}
+            y={x1 < last ? y1 + 18 : (y0 + y1) / 2 + 5}
+            textAnchor={x1 < last ? 'middle' : 'start'}
+            className={styles.label}
+          >
             <tspan className={styles.strong}>{say.mass(fat)}</tspan> {name}
           </text>
         ))}
