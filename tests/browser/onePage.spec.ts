@@ -24,9 +24,9 @@ const whatIsSeen = (page: Page) =>
         ),
       ),
       picture: box(main.querySelector('[data-picture]')),
-      blue: [...main.querySelectorAll('.MuiButton-contained:not(:disabled), [data-look="main"]:not(:disabled)')].filter(
-        (one) => one.checkVisibility(),
-      ).length,
+      blue: [
+        ...main.querySelectorAll('.MuiButton-contained:not(:disabled), [data-look="main"]:not(:disabled)'),
+      ].filter((one) => one.checkVisibility()).length,
       long: document.documentElement.scrollHeight / window.innerHeight,
     };
   });
@@ -82,7 +82,7 @@ test('sentence, main button and picture stand on the screen without scrolling, o
         () => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))),
       );
       const { sentence, act, picture, blue, long } = await whatIsSeen(page);
-      const where = `${path} at ${size.width}×${size.height}`;
+      const where = `${await page.locator("main h1").first().innerText()} ${path} at ${size.width}×${size.height}`;
       // The bar of places lies over the foot of a phone; of the picture at least the things themselves are to be seen.
       const foot = size.height - (size.width < 720 ? 62 : 0);
       expect.soft(sentence?.bottom, `sentence on ${where}`).toBeLessThanOrEqual(foot);

@@ -72,7 +72,7 @@ export function ButterRemedied(given: InHand) {
 }
 
 /** The butter in hand, how warm it is and how it feels; behind the door, what a hand or a probe says instead. */
-export function ButterDoor(given: InHand) {
+export function ButterDoor({ half = false, ...given }: InHand & { half?: boolean }) {
   const say = useSay();
   const [typed, setTyped] = useState('');
   const { butter } = useInHand(given);
@@ -98,6 +98,7 @@ export function ButterDoor(given: InHand) {
   return (
     <Door
       name="The butter in hand"
+      half={half}
       value={`about ${say.temperature(Math.round(butter.celsius))}${from[butter.from] ?? ''}: ${feelWords[butter.feels].name.toLowerCase()}`}
     >
       <div className={styles.told}>

@@ -113,6 +113,7 @@ export function DrainPanel({
         <WhenDoor legend="Drained" tells={tells} told={told} />
         <Door
           name="It was stopped at"
+          half
           value={`${grainWords[story.gathered ?? 'grains'].name.toLowerCase()}, ${washIn && 'quantity' in washIn ? `${say.volume(washIn.quantity.value)} of wash water in it` : 'no wash water in it'}`}
           open={story.gathered !== undefined}
         >

@@ -59,15 +59,16 @@ export function PortionOptions({
   );
   return (
     <Doors>
-      <Door name="Worked" value={worked ? workWords[worked.way].toLowerCase() : 'not said'}>
+      {when}
+      <Door name="Worked" half value={worked ? workWords[worked.way].toLowerCase() : 'not said'}>
         <div className={styles.options}>
           <WorkRow story={story} record={record} />
         </div>
       </Door>
-      <ButterDoor {...inHand} />
-      {when}
+      <ButterDoor {...inHand} half />
       <Door
         name="Weighed"
+        half
         value={
           draft.notWeighed
             ? 'not weighed'
@@ -86,7 +87,7 @@ export function PortionOptions({
           {tick('Weighed before the salt went in', !draft.saltIn, (before) => change({ saltIn: !before }))}
         </div>
       </Door>
-      <Door name="Mixed in, or made into ghee" value={mixedSaid === '' ? 'nothing' : mixedSaid}>
+      <Door name="Mixed in, or made into ghee" half value={mixedSaid === '' ? 'nothing' : mixedSaid}>
         <div className={styles.options}>
           <MixChooser
             mixed={mixDrafts(draft.mixed)}
@@ -119,6 +120,7 @@ export function PortionOptions({
       </Door>
       <Door
         name="Pieces, portions and their name"
+        half
         value={
           pieces
             ? `${pieces.count} ${pieceWords[form][pieces.count === 1 ? 'one' : 'many']} of ${say.mass(pieces.each)}`

@@ -216,7 +216,7 @@ export function PortionPanel({
         onPutBy={putBy}
         inHand={inHand}
         mixedBefore={view.mixedBefore}
-        when={<WhenDoor legend="Weighed and packed" tells={tells} told={told} />}
+        when={<WhenDoor legend="Packed" tells={tells} told={told} />}
       />
       {(storage === 'crock' || read.pieces || moulds.length > 0) && (
         <Quiet>

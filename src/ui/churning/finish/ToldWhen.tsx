@@ -60,7 +60,7 @@ export function WhenDoor({
   const say = useSay();
   const now = useNow(60_000);
   return (
-    <Door name={`${legend} when`} value={at === undefined ? 'just now' : say.when(at, now)}>
+    <Door name={`${legend} when`} half value={at === undefined ? 'just now' : say.when(at, now)}>
       <div className={styles.options}>
         <WhenItWas
           legend={legend}

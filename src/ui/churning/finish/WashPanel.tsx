@@ -160,6 +160,7 @@ export function WashPanel({
         <WhenDoor legend="Washed" tells={tells} told={told} />
         <Door
           name="Water of each wash"
+          half
           value={[
             say.volume(water ?? grains),
             celsius === undefined ? 'cold from the tap' : say.temperature(celsius),
