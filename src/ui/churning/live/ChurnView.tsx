@@ -1,7 +1,6 @@
 'use client';
 
 import { useRef, useState } from 'react';
-import { stoodWarm } from '@/core/churning/stoodWarm';
 import { clarities } from '@/core/churning/batchWords';
 import type { MarkStage } from '@/core/churning/stages';
 import { markStages, stageSigns } from '@/core/churning/stages';
@@ -30,7 +29,6 @@ import { phaseWords } from '../batchSaid';
 import { inTheChurn, isDrained, likeliestMark, stageByNow } from './stageNow';
 import { OfferedActs, offersAtFirst } from '../offered';
 import { Stops } from './Stops';
-import { stoodWarmCaution } from '../stoodWarmWords';
 import { useBatch } from '../useBatch';
 import { useForeseen } from '../plan/useForeseen';
 import type { SaidWhen } from '../../quantity/saidWhen';
@@ -53,6 +51,8 @@ const theFinish = () => import('../finishing');
 const PausePanel = laterPart(() => import('./PausePanel').then((part) => part.PausePanel));
 const ForgottenPause = laterPart(() => import('./ForgottenPause').then((part) => part.ForgottenPause), null);
 const WhatHappened = laterPart(() => import('./WhatHappened').then((part) => part.WhatHappened), null);
+
+const PutBy = laterPart(() => import('./PutBy').then((part) => part.PutBy), null);
 
 /** How often what is said of the churn is thought over again, ms; its clocks run by themselves. */
 const thinksEvery = 2000;
@@ -179,7 +179,11 @@ export function ChurnView({ view: drawn }: { view: BatchView }) {
     );
 
   const words = nextWords(story, window, elapsed, reading, say);
-  const warm = stoodWarm(facts, story, now);
+  const advice = live && !brokeHere && churning && story.phase !== 'stopped' && (
+    <div className={styles.advice}>
+      <Advice advice={live.advice} record={record} />
+    </div>
+  );
   const breakSeconds = quick && runs && window.breakMinutes ? window.breakMinutes.mid * 60 : undefined;
   return (
     <OfferedActs offers={offers}>
@@ -268,13 +272,10 @@ export function ChurnView({ view: drawn }: { view: BatchView }) {
               )}
             </div>
           ) : null}
-          {warm && !(rests && warm.level === 'caution') && (
-            <Cautions cautions={[stoodWarmCaution(warm, facts.treatment === 'raw')]} />
-          )}
-          {live && !brokeHere && churning && story.phase !== 'stopped' && warm?.level !== 'danger' && (
-            <div className={styles.advice}>
-              <Advice advice={live.advice} record={record} />
-            </div>
+          {story.events.some(({ kind }) => kind === 'paused') ? (
+            <PutBy facts={facts} story={story} now={now} rests={rests} advice={advice} />
+          ) : (
+            advice
           )}
           {live && brokeHere && story.phase === 'churning' && (
             <p className={styles.more} role="status">
