@@ -32,10 +32,10 @@ export function useLive(
     () => (asks ? liveLoad(view.facts, story, Math.max(at, latest)) : undefined),
     [asks, view.facts, story, at, latest],
   );
+  const [answered, setLive] = useState<LiveChurn>();
   // As the house drew it, where that is of this minute: a page kept from earlier waits for its own answer.
-  const [live, setLive] = useState<LiveChurn | undefined>(() =>
-    view.live && Math.abs(now - view.live.atSeconds) < drawnFor ? view.live.churn : undefined,
-  );
+  const drawn = view.live && Math.abs(now - view.live.atSeconds) < drawnFor ? view.live.churn : undefined;
+  const live = answered ?? drawn;
   useEffect(() => {
     if (!input) return;
     const stop = new AbortController();
