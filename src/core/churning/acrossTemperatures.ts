@@ -1,7 +1,7 @@
 import { priorPace } from './churnPace';
 import type { ChurnPace } from './churnPace';
 import type { CreamInChurn } from './creamInChurn';
-import { bestAtPace } from './bestTemperature';
+import { bestAtPace } from './bestDegrees';
 import { expectedButter } from './expectedButter';
 import { churnInputOf } from './foresee';
 import { foreseenPace, runAt } from './belief';

@@ -1,77 +1,23 @@
 import { ranked } from '../prediction';
 import type { Predicted } from '../prediction';
-import { foreseenPace, runAt } from './belief';
-import type { ChurnInput } from './churnInput.calc';
-import type { ChurnPace } from './churnPace';
+import type { BestDegrees } from './bestDegrees';
+import { bestDegrees, minuteWorthOf } from './bestDegrees';
 import type { BestInput } from './bestTemperature.calc';
-import { expectedButter } from './expectedButter';
-import { greasyFrom } from './churnTroubles';
-import { isQuick, tools } from './tools';
+import { isQuick } from './tools';
 
-export interface AtDegree {
-  celsius: number;
-  /** Minutes until it breaks; absent where it does not. */
-  minutes?: number;
-  /** Share of the fat that the butter does not get, 0 … 1. */
-  fatLost: number;
-  /** What it costs against the best, g of butter: fat lost, and minutes at what they are worth. */
-  costs: number;
-}
-
-export interface BestTemperature extends Predicted {
-  celsius?: number;
-  /** From and to which it costs hardly more. */
-  good?: { from: number; to: number };
-  degrees: AtDegree[];
-}
-
-const coldest = 6;
-const warmest = 22;
-/** g of butter that a minute at the churn is worth to the maker, when they did not say (engineering estimate): by hand more. */
-const minuteWorth = { hand: 1.5, motor: 0.3 };
-/** Hardly more: so much of the butter. */
-const hardly = 0.005;
-/** Texture: how warm it may be at the break, °C at usual hardness: waxy to work from 11 to 16 (docs/models.md, Workability), greasy beyond. */
-const softest = { soft: greasyFrom, usual: 16.5, firm: 14.5 } as const;
+export interface BestTemperature extends Predicted, BestDegrees {}
 
 /**
  * At what temperature to churn this load: the model run degree by degree at the churn's own pace, fat lost weighed against
  * minutes, and no warmer than the texture wanted allows. Warmer is quicker and loses more, colder is slow and firm.
  * @param logPaceAt the logarithm of the churn's pace for cream of a temperature, where the maker's own slopes are known
  */
-export function bestTemperature(
-  { texture, minutesWorth, pace, ...input }: BestInput,
-  logPaceAt: (celsius: number) => number = () => Math.log(pace),
-): BestTemperature {
-  const worth = minutesWorth ?? minuteWorth[tools[input.tool].driven === 'hand' ? 'hand' : 'motor'];
-  const most = softest[texture] + input.hardness;
-  const tried = Array.from({ length: warmest - coldest + 1 }, (_, i) => {
-    const celsius = coldest + i;
-    const run = runAt({ ...input, temperature: celsius }, logPaceAt(celsius));
-    const minutes = run.breakSeconds === undefined ? undefined : run.breakSeconds / 60;
-    const got = minutes === undefined ? 0 : butterOf(input, run.buttermilkFat);
-    return { celsius, minutes, got, breaksAt: run.breakTemperature };
-  });
-  const whole = butterOf(input, 0);
-  const value = ({ minutes, got }: (typeof tried)[number]) => got - worth * (minutes ?? 0);
-  const breaking = tried.filter(({ minutes }) => minutes !== undefined);
-  // What heats its cream past that wherever it begins is begun cold: then the coldest it breaks at is as firm as it gets.
-  const coldestBreak = Math.min(...breaking.map(({ breaksAt }) => breaksAt));
-  const fitting = breaking.filter(({ breaksAt }) => breaksAt <= Math.max(most, coldestBreak + 1));
-  const best = fitting.toSorted((a, b) => value(b) - value(a))[0];
-  const degrees = tried.map((one): AtDegree => ({
-    celsius: one.celsius,
-    ...(one.minutes === undefined ? {} : { minutes: one.minutes }),
-    fatLost: Math.max(0, 1 - one.got / whole),
-    costs: best ? Math.max(0, value(best) - value(one)) : 0,
-  }));
-  const good = best && fitting.filter((one) => value(best) - value(one) <= hardly * whole);
-  const degree = best && degrees.find(({ celsius }) => celsius === best.celsius + 1);
+export function bestTemperature(input: BestInput, logPaceAt?: (celsius: number) => number): BestTemperature {
+  const found = bestDegrees(input, logPaceAt);
+  const { celsius, degrees } = found;
+  const degree = celsius === undefined ? undefined : degrees.find((one) => one.celsius === celsius + 1);
   return {
-    ...(best && good
-      ? { celsius: best.celsius, good: { from: good[0]!.celsius, to: good.at(-1)!.celsius } }
-      : {}),
-    degrees,
+    ...found,
     reasons: ranked([
       ...(degree
         ? [
@@ -90,28 +36,17 @@ export function bestTemperature(
             },
           ]),
       ...(isQuick(input.tool) ? [{ says: 'A fast tool heats the cream: it begins colder.', weight: 2 }] : []),
-      { says: `A minute counts as ${worth} g of butter.`, weight: 1 },
+      { says: `A minute counts as ${minuteWorthOf(input)} g of butter.`, weight: 1 },
     ]),
-    cautions: best
-      ? []
-      : [
-          {
-            key: 'none',
-            level: 'caution',
-            says: 'At no temperature is this load foreseen to break well: take less of it, or richer cream.',
-          },
-        ],
+    cautions:
+      celsius !== undefined
+        ? []
+        : [
+            {
+              key: 'none',
+              level: 'caution',
+              says: 'At no temperature is this load foreseen to break well: take less of it, or richer cream.',
+            },
+          ],
   };
 }
-
-/** {@link bestTemperature} for butter of the usual texture, at the pace that is believed of this churn: what plan and chart both go by. */
-export const bestAtPace = (input: ChurnInput, pace: ChurnPace): BestTemperature =>
-  bestTemperature({ ...input, texture: 'usual', pace: 1 }, (celsius) =>
-    foreseenPace({ ...input, temperature: celsius }, pace),
-  );
-
-const butterOf = (
-  { creamMass, creamFat, creamFatSd }: Pick<BestInput, 'creamMass' | 'creamFat' | 'creamFatSd'>,
-  buttermilkFat: number,
-): number =>
-  expectedButter({ mass: creamMass, massSd: 0, fat: creamFat, fatSd: creamFatSd }, buttermilkFat).mass;

@@ -4,8 +4,8 @@ import type { ChurnPace } from './churnPace';
 import type { Churned } from './churned';
 import type { ChurnInput } from './churnInput.calc';
 import { usualRoom } from './churnInput';
-import type { BestTemperature } from './bestTemperature';
-import { bestAtPace } from './bestTemperature';
+import type { BestDegrees } from './bestDegrees';
+import { bestAtPace } from './bestDegrees';
 import { believe, breakWindow, foreseenPace, runAt } from './belief';
 import type { CreamInChurn } from './creamInChurn';
 import type { CoursePoint } from './course';
@@ -71,7 +71,7 @@ export const churnInputOf = (cream: CreamInChurn): ChurnInput => ({
 /** The temperature its tool is usually run at with this fat, or the nearest to it at which this load does hardly worse than at its best. */
 function goodFor(
   { tool, hardness }: Pick<CreamInChurn, 'tool' | 'hardness'>,
-  good: BestTemperature['good'],
+  good: BestDegrees['good'],
 ): number {
   const usual = tools[tool].referenceTemperature + hardness;
   return good ? Math.min(good.to, Math.max(good.from, usual)) : usual;
