@@ -18,6 +18,7 @@ const words: JotWords = {
     { id: 'green', name: 'Green jar', holds: 'milk' },
     { id: 'tub', name: 'Cream tub', holds: 'cream' },
     { id: 'can', name: 'Tall can', holds: null },
+    { id: 'skim', name: 'Lean pan', holds: 'skim' },
   ],
 };
 const oneJar = { ...words, vessels: words.vessels.slice(1) };
@@ -33,6 +34,11 @@ const lines = {
     blue jar 0.8 calf|skim blue 0.8 to calves|skim blue 0.8 yogurt|skim blue jar 0.8 to curd|skim blue jar 0.8 to drink|skim 0.8|skim tub 0.8
     skim tall can 0.8|skim blue jar|skim blue jar 0|blue jar 0.8 yoghurt tansy`,
   cream: `cream 2 L 36 %|cream 2|cream 2 36 percent|cream 1.2 kg|cream 2 into tub 30%|cream|2 l cream at 5 C`,
+  made: `lean pan to yoghurt with 60 g at 43 C wrapped|yoghurt of blue jar|2 L of blue jar to yoghurt with 2 tbsp kept warm|blue jar to yoghurt at 43 C
+    begin yoghurt of 1 L of lean pan with a spoon of live yoghurt in the room|lean pan yoghurt gave 1.9 kg unheated|lean pan 3 L to curd with vinegar gave 300 g
+    curd of lean pan, clabber|curd of lean pan cultured|lean pan 2 L to the pigs|lean pan to the pigs|lean pan given away|lean pan thrown out|lean pan for soap
+    tub whipped|whip 200 ml of tub|thin tub to 20 % with blue jar|tub 1 L thinned to half-and-half|thin tub|thin tub to light cream|thin tub to 20 parsecs
+    yoghurt of blue jar with 60 parsecs|yoghurt of 60 parsecs of blue jar|yoghurt of both blue jar and green jar`,
   reading: `blue jar 6 C|6 C|tub 6,5 °C|can 43 F|-2 C|15c|blue jar|6`,
   marks: `thick|it thickens|thickening|whipped|it whips|grainy|it is grainy|has broken|it has broke|broke|just broke|break|stop|stopped
     undo|undo that|undo it|next load|another load in|go on|resume|resumed|churned again|churn on|packed|pack|pause|paused|put by

@@ -86,6 +86,7 @@ describe('the examples on the sheet', () => {
     'skim',
     'reading',
     'ofLot',
+    'used',
     'cream',
     'ofPiece',
     'ofPiece',
@@ -110,7 +111,7 @@ describe('the examples on the sheet', () => {
 
   it('say amounts that a maker might have', () => {
     for (const system of ['metric', 'us', 'imperial'] as const) {
-      const [milk, , , skim, cold, , cream, , , , water] = jotExamples[system].map(([line]) =>
+      const [milk, , , skim, cold, , , cream, , , , water] = jotExamples[system].map(([line]) =>
         read(line, system),
       );
       expect(milk).toMatchObject({ from: 'herd' });

@@ -10,6 +10,8 @@ import type { When } from '../times/readWhen';
 import { takeWhen } from '../times/readWhen';
 import type { OfLot } from './readOfLot';
 import { readOfLot } from './readOfLot';
+import type { OfUse, Thinned } from './readUse';
+import { beginsAsUse, readThinned, readUse, someOfIt } from './readUse';
 import type { NamedPiece, OfPiece } from './readPiece';
 import { readEntered, readPiece } from './readPiece';
 
@@ -40,6 +42,8 @@ type Said =
   | { kind: 'makeDay'; act: MakeDay }
   | { kind: 'reading'; celsius: number; vesselId?: string }
   | { kind: 'ofLot'; of: OfLot; vesselId: string }
+  | { kind: 'used'; of: OfUse; vesselId: string }
+  | { kind: 'thinned'; of: Thinned; vesselIds: string[] }
   | { kind: 'ofPiece'; of: OfPiece }
   | { kind: 'note'; note: string; vesselId?: string };
 
@@ -122,6 +126,23 @@ export function readJot(text: string, words: JotWords, system: UnitSystem): Jot 
   const when = rest.takeWhen();
   const ofLot = vessels.length === 1 && animals.length === 0 ? readOfLot(rest.left()) : undefined;
   if (ofLot) return { kind: 'ofLot', of: ofLot, vesselId: vessels[0]!.id, ...when };
+  if (vessels.length > 0 && animals.length === 0) {
+    const thinned = readThinned(rest.raw(), system);
+    if (thinned) return { kind: 'thinned', of: thinned, vesselIds: vessels.map(({ id }) => id), ...when };
+  }
+  if (vessels.length === 1 && animals.length === 0) {
+    const [vessel] = vessels as [(typeof vessels)[number]];
+    const raw = rest.raw();
+    // “Blue jar 0.8 to pigs”, of milk, is what was skimmed off it and where the skim went.
+    const amounts = raw.replace(/-?\d+(?:[.,]\d+)? ?°? ?[cf]\b/g, '').replace(/\bwith .*$/, '');
+    const skimmed =
+      vessel.holds === 'milk' &&
+      /[\d½¼¾]|skim|ladled/.test(amounts) &&
+      !beginsAsUse.test(said) &&
+      !someOfIt.test(said);
+    const used = skimmed ? undefined : readUse(raw, system);
+    if (used) return { kind: 'used', of: used, vesselId: vessel.id, ...when };
+  }
   const skims = rest.takeWord('skim', 'skimmed', 'ladled');
   const cream = rest.takeWord('cream');
   const bought = rest.takeWord('bought');
@@ -230,11 +251,17 @@ class Rest {
     const longestFirst = all.toSorted((a, b) => b.name.length - a.name.length);
     for (const one of longestFirst)
       this.take(escaped(one.name.toLowerCase()), (at) => found.push({ at, one }));
+    const wordsOf = ({ name }: T) => name.toLowerCase().split(/[\s-]/);
     for (const one of longestFirst) {
-      const [first = ''] = one.name.toLowerCase().split(/[\s-]/);
-      const alone = all.filter(({ name }) => name.toLowerCase().split(/[\s-]/)[0] === first).length === 1;
-      if (first.length > 2 && alone && !grammar.has(first) && !found.some((other) => other.one === one))
-        this.take(escaped(first), (at) => found.push({ at, one }));
+      const [first = '', ...more] = wordsOf(one);
+      // A cream tub is called the tub: its first word is one of the line’s own.
+      const called = grammar.has(first) ? (more.at(-1) ?? '') : first;
+      const alone =
+        called === first
+          ? all.filter((other) => wordsOf(other)[0] === first).length === 1
+          : all.filter((other) => wordsOf(other).includes(called)).length === 1;
+      if (called.length > 2 && alone && !grammar.has(called) && !found.some((other) => other.one === one))
+        this.take(escaped(called), (at) => found.push({ at, one }));
     }
     return found.toSorted((a, b) => a.at - b.at).map(({ one }) => one);
   }
@@ -273,6 +300,11 @@ class Rest {
       (_, matched) => (fat = parseQuantity(matched.replace(/ ?per ?cent/, ' %'), system, 'fraction').value),
     );
     return fat;
+  }
+
+  /** With its small words. */
+  raw(): string {
+    return this.said;
   }
 
   left(): string {

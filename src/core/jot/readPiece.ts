@@ -1,4 +1,5 @@
 import { CalculationError } from '../calculationError';
+import type { GheeStage } from '../byProducts/gheeStages';
 import type { Storage } from '../keeping/keepingDate';
 import { list } from '../quantities/list';
 import { readAmount } from '../quantities/readAmount';
@@ -16,6 +17,7 @@ export type OfPiece =
   | { kind: 'gone'; lotId: string; code: string; how: 'eaten' | 'given' | 'sold' | 'baked' | 'spoiled'; mass?: number }
   | { kind: 'joined'; lotIds: string[]; codes: string[] }
   | { kind: 'ghee'; lotId: string; code: string; mass?: number; gave?: number }
+  | { kind: 'onTheFlame'; lotId: string; code: string; stage: GheeStage }
   | { kind: 'entered'; mass: number; salted: boolean; bought: boolean; storage: Storage }; // prettier-ignore
 
 const codeIn = /\b[btg]\d+[a-z]?(?:-\d+)?\b/gi;
@@ -40,6 +42,13 @@ const uses = [
   ['baked', /\b(?:baked(?: with)?)\b/i],
   ['spoiled', /\b(?:thrown (?:away|out)|threw (?:away|out)|spoiled)\b/i],
 ] as const;
+/** What is seen of butter on the flame. */
+const stages: readonly (readonly [RegExp, GheeStage])[] = [
+  [/^(?:is |has |it )*(?:melted|melts|on the (?:flame|stove|hob))$/i, 'melted'],
+  [/^(?:is |has |it )*(?:crackles|crackling)$/i, 'crackles'],
+  [/^(?:is |has |it )*(?:gone |grown )?(?:quiet|amber)(?:(?:,| and)? amber)?$/i, 'quiet'],
+  [/^(?:is |has |it )*strained$/i, 'strained'],
+];
 const small = /\b(?:of|is|was|all|it|the|some)\b/gi;
 
 const refusal = (message: string) => new CalculationError(message, 'jot');
@@ -101,6 +110,8 @@ export function readPiece(
       `What of ${list(found.map((one) => one.code))}? Several are worked “into one”; each other thing is said of one piece.`,
     );
   }
+  const stage = stages.find(([words]) => words.test(rest))?.[1];
+  if (stage) return { kind: 'onTheFlame', lotId, code, stage };
   const some = (left: string) => {
     const amount = left.replace(small, ' ').replace(/\s+/g, ' ').trim();
     return amount === '' ? {} : { mass: grams(amount, system, text) };

@@ -23,12 +23,12 @@ export function useDraft<T extends object>(
   }, [key]);
   const change = useCallback(
     (part: Partial<T>) => {
-      keep(key, { ...keptDraft(key), ...part });
+      keepDraft(key, { ...keptDraft(key), ...part });
       setDraft((before) => ({ ...before, ...part }));
     },
     [key],
   );
-  const forget = useCallback(() => keep(key, undefined), [key]);
+  const forget = useCallback(() => keepDraft(key, undefined), [key]);
   return [draft, change, forget];
 }
 
@@ -45,7 +45,8 @@ export function keptDraft(key: string): object | undefined {
   }
 }
 
-function keep(key: string, draft: object | undefined): void {
+/** Keeps what was typed or chosen on this device; nothing, where it was sent. */
+export function keepDraft(key: string, draft: object | undefined): void {
   try {
     if (draft) localStorage.setItem(storageKey(key), JSON.stringify({ at: Date.now(), draft }));
     else localStorage.removeItem(storageKey(key));

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useSay } from '../frame/FarmContext';
+import { useNotice } from '../frame/Notices';
 import { useNow } from '../frame/useNow';
 import { useOutbox } from '../outbox/OutboxProvider';
 import { useLater } from '../frame/useLater';
@@ -24,6 +25,7 @@ export function JotLine({
   const now = useNow(60_000);
   const { act, refused, busy } = useAct();
   const outbox = useOutbox();
+  const notice = useNotice();
   const router = useRouter();
   useLater(theWriting);
   const [typed, setTyped] = useState('');
@@ -40,6 +42,7 @@ export function JotLine({
       now,
       act,
       outbox,
+      notice,
       refresh: () => router.refresh(),
     });
     if (done === true) setTyped('');

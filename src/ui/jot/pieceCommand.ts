@@ -15,7 +15,7 @@ const gone = {
 
 /** What is said of butter in the larder, as the command that writes it and the sentence that says it back. */
 export function pieceCommand(
-  of: OfPiece,
+  of: Exclude<OfPiece, { kind: 'onTheFlame' }>,
   say: Pick<ReturnType<typeof useSay>, 'mass'>,
 ): { name: string; input: Record<string, unknown>; says: string } {
   switch (of.kind) {

@@ -14,6 +14,7 @@ import type { PailView } from '@/server/pail/views';
 import { eventWords } from '../churning/eventWords';
 import { makeDayEvents } from '../churning/makeDayEvents';
 import type { useSay } from '../frame/FarmContext';
+import type { useNotice } from '../frame/Notices';
 import { momentSaid } from '../frame/momentSaid';
 import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
@@ -23,6 +24,9 @@ import { meantNames } from '../standing/meantNames';
 import { milkCommand } from '../pail/milkCommand';
 import { creamGoesTo, likeYesterday, toUse, usualSkimUse } from '../pail/usual';
 import type { Offered } from './HeaderJot';
+import { lotNow } from '../standing/lotNow';
+import { markGheeStage } from '../larder/onTheFlame';
+import { commandOfThinning, commandOfUse } from './lotCommands';
 import { pieceCommand } from './pieceCommand';
 
 /** What a jot is written with. */
@@ -31,6 +35,8 @@ interface Desk {
   now: number;
   act: ReturnType<typeof useAct>['act'];
   outbox: ReturnType<typeof useOutbox>;
+  /** Says what was kept on this device and is no entry. */
+  notice: ReturnType<typeof useNotice>;
   /** Draws the page again. */
   refresh: () => void;
 }
@@ -42,7 +48,7 @@ interface Desk {
 export async function writeJot(
   typed: string,
   { view, batchId }: Offered,
-  { say, now, act, outbox, refresh }: Desk,
+  { say, now, act, outbox, notice, refresh }: Desk,
 ): Promise<boolean | string> {
   const holds = holdsOf(view);
   try {
@@ -196,7 +202,33 @@ export async function writeJot(
           },
         );
       }
+      case 'used': {
+        const lot = holds.get(jot.vesselId);
+        if (!lot) return 'Nothing stands in that vessel.';
+        const command = commandOfUse(jot.of, lotNow(lot, atSeconds), lot.vessel!.name, say);
+        if (typeof command === 'string') return command;
+        return act(command.name, { ...command.input, ...at }, timed(command.says));
+      }
+      case 'thinned': {
+        const named = jot.vesselIds.flatMap((id) => holds.get(id) ?? []);
+        const cream = named.find(({ kind }) => kind === 'cream');
+        if (!cream) return 'Cream is what is thinned: name the vessel it stands in.';
+        const others = named.filter((lot) => lot !== cream);
+        const command = commandOfThinning(
+          jot.of,
+          lotNow(cream, atSeconds),
+          (others.length > 0 ? others : view.lots).map((lot) => lotNow(lot, atSeconds)),
+          say,
+        );
+        if (typeof command === 'string') return command;
+        return act(command.name, { ...command.input, ...at }, timed(command.says));
+      }
       case 'ofPiece': {
+        if (jot.of.kind === 'onTheFlame') {
+          const next = markGheeStage(jot.of.lotId, jot.of.stage, atSeconds);
+          notice({ says: `${jot.of.code} ${stageSays[jot.of.stage]}${since}. ${say.words(next)}` });
+          return true;
+        }
         const { name, input, says } = pieceCommand(jot.of, say);
         return act(name, { ...input, ...at }, timed(says));
       }
@@ -242,6 +274,13 @@ export async function writeJot(
     );
   }
 }
+
+const stageSays = {
+  melted: 'melts',
+  crackles: 'crackles',
+  quiet: 'is quiet and amber',
+  strained: 'is strained',
+} as const;
 
 const lookSays = {
   thickAndTart: 'thick and tart',

@@ -1,7 +1,7 @@
 'use client';
 
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { GheeStage, GheeTimes } from '@/core/byProducts/gheeStages';
 import { gheeNow, gheeStages, seenAt } from '@/core/byProducts/gheeStages';
 import { gheeButter, gheeYield } from '@/core/byProducts/gheeYield';
@@ -19,6 +19,8 @@ import { useChimeAt } from '../pail/useChime';
 import { QuantityField } from '../quantity/QuantityField';
 import { understand } from '../quantity/understand';
 import styles from './Larder.module.css';
+import type { OnTheFlame } from './onTheFlame';
+import { flameChanged, flameKey, onTheFlame } from './onTheFlame';
 import { someOf } from './someOf';
 
 const stageNames: Record<GheeStage, string> = {
@@ -28,29 +30,26 @@ const stageNames: Record<GheeStage, string> = {
   strained: 'Strained',
 };
 
-/** A pan of ghee is done or forgotten after this, s (engineering estimate). */
-const longest = 4 * 3600;
-
-/** What was typed and marked of ghee on the flame; kept on this device until it is written down. */
-interface OnTheFlame {
-  someTyped: string;
-  gheeTyped: string;
-  seen: GheeTimes;
-}
-
 /** The piece in hand, or some of it, made into ghee: stage by stage, with its clock and what a thermometer says. */
 export function ClarifyButter({ pat }: { pat: ButterShown }) {
   const say = useSay();
   const now = useNow(1000);
   const { act, refused, busy } = useAct();
-  const [{ someTyped, gheeTyped, seen: marked }, change, forget] = useDraft<OnTheFlame>(`ghee:${pat.lotId}`, () => ({
+  const [{ someTyped, gheeTyped, seen: marked }, change, forget] = useDraft<OnTheFlame>(flameKey(pat.lotId), () => ({
     someTyped: '',
     gheeTyped: '',
     seen: {},
   }));
-  // A pan of this morning is not on the flame any more.
-  const fresh = Math.max(0, ...Object.values(marked)) > now - longest;
-  const seen = fresh ? marked : {};
+  const seen = onTheFlame(marked, now);
+  useEffect(() => {
+    // Marked by a line in the header, while the pan is looked at here.
+    const marks = (event: Event) => {
+      const { lotId, seen: to } = (event as CustomEvent<{ lotId: string; seen: GheeTimes }>).detail;
+      if (lotId === pat.lotId) change({ seen: to });
+    };
+    window.addEventListener(flameChanged, marks);
+    return () => window.removeEventListener(flameChanged, marks);
+  }, [pat.lotId, change]);
   const [probeTyped, setProbe] = useState('');
   const some = someOf(someTyped, pat.mass, say.system, say.mass);
   const butterMass = some.mass ?? pat.mass;

@@ -4,7 +4,14 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { yoghurtPlan } from '@/core/byProducts/yoghurtPlan';
 import { souringIf } from '@/core/standing/souringSaid';
-import type { Place } from '@/core/standing/places';
+import {
+  cultureWrong,
+  settingPlaces,
+  usualCulture,
+  usualWarm,
+  yoghurtSetting,
+} from '@/core/byProducts/yoghurtSetting';
+import type { SettingPlace } from '@/core/byProducts/yoghurtSetting';
 import { places } from '@/core/standing/places';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
@@ -18,14 +25,8 @@ import { understand } from '../quantity/understand';
 import { Quiet } from '../theme/Enamel';
 import { bowlFor } from './lotNow';
 
-/** Live yoghurt as a share of the milk, when nobody says (handbook §6.13: 2 to 5 %); a tablespoon of it, g. */
-const usualDose = 0.03;
+/** A tablespoon of it, g. */
 const spoon = 15;
-/** It goes in at this when nobody read it, °C; wrapped up in a room it cools slowly to about so much below. */
-const usualWarm = 42;
-const cools = 5;
-/** Warmest around it that suits it, °C. */
-const stands = ['warm', 'wrapped', 'room'] as const satisfies readonly Place[];
 
 /** Yoghurt of the house’s own that some can be spooned from. */
 export interface OwnYoghurt {
@@ -62,7 +63,7 @@ export function YoghurtBegins({
   const [from, setFrom] = useState('pot');
   const [cultureTyped, setCulture] = useState('');
   const [warmTyped, setWarm] = useState('');
-  const [place, setPlace] = useState<(typeof stands)[number]>('warm');
+  const [place, setPlace] = useState<SettingPlace>('warm');
   const own = yoghurts.find(({ id }) => id === from);
   const dose = understand(cultureTyped, {
     system: say.system,
@@ -71,11 +72,8 @@ export function YoghurtBegins({
     check: ({ value }) =>
       value <= 0
         ? 'An amount above zero.'
-        : value > 0.2 * of
-          ? `That is ${Math.round((100 * value) / of)} % of it: 2 to 5 % is usual, 20 % the most.`
-          : own && value > own.mass
-            ? `There is ${say.mass(own.mass)} of it.`
-            : undefined,
+        : (cultureWrong(value, of) ??
+          (own && value > own.mass ? `There is ${say.mass(own.mass)} of it.` : undefined)),
   });
   const warm = understand(warmTyped, {
     system: say.system,
@@ -84,16 +82,17 @@ export function YoghurtBegins({
     check: ({ value }) =>
       value < 4 || value > 95 ? `Between ${say.temperature(4)} and ${say.temperature(95)}.` : undefined,
   });
-  const culture = dose && 'quantity' in dose ? dose.quantity.value : usualDose * of;
-  const celsius = warm && 'quantity' in warm ? warm.quantity.value : usualWarm;
-  const held = place === 'warm' ? celsius : place === 'wrapped' ? celsius - cools / 2 : places.room.celsius;
+  const { culture, celsius, around, held, hot } = yoghurtSetting(of, {
+    culture: dose && 'quantity' in dose ? dose.quantity.value : undefined,
+    celsius: warm && 'quantity' in warm ? warm.quantity.value : undefined,
+    place,
+  });
   const plan = yoghurtPlan({
     milkMass: of,
     dose: Math.min(0.2, Math.max(0.005, culture / of)),
     warm: held,
     heated: heated || !raw,
   });
-  const around = place === 'warm' ? Math.min(celsius, 44) : places[place].celsius;
   // As its page will foresee it once it stands there.
   const at = { atSeconds: now };
   const sets = souringIf(
@@ -112,8 +111,7 @@ export function YoghurtBegins({
     ],
     now + 1,
   )?.readyHours;
-  const hot = celsius > 46;
-  const spoons = Math.max(1, Math.round((usualDose * of) / spoon));
+  const spoons = Math.max(1, Math.round((usualCulture.share * of) / spoon));
   return (
     <div className={styles.stack}>
       <p role="status" style={{ margin: 0, fontWeight: 640 }}>
@@ -145,7 +143,7 @@ export function YoghurtBegins({
           onTyped={setCulture}
           understood={dose}
           system={say.system}
-          hint={`${say.mass(usualDose * of)}, ${spoons === 1 ? 'a tablespoon' : `${spoons} tablespoons`}`}
+          hint={`${say.mass(usualCulture.share * of)}, ${spoons === 1 ? 'a tablespoon' : `${spoons} tablespoons`}`}
         />
         <QuantityField
           label="How warm it is"
@@ -160,12 +158,12 @@ export function YoghurtBegins({
         legend="Where it stands"
         chosen={place}
         onChoose={setPlace}
-        choices={stands.map((key) => ({
+        choices={settingPlaces.map((key) => ({
           key,
           name: places[key].name,
           small:
             key === 'warm'
-              ? `held at ${say.temperature(Math.min(celsius, 44))}`
+              ? `held at ${say.temperature(yoghurtSetting(of, { celsius }).around)}`
               : key === 'wrapped'
                 ? 'in towels, or a cool box'
                 : say.temperature(places.room.celsius),
