@@ -4,7 +4,7 @@ import type { Churned } from '../churning/churned';
 import { usualLossSd } from '../churning/expectedButter';
 import { fatMethods } from '../dairy/creamFat';
 import { ninety, together } from '../quantities/estimate';
-import { percent } from '../quantities/formatQuantity';
+import { decimal, percent } from '../quantities/formatQuantity';
 import type { BatchAccount } from './batchAccount';
 import { suspectAbove, wetBelow } from './churnBalance';
 import type { Figure, FigureInput } from './figure';
@@ -221,7 +221,7 @@ export function batchFigures(
       sd: (butterMass / litres) * together(butterSd / butterMass, facts.creamMassSd / facts.creamMass),
       unit: 'massPerLitre',
       formula: 'butter ÷ volume of cream at its own temperature',
-      inputs: [butter, { ...cream, from: `${litres.toFixed(2)} L by its density` }],
+      inputs: [butter, { ...cream, from: `${decimal(litres, 2)} L by its density` }],
       source: 'Density of cream from its fat and temperature (docs/models.md).',
     },
   ];

@@ -1,3 +1,4 @@
+import { decimal } from '../quantities/formatQuantity';
 import { CalculationError } from '../calculationError';
 
 /** Under this implied fat the butter is wet, or a weighing or the fat is wrong (handbook §6.8). */
@@ -53,7 +54,7 @@ export function churnBalance(input: ChurnInput): ChurnBalance {
   }
   if (fatToButter <= 0) {
     throw new CalculationError(
-      `buttermilkFat: nothing is left of the ${fatIn.toFixed(0)} g of fat for the butter; check buttermilkMass, buttermilkFat and lossFat.`,
+      `buttermilkFat: nothing is left of the ${decimal(fatIn, 0)} g of fat for the butter; check buttermilkMass, buttermilkFat and lossFat.`,
       'buttermilkFat',
     );
   }

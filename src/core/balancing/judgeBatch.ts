@@ -1,3 +1,4 @@
+import { inPoints, percent } from '../quantities/formatQuantity';
 import type { BatchFacts } from '../churning/batchEvents';
 import type { BatchStory } from '../churning/batchStory';
 import type { Churned } from '../churning/churned';
@@ -209,8 +210,8 @@ function unsureWords(implied: number, sd: number, facts: BatchFacts): string {
   const byAmount = facts.creamMassSd / facts.creamMass;
   const why =
     byAmount > facts.creamFatSd / facts.creamFat
-      ? `the cream was measured only to ± ${(byAmount * 100).toFixed(0)} %. Weighing it next time would settle it.`
-      : `the cream’s fat is known only to ± ${(facts.creamFatSd * 100).toFixed(1)} points. A label or a fat test would settle it.`;
+      ? `the cream was measured only to ± ${percent(byAmount, 0)}. Weighing it next time would settle it.`
+      : `the cream’s fat is known only to ± ${inPoints(facts.creamFatSd)}. A label or a fat test would settle it.`;
   return `How sure? The butter’s fat could be anything from ${range}, because ${why}`;
 }
 

@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import * as v from 'valibot';
 import { calculation, fraction, positiveMass, temperature } from '../calculation';
 import { churningCautions } from '../keeping/cautions';
@@ -243,13 +244,13 @@ function afterBreak(
 }
 
 function causeWords(cause: Cause, { temperature: celsius, fat, fill }: LoadNow): string {
-  const percent = (share: number) => `${Math.round(share * 100)} %`;
+  const share = (of: number) => percent(of, 0);
   return {
     tooCold: `Too cold: at ${Math.round(celsius)} °C too little of the fat is soft enough to join.`,
     tooWarm: `Too warm: at ${Math.round(celsius)} °C the fat smears and runs off with the buttermilk.`,
-    tooThick: `Too thick: cream of ${percent(fat)} stiffens until it hardly moves.`,
-    tooThin: `Too thin: in cream of ${percent(fat)} the globules seldom meet.`,
-    overfull: `Too full: at ${percent(fill)} whipped cream has no room to fall.`,
+    tooThick: `Too thick: cream of ${share(fat)} stiffens until it hardly moves.`,
+    tooThin: `Too thin: in cream of ${share(fat)} the globules seldom meet.`,
+    overfull: `Too full: at ${share(fill)} whipped cream has no room to fall.`,
   }[cause];
 }
 

@@ -1,3 +1,4 @@
+import { decimal } from '../quantities/formatQuantity';
 import * as v from 'valibot';
 import { calculation, positive } from '../calculation';
 import { CalculationError } from '../calculationError';
@@ -172,7 +173,7 @@ export function breakTime(
 
 const spoken = (logPace: number): string => {
   const times = Math.exp(logPace);
-  return times > 0.97 && times < 1.03 ? 'in about' : `in ${times.toFixed(2)} times`;
+  return times > 0.97 && times < 1.03 ? 'in about' : `in ${decimal(times, 2)} times`;
 };
 
 export const breakTimeCalculation = calculation({

@@ -1,4 +1,4 @@
-import { percent } from '../quantities/formatQuantity';
+import { decimal, percent } from '../quantities/formatQuantity';
 import type { Reason } from '../prediction';
 import type { ChurnInput } from './churnInput.calc';
 import { conditionsOf, fillOf, longestSeconds } from './churnInput';
@@ -82,8 +82,10 @@ const sentenceStart = (words: string): string => words[0]!.toUpperCase() + words
 function timesAsLong(logTimes: number): string {
   const times = Math.exp(logTimes);
   if (times > 0.97 && times < 1.03) return 'as long as';
+  // “Once as long” is as long.
+  if (times > 1 && times < 1.1) return 'a little longer than';
   return times >= 1
-    ? `${times.toFixed(1)} times as long as`
+    ? `${decimal(times, 1)} times as long as`
     : `${Math.round((1 - times) * 100)} % less time than`;
 }
 

@@ -1,3 +1,4 @@
+import { decimal } from '../quantities/formatQuantity';
 import tQuantile from '@stdlib/stats-base-dists-t-quantile';
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
@@ -168,9 +169,9 @@ const strength = ({ effect, outcome }: Effect): number =>
 function effectWords({ cause, outcome, effect }: Effect): string {
   const points = (share: number) => `${Math.abs(Math.round(share * 1000) / 10)} points`;
   const what = {
-    breakMinutes: `${effect.mid >= 1 ? 'lengthens' : 'shortens'} the churning to ${effect.mid.toFixed(2)} times`,
+    breakMinutes: `${effect.mid >= 1 ? 'lengthens' : 'shortens'} the churning to ${decimal(effect.mid, 2)} times`,
     loss: `${effect.mid >= 0 ? 'loses' : 'saves'} ${points(effect.mid)} of the fat`,
-    yield: `makes ${Math.abs(effect.mid).toFixed(2)} g ${effect.mid >= 0 ? 'more' : 'less'} butter per gram of fat`,
+    yield: `makes ${decimal(Math.abs(effect.mid), 2)} g ${effect.mid >= 0 ? 'more' : 'less'} butter per gram of fat`,
   }[outcome];
   return `In your batches ${causes[cause].says} ${what}.`;
 }

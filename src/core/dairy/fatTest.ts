@@ -1,3 +1,4 @@
+import { percent } from '../quantities/formatQuantity';
 import { CalculationError } from '../calculationError';
 import { ranked } from '../prediction';
 import type { Predicted } from '../prediction';
@@ -65,7 +66,7 @@ export function fatTest({ reading, of, lactometer, celsius }: FatTestInput): Fat
             {
               key: 'thin',
               level: 'caution' as const,
-              says: `Only ${(solids.notFat * 100).toFixed(1)} % that is not fat: read it again, or water got in.`,
+              says: `Only ${percent(solids.notFat)} that is not fat: read it again, or water got in.`,
             },
           ]
         : []),

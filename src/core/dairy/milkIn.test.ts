@@ -40,8 +40,8 @@ describe('how the fat of milk came about', () => {
     expectedMilkFat({ ...tansy, ...change }, day).how;
 
   it('is told step by step, each with where it led', () => {
-    expect(how({})).toEqual(['Kerry: 4.0 %']);
-    expect(how({ sharesWithCalf: true })).toEqual(['Kerry: 4.0 %', 'the calf takes the richest: 3.2 %']);
+    expect(how({})).toEqual(['Kerry: 4 %']);
+    expect(how({ sharesWithCalf: true })).toEqual(['Kerry: 4 %', 'the calf takes the richest: 3.2 %']);
     const late = how({ calvedOn: '2025-09-01', sharesWithCalf: true });
     expect(late[1]).toMatch(/^273 days in milk: 4\.\d %$/);
     expect(late[2]).toMatch(/^the calf takes the richest: 3\.\d %$/);
@@ -49,12 +49,12 @@ describe('how the fat of milk came about', () => {
     expect(how({ calvedOn: '2024-01-01' })).toHaveLength(1);
     expect(how({ calvedOn: '2026-03-01', breed: 'goat' as MilkedAnimal['breed'] })).toHaveLength(1);
     expect(pooledMilkFat([], '2026-06-01').how).toEqual(['Mixed herd: 4.1 %']);
-    expect(pooledMilkFat([tansy], '2026-06-01').how).toEqual(['Kerry: 4.0 %']);
+    expect(pooledMilkFat([tansy], '2026-06-01').how).toEqual(['Kerry: 4 %']);
     const pooled = pooledMilkFat(
       [tansy, { ...tansy, name: 'Quill', sharesWithCalf: true }],
       '2026-06-01',
     ).how;
-    expect(pooled).toEqual(['Tansy: Kerry: 4.0 %', 'Quill: the calf takes the richest: 3.2 %']);
+    expect(pooled).toEqual(['Tansy: Kerry: 4 %', 'Quill: the calf takes the richest: 3.2 %']);
   });
 
   it('never falls to nothing, however long she is in milk', () => {

@@ -30,7 +30,7 @@ export function expectedMilkFat(
   day: string,
 ): { fat: number; sd: number; how: string[] } {
   const breed = breedFat[animal.breed];
-  const how = [`${breed.name}: ${(breed.fat * 100).toFixed(1)} %`];
+  const how = [`${breed.name}: ${percent(breed.fat)}`];
   let { fat }: { fat: number } = breed;
   if (animal.calvedOn && breed.species === 'cow') {
     const inMilk = Math.max(1, daysBetween(animal.calvedOn, day));
@@ -38,12 +38,12 @@ export function expectedMilkFat(
       const curve = curveWithPeak(anyPeak);
       const mean = meanYield(curve, usualMilking);
       fat = fatAtYield(fat, Math.max(0.1 * mean, woodYield(curve, inMilk)), mean);
-      how.push(`${counted(inMilk, 'day')} in milk: ${(fat * 100).toFixed(1)} %`);
+      how.push(`${counted(inMilk, 'day')} in milk: ${percent(fat)}`);
     }
   }
   if (animal.sharesWithCalf) {
     fat = Math.max(0.015, fat - calfTakes);
-    how.push(`the calf takes the richest: ${(fat * 100).toFixed(1)} %`);
+    how.push(`the calf takes the richest: ${percent(fat)}`);
   }
   return { fat, sd: breedFatSd, how };
 }

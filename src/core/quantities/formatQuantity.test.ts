@@ -1,4 +1,6 @@
 import {
+  decimal,
+  inPoints,
   clockText,
   percent,
   saidMass,
@@ -118,6 +120,17 @@ describe('a sentence of the core in the farm’s units', () => {
     );
     expect(wordsIn(said, 'imperial')).toContain('35–40 °C');
   });
+});
+
+test('in a refusal litres are put in the farm’s units as well, and what was typed is quoted as it was', () => {
+  expect(wordsIn('Tall can holds 1.2 L to the brim: “2 L” is more than fits.', 'us')).toBe(
+    'Tall can holds 1.27 qt to the brim: “2 L” is more than fits.',
+  );
+});
+
+test('no number ends in an idle nought, and one point is a point', () => {
+  expect([decimal(1, 2), decimal(1.5, 2), decimal(-0.04, 1), decimal(10, 0)]).toEqual(['1', '1.5', '0', '10']);
+  expect([inPoints(0.01), inPoints(0.015)]).toEqual(['1 point', '1.5 points']);
 });
 
 test('no share shows the digits of its arithmetic, in new sentences or in kept ones', () => {

@@ -67,6 +67,17 @@ export function spokenFraction(share: number, places = 1): Spoken {
 /** A share in words: “4.1 %”. */
 export const percent = (share: number, places = 1): string => text(spokenFraction(share, places));
 
+/** A number of nothing in particular with at most `places` decimals, none of them an idle zero: “1.5”, “2”. */
+export const decimal = (value: number, places: number): string =>
+  (places > 0 ? value.toFixed(places).replace(/\.?0+$/, '') : value.toFixed(0))
+    .replace(/^-0$/, '0')
+    .replace('-', '−');
+
+/** How far a share may be off, in points of a percentage: “1.5”. */
+export const points = (sd: number): string => decimal(100 * sd, 1);
+/** With its word: “1 point”, “1.5 points”. */
+export const inPoints = (sd: number): string => `${points(sd)} ${points(sd) === '1' ? 'point' : 'points'}`;
+
 /** `minutes` as a person would say it: 40 s, 12 min, 2 h 10. */
 export function spokenMinutes(minutes: number): Spoken {
   if (minutes < 0.95) return { number: String(Math.max(5, Math.round((minutes * 60) / 5) * 5)), unit: 's' };
@@ -125,7 +136,7 @@ export function spokenLength(millimetres: number, system: UnitSystem): Spoken {
 }
 
 const celsiusSaid = /(−|-)?(\d+(?:\.\d+)?)(?:(–| to )(\d+(?:\.\d+)?))? °C/g;
-const millilitresSaid = /(\d+(?:\.\d+)?) mL\b/g;
+const millilitresSaid = /(\d+(?:\.\d+)?) (m?)L\b/g;
 const unrounded = /\d+\.\d{9,}/g;
 const gramsSaid = /(\d+(?:\.\d+)?) (k?)g\b/g;
 
@@ -134,14 +145,24 @@ export function wordsIn(words: string, system: UnitSystem): string {
   // Sentences kept from before they were rounded.
   const rounded = words.replace(unrounded, (number) => String(Number(Number(number).toFixed(3))));
   if (system === 'metric') return rounded;
+  // What somebody typed is quoted as it was typed.
   return rounded
+    .split(/(“[^”]*”)/)
+    .map((part) => (part.startsWith('“') ? part : partIn(part, system)))
+    .join('');
+}
+
+function partIn(words: string, system: UnitSystem): string {
+  return words
     .replace(celsiusSaid, (_, minus: string | undefined, from: string, dash?: string, to?: string) => {
       const low = spokenTemperature(Number(from) * (minus ? -1 : 1), system);
       return to === undefined
         ? text(low)
         : `${low.number}${dash}${text(spokenTemperature(Number(to), system))}`;
     })
-    .replace(millilitresSaid, (_, amount: string) => text(spokenVolume(Number(amount), system)))
+    .replace(millilitresSaid, (_, amount: string, small: string) =>
+      text(spokenVolume(Number(amount) * (small ? 1 : 1000), system)),
+    )
     .replace(gramsSaid, (_, amount: string, kilo: string) =>
       text(spokenMass(Number(amount) * (kilo ? 1000 : 1), system)),
     );

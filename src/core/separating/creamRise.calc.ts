@@ -1,3 +1,4 @@
+import { decimal } from '../quantities/formatQuantity';
 import * as v from 'valibot';
 import { between, calculation, positive, positiveMass } from '../calculation';
 import { CalculationError } from '../calculationError';
@@ -158,7 +159,7 @@ export function creamRise(input: RiseInput, progress?: (share: number) => void):
     );
   if (stands < shallowest)
     throw new CalculationError(
-      `milkMass: ${input.milkMass} g would stand ${stands.toFixed(1)} mm deep in this vessel; at least ${shallowest} mm is needed.`,
+      `milkMass: ${input.milkMass} g would stand ${decimal(stands, 1)} mm deep in this vessel; at least ${shallowest} mm is needed.`,
       'milkMass',
     );
   const lost = heatedShare(input.heated);

@@ -1,3 +1,4 @@
+import { percent } from '@/core/quantities/formatQuantity';
 import * as v from 'valibot';
 import { positiveMass, temperature } from '@/core/calculation';
 import { atSeconds, id } from '@/core/churning/batchEvents';
@@ -113,9 +114,9 @@ function amountsOf(lot: StandingLot, entry: EntryInto, to: Truth, expectedFat: n
   const mass = milligrams(to.mass ?? entry.mass);
   const share = to.fat ?? expectedFat ?? entry.fat / entry.mass;
   if (lot.kind === 'milk' && share > richestMilk)
-    throw new Refusal(`${(share * 100).toFixed(1)} % is no milk: milk holds at most 12 % fat.`, 'fat');
+    throw new Refusal(`${percent(share)} is no milk: milk holds at most 12 % fat.`, 'fat');
   if (lot.kind === 'cream' && (share > richestCream || share < leanestCream))
-    throw new Refusal(`${(share * 100).toFixed(1)} % is no cream: from 8 to 60 % fat.`, 'fat');
+    throw new Refusal(`${percent(share)} is no cream: from 8 to 60 % fat.`, 'fat');
   const fat = milligrams(mass * share);
   const left = { mass: lot.mass + mass - entry.mass, fat: lot.fat + fat - entry.fat };
   const gone = entry.mass - lot.mass;

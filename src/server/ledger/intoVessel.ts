@@ -1,3 +1,4 @@
+import { decimal } from '@/core/quantities/formatQuantity';
 import type { FarmScope } from '@/data/farmScope';
 import type { Vessel } from '@/data/house/house';
 import { holdVessel, vesselsOf } from '@/data/house/house';
@@ -48,7 +49,7 @@ export function refuseOverfull(
 ): void {
   if (inIt + mass <= vessel.capacity * brimful) return;
   throw new Refusal(
-    `${vessel.name} holds ${(vessel.capacity / 1000).toFixed(1)} L to the brim${inIt > 1 ? ` and has ${(inIt / 1000).toFixed(1)} kg in it` : ''}: that is more than fits.`,
+    `${vessel.name} holds ${decimal(vessel.capacity / 1000, 1)} L to the brim${inIt > 1 ? ` and has ${decimal(inIt / 1000, 1)} kg in it` : ''}: that is more than fits.`,
     field,
   );
 }

@@ -1,3 +1,4 @@
+import { percent } from '@/core/quantities/formatQuantity';
 import * as v from 'valibot';
 import { mass, positiveMass, temperature } from '@/core/calculation';
 import { atSeconds, id } from '@/core/churning/batchEvents';
@@ -45,7 +46,7 @@ export const milkIn = command({
       );
     if (input.fat !== undefined && input.fat > richestMilk)
       throw new Refusal(
-        `${(input.fat * 100).toFixed(1)} % is no milk: milk holds at most 12 % fat. Cream comes in on the Shelf.`,
+        `${percent(input.fat)} is no milk: milk holds at most 12 % fat. Cream comes in on the Shelf.`,
         'fat',
       );
     const herd = await animalsOf(scope);

@@ -44,7 +44,7 @@ export const creamIn = command({
       );
     if (input.fat < leanestCream)
       throw new Refusal(
-        `${(input.fat * 100).toFixed(1)} % is milk: it comes in on the Pail. Cream holds 8 % and more.`,
+        `${percent(input.fat)} is milk: it comes in on the Pail. Cream holds 8 % and more.`,
         'fat',
       );
     await intoVessel(scope, input.vesselId, { mass: input.mass }, sender);

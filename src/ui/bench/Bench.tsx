@@ -105,7 +105,7 @@ function WhatItTakes() {
               <CreamDrawing shape="tub" fill={0.3} fat={creamFat} stage="fluid" label="A tub of cream" />
             </div>
             <Quiet>
-              = butter × 82 % fat ÷ (milk fat × {(parts.recovery * 100).toFixed(0)} % recovered ×{' '}
+              = butter × 82 % fat ÷ (milk fat × {percent(parts.recovery, 0)} recovered ×{' '}
               {percent(churnEfficiency)} churned). Breed means are good to about 0.6 points of fat; your own
               milk decides.
             </Quiet>

@@ -215,7 +215,7 @@ export function eventWords(event: BatchEvent, say: Say): { short: string; long: 
     case 'moisture':
       return {
         short: 'moisture test',
-        long: `Moisture test: ${((100 * (event.before - event.after)) / Math.max(1e-9, event.before - event.tare)).toFixed(1)} % water`,
+        long: `Moisture test: ${percent((event.before - event.after) / Math.max(1e-9, event.before - event.tare))} water`,
       };
     case 'noted':
       return { short: 'the note', long: `Note: ${event.note}` };

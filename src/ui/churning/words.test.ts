@@ -120,7 +120,7 @@ describe('what happened, in words', () => {
       { kind: 'reweighed', why: 'wept', mass: 480, saltMass: 6 },
       'Weighed again, after it wept: 480 g, 6 g of it salt',
     ],
-    [{ kind: 'moisture', tare: 80, before: 90, after: 88.4 }, 'Moisture test: 16.0 % water'],
+    [{ kind: 'moisture', tare: 80, before: 90, after: 88.4 }, 'Moisture test: 16 % water'],
     [
       { kind: 'tasted', colour: 4, feed: 'grass', tastes: ['nutty'] },
       'Tasted: colour 4 of 6, on grass, nutty',

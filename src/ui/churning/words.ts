@@ -1,4 +1,4 @@
-import { percent } from '@/core/quantities/formatQuantity';
+import { decimal, percent } from '@/core/quantities/formatQuantity';
 import type { BatchFacts, EventOf } from '@/core/churning/batchEvents';
 import type {
   Feed,
@@ -50,9 +50,9 @@ export function afterwardsWords(
       : salt.way === 'share'
         ? salt.byEye
           ? 'salt by eye'
-          : `${Number((salt.share * 100).toFixed(1))} % salt`
+          : `${percent(salt.share)} salt`
         : salt.way === 'spoon'
-          ? `${Number(salt.teaspoons.toFixed(2))} tsp of salt`
+          ? `${decimal(salt.teaspoons, 2)} tsp of salt`
           : `${say.mass(salt.grams)} of salt`,
     ...(pieces ? [`${pieces.form}s of ${say.mass(pieces.each)}`] : []),
     usual.usualStorage,

@@ -2,7 +2,6 @@ import { curdPlan } from '@/core/byProducts/curdPlan';
 import { madeOf, mostMade } from '@/core/byProducts/madeOf';
 import { usesOf } from '@/core/byProducts/uses';
 import { cultureWrong, yoghurtSetting } from '@/core/byProducts/yoghurtSetting';
-import { creamDensity } from '@/core/dairy/creamDensity';
 import type { OfUse, Thinned } from '@/core/jot/readUse';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { Quantity } from '@/core/quantities/parseQuantity';
@@ -31,8 +30,7 @@ const grams = ({ kind, value }: Quantity, of: number) => (kind === 'mass' ? valu
 
 /** What is in a lot and how much of it was said, g; a sentence where there is not so much. */
 function someOf(one: LotNow, amount: Quantity | undefined, say: Say): { mass: number | undefined; of: number; much: string } | string {
-  const { lot, fatShare, celsius } = one;
-  const per = creamDensity(Math.min(0.6, fatShare), Math.max(0, Math.min(45, celsius)));
+  const { lot, density: per } = one;
   const mass = amount && grams(amount, per);
   if (mass === undefined) return { mass, of: lot.mass, much: 'All of it' };
   if (mass > lot.mass * jugOver + 1) return `There is ${sayMuch(one, say)} of it.`;
@@ -51,14 +49,14 @@ export function commandOfUse(of: OfUse, one: LotNow, name: string, say: Say): Wr
   const some = someOf(one, of.amount, say);
   if (typeof some === 'string') return some;
   const soured = one.story?.soured ?? lot.ripened;
-  const use = (made: Record<string, unknown> | undefined) => ({
+  const input = (made: Record<string, unknown> | undefined) => ({
     lotId: lot.id,
     to: of.use,
     ...(some.mass === undefined ? {} : { mass: some.mass }),
     ...(made ? { made } : {}),
   });
   const of_ = `${some.much === 'All of it' ? 'all' : some.much} of ${name}`;
-  if (!isMade(of.use)) return { name: 'lot.use', input: use(undefined), says: `${some.much} of ${name} ${toUse[of.use]}`.replace('All of it of', 'All of') };
+  if (!isMade(of.use)) return { name: 'lot.use', input: input(undefined), says: `${some.much} of ${name} ${toUse[of.use]}`.replace('All of it of', 'All of') };
   if (of.begins && !soured) {
     const culture = of.begins.culture && grams(of.begins.culture, density.yoghurt);
     const wrong = culture === undefined ? undefined : cultureWrong(culture, some.of);
@@ -67,7 +65,7 @@ export function commandOfUse(of: OfUse, one: LotNow, name: string, say: Say): Wr
     if (sets.hot) return `At ${say.temperature(sets.celsius)} the culture dies: let it come to ${say.temperature(44)} first.`;
     return {
       name: 'lot.use',
-      input: use({
+      input: input({
         heated: of.heated ?? true,
         setting: { culture: sets.culture, celsius: sets.celsius, place: sets.place, around: sets.around },
       }),
@@ -83,7 +81,7 @@ export function commandOfUse(of: OfUse, one: LotNow, name: string, say: Say): Wr
   const came = gave !== undefined ? say.mass(gave) : curd ? say.massRange(curd.curd.low, curd.curd.high) : say.mass(madeOf(of.use, { mass: some.of, fat: some.of * one.fatShare }).mass);
   return {
     name: 'lot.use',
-    input: use({ heated, ...(of.use === 'curd' ? { way } : {}), ...(gave === undefined ? {} : { mass: gave }) }),
+    input: input({ heated, ...(of.use === 'curd' ? { way } : {}), ...(gave === undefined ? {} : { mass: gave }) }),
     says: `${gave === undefined ? 'About ' : ''}${came} of ${kindWord(of.use)} made of ${of_}`,
   };
 } // prettier-ignore
@@ -116,6 +114,6 @@ export function commandOfThinning(of: Thinned, cream: LotNow, lean: readonly Lot
       cut: 'top',
       celsius: cream.celsius,
     },
-    says: `${say.volume(mixed.mass / density.thinned)} of ${fat} cream: ${sayMuch({ lot: { ...cream.lot, mass: some.of }, volume: some.of / creamDensity(Math.min(0.6, cream.fatShare), 5) }, say)} and ${say.volume(mixed.leanMass / density.lean)} of ${kindWord(thin.lot.kind)}`,
+    says: `${say.volume(mixed.mass / density.thinned)} of ${fat} cream: ${sayMuch({ lot: { ...cream.lot, mass: some.of }, volume: some.of / cream.density }, say)} and ${say.volume(mixed.leanMass / density.lean)} of ${kindWord(thin.lot.kind)}`,
   };
 } // prettier-ignore

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { useSay } from '../frame/FarmContext';
 import type { Act } from '../frame/recent';
 import { useNotice } from '../frame/Notices';
 import { newId } from './newId';
@@ -34,6 +35,7 @@ export function useAct(): {
 } {
   const outbox = useOutbox();
   const notice = useNotice();
+  const say = useSay();
   const router = useRouter();
   const [refused, setRefused] = useState<Refused>();
   const [busy, setBusy] = useState(false);
@@ -57,7 +59,7 @@ export function useAct(): {
       }
       if (answer.status === 'refused') {
         setRefused({
-          message: answer.message,
+          message: say.words(answer.message),
           ...(answer.field ? { field: answer.field } : {}),
           ...(answer.field === 'knowing'
             ? { insist: () => void again.current(name, { ...input, knowing: true }, says, undoable) }
@@ -80,7 +82,7 @@ export function useAct(): {
       router.refresh();
       return true;
     },
-    [outbox, notice, router],
+    [outbox, notice, router, say],
   );
   useEffect(() => {
     again.current = (...given) => void act(...given);

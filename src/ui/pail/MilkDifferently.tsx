@@ -1,7 +1,7 @@
 'use client';
 
 import { milkBlock, pooledMilkFat } from '@/core/dairy/milkIn';
-import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { points, spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { Place } from '@/core/standing/places';
 import { places } from '@/core/standing/places';
 import type { Animal, PailView } from '@/server/pail/views';
@@ -109,7 +109,7 @@ export function MilkDifferently({
           onTyped={fat.onTyped}
           understood={fat.understood}
           system={say.system}
-          hint={`${text(spokenFraction(expected.fat))} ± ${(expected.sd * 100).toFixed(1)} assumed`}
+          hint={`${text(spokenFraction(expected.fat))} ± ${points(expected.sd)} assumed`}
         />
         <QuantityField
           label="How warm"

@@ -6,7 +6,7 @@ import Link from 'next/link';
 import { coolsFirst } from '@/core/standing/judgeLot';
 import { notTakenBack } from '@/core/standing/lotStory';
 import { places } from '@/core/standing/places';
-import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { points, spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { PailView } from '@/server/pail/views';
 import { Door } from '../board/Door';
 import { Cautions } from '../caution/Caution';
@@ -56,7 +56,7 @@ export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
           {lot.details.animals &&
             lot.details.animals.length > 0 &&
             `, of ${lot.details.animals.join(', ')}`}, {text(spokenFraction(one.fatShare))} fat
-          {lot.fatSd ? ` ± ${(lot.fatSd * 100).toFixed(1)}` : ''}
+          {lot.fatSd ? ` ± ${points(lot.fatSd)}` : ''}
           {lot.details.fatHow ? ` (${lot.details.fatHow.join('; ')})` : ''}.
           {unstrained && (
             <>

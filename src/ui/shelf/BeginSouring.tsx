@@ -1,5 +1,6 @@
 'use client';
 
+import { percent } from '@/core/quantities/formatQuantity';
 import { timesSaid } from '@/core/quantities/counted';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
@@ -219,7 +220,7 @@ export function BeginSouring({
             understood={amount}
             system={say.system}
             hint={`${say.mass(usualDose * lot.mass)}, ${spoons((usualDose * lot.mass) / spoon)}`}
-            says={amount && 'quantity' in amount ? `= ${(100 * dose).toFixed(1)} % of it` : undefined}
+            says={amount && 'quantity' in amount ? `= ${percent(dose)} of it` : undefined}
           />
         )}
       </div>

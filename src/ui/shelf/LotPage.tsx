@@ -7,7 +7,7 @@ import { isMade, kindNames, kindWord } from '@/core/standing/lotKinds';
 import { curdWords } from '@/core/byProducts/curdWays';
 import { meantFor } from '@/core/standing/meant';
 import { places } from '@/core/standing/places';
-import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { points, spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { LotView } from '@/server/shelf/views';
 import { Beside } from '../board/Beside';
 import { Rail } from '../board/Board';
@@ -98,7 +98,7 @@ export function LotPage({ view }: { view: LotView }) {
           <p>
             {empty
               ? `${kindNames[lot.kind]} that is used up.`
-              : `${sayMuch(one, say)} of ${kindWord(lot.kind)}, ${text(spokenFraction(one.fatShare, lot.kind === 'cream' ? 0 : 2))} fat${lot.fatSd && lot.kind === 'cream' ? ` ± ${(lot.fatSd * 100).toFixed(0)}` : ''}, ${lot.treatment}, ${lot.kind === 'curd' && lot.details.way ? `${curdWords[lot.details.way]}, ` : ''}${isMade(lot.kind) ? '' : 'oldest part '}${sayAge(one.ageHours)}${lot.details.line ? `, ${lot.details.line.name}${lot.details.line.generation > 0 ? ` carried on ${timesSaid(lot.details.line.generation)}` : ''}` : ''}.`}
+              : `${sayMuch(one, say)} of ${kindWord(lot.kind)}, ${text(spokenFraction(one.fatShare, lot.kind === 'cream' ? 0 : 2))} fat${lot.fatSd && lot.kind === 'cream' ? ` ± ${points(lot.fatSd)}` : ''}, ${lot.treatment}, ${lot.kind === 'curd' && lot.details.way ? `${curdWords[lot.details.way]}, ` : ''}${isMade(lot.kind) ? '' : 'oldest part '}${sayAge(one.ageHours)}${lot.details.line ? `, ${lot.details.line.name}${lot.details.line.generation > 0 ? ` carried on ${timesSaid(lot.details.line.generation)}` : ''}` : ''}.`}
           </p>
         </header>
         {lot.blockedReason && (

@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react';
 import type { ripenPredict } from '@/core/ripening/ripenPredict';
 import { souringSaid } from '@/core/standing/souringSaid';
 import type { Look } from '@/core/standing/lotWords';
-import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
+import { decimal, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { Cautions } from '../caution/Caution';
 import { useSay } from '../frame/FarmContext';
 import { clockSeconds } from '../frame/useNow';
@@ -90,7 +90,7 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
             <>Its time was up {say.when(limit, now)}, and nobody had seen it thick and tart before that. </>
           ) : (
             <>
-              About pH {ripening.phNow.mid.toFixed(1)} now, as foreseen. Thrown out if it is{' '}
+              About pH {decimal(ripening.phNow.mid, 1)} now, as foreseen. Thrown out if it is{' '}
               {lightly
                 ? 'neither churned, nor chilled, nor thick and tart'
                 : yoghurt

@@ -2,7 +2,6 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { creamDensity } from '@/core/dairy/creamDensity';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import { tableCreams, thinnedBy, whipsFrom } from '@/core/separating/toFat';
 import { kindWord } from '@/core/standing/lotKinds';
@@ -37,7 +36,7 @@ export function TableCream({ one, standing }: { one: LotNow; standing: LotView['
   const [typed, setTyped] = useState('');
   const thin = lean.find(({ id }) => id === chosen) ?? lean[0];
   const wanted = tableCreams.find(({ key }) => key === target);
-  const density = creamDensity(Math.min(0.6, fatShare), Math.max(0, Math.min(45, one.celsius)));
+  const { density } = one;
   const amount = understand(typed, {
     system: say.system,
     kinds: ['volume', 'mass'],

@@ -6,7 +6,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { CalculationError } from '@/core/calculationError';
 import { creamDensity } from '@/core/dairy/creamDensity';
-import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
+import { decimal, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { Place } from '@/core/standing/places';
 import { places } from '@/core/standing/places';
 import type { TemperMethod, TemperPlan } from '@/core/tempering/temperPlan';
@@ -206,7 +206,7 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
               {
                 key: 'two-hours',
                 level: story.warmHours > 2 ? 'danger' : 'caution',
-                says: `Over ${say.temperature(5)} for ${story.warmHours.toFixed(1)} h and not soured: two hours at most, then churn or chill; after four, discard.`,
+                says: `Over ${say.temperature(5)} for ${decimal(story.warmHours, 1)} h and not soured: two hours at most, then churn or chill; after four, discard.`,
               },
             ]}
           />

@@ -2,7 +2,6 @@
 
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { creamDensity } from '@/core/dairy/creamDensity';
 import { kindWord } from '@/core/standing/lotKinds';
 import type { Place } from '@/core/standing/places';
 import { places } from '@/core/standing/places';
@@ -43,7 +42,7 @@ export function PourCard({
     bareUnit: { metric: 'L', us: 'qt', imperial: 'pt' }[say.system],
     check: ({ value }) => (value <= 0 ? 'An amount above zero is needed.' : undefined),
   });
-  const density = creamDensity(Math.min(0.6, one.fatShare), Math.max(0, Math.min(45, one.celsius)));
+  const { density } = one;
   const quantity = amount && 'quantity' in amount ? amount.quantity : undefined;
   const mass = quantity && (quantity.kind === 'mass' ? quantity.value : quantity.value * density);
   const over = mass !== undefined && mass > lot.mass * 1.05;

@@ -9,7 +9,6 @@ import type { CurdWay } from '@/core/byProducts/curdWays';
 import { madeOf, mostMade } from '@/core/byProducts/madeOf';
 import type { Use } from '@/core/byProducts/uses';
 import { cautionsOfUse, mayGoTo, purposeFor, purposeOf, usesOf } from '@/core/byProducts/uses';
-import { creamDensity } from '@/core/dairy/creamDensity';
 import { isMade, kindNames, kindWord } from '@/core/standing/lotKinds';
 import type { ShownLot } from '@/server/pail/views';
 import { Cautions } from '../caution/Caution';
@@ -61,7 +60,7 @@ export function UseCard({
   const [begun, setBegun] = useState<'begins' | 'ready'>();
   const makes = isMade(to) ? to : undefined;
   const above = ({ value }: { value: number }) => (value <= 0 ? 'An amount above zero is needed.' : undefined);
-  const density = creamDensity(Math.min(0.6, one.fatShare), Math.max(0, Math.min(45, one.celsius)));
+  const { density } = one;
   const inGrams = (quantity: { kind: string; value: number }, of: number) =>
     quantity.kind === 'mass' ? quantity.value : quantity.value * of;
   const amount = understand(typed, {

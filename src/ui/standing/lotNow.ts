@@ -47,6 +47,8 @@ export interface LotNow {
   /** °C; a fridge's when nobody said anything. */
   celsius: number;
   volume: number;
+  /** Its grams a millilitre, as it was when it was measured. */
+  density: number;
   fatShare: number;
   ageHours: number;
   fill: number;
@@ -67,7 +69,11 @@ export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
   const story = lotStory(told, at);
   const celsius = story?.celsius ?? 4;
   const fatShare = lot.mass > 0 ? Math.max(0, lot.fat) / lot.mass : 0;
-  const volume = lot.mass / creamDensity(Math.min(0.6, fatShare), Math.max(0, Math.min(45, celsius)));
+  // By the density it had when it was measured: what was said stays what stands there, though milk shrinks as it cools.
+  const poured = lot.events.find((event) => event.kind === 'poured');
+  const measuredAt = poured?.kind === 'poured' ? poured.celsius : celsius;
+  const density = creamDensity(Math.min(0.6, fatShare), Math.max(0, Math.min(45, measuredAt)));
+  const volume = lot.mass / density;
   const ageHours = Math.max(0, (atSeconds - ageSince(lot)) / 3600);
   const warmMilk = lot.kind === 'milk' && story !== undefined && story.celsius > milkCold;
   const coolIn = warmMilk ? secondsUntil(told, story, lot.mass, fatShare, milkCold) : undefined;
@@ -94,6 +100,7 @@ export function lotNow(lot: ShownLot, atSeconds: number): LotNow {
     story,
     celsius,
     volume,
+    density,
     fatShare,
     ageHours,
     fill: Math.min(1, volume / (lot.vessel?.capacity ?? roomOf(lot, volume))),

@@ -8,7 +8,7 @@ import { allergensOf } from '@/core/keeping/allergens';
 import { keepingCautions } from '@/core/keeping/cautions';
 import type { Storage } from '@/core/keeping/keepingDate';
 import { portionKept } from '@/core/keeping/portionKept';
-import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { decimal, spokenFraction, text } from '@/core/quantities/formatQuantity';
 import { usualMoisture } from '@/core/salting/salts';
 import type { BatchView } from '@/server/churning/views';
 import { Cautions } from '../../caution/Caution';
@@ -84,7 +84,7 @@ export function PortionPanel({
   const salted = salting !== undefined && salting.way !== 'none';
   const saltSaid =
     salted && ways
-      ? `${say.mass(ways.salt)}, ${text(spokenFraction(ways.share))} of the butter, ${Number(ways.teaspoons.toFixed(1))} level tsp`
+      ? `${say.mass(ways.salt)}, ${text(spokenFraction(ways.share))} of the butter, ${decimal(ways.teaspoons, 1)} level tsp`
       : read.inIt > 0
         ? 'none besides the cream’s'
         : 'none';

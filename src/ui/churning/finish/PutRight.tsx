@@ -4,7 +4,7 @@ import { counted, timesSaid } from '@/core/quantities/counted';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { BatchStory, StoryPortion } from '@/core/churning/batchStory';
-import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { decimal, spokenFraction, text } from '@/core/quantities/formatQuantity';
 import { saltAfterWeeping, takenForBlend, weeps } from '@/core/salting/putRight';
 import { saltCorrect } from '@/core/salting/saltCorrect';
 import { scaleSd } from '@/core/quantities/measuring';
@@ -167,7 +167,7 @@ export function PutRight({
           )}
           {fix.add && (
             <p>
-              Work in {fix.add.salt.toFixed(fix.add.salt < 10 ? 1 : 0)} g more salt
+              Work in {decimal(fix.add.salt, fix.add.salt < 10 ? 1 : 0)} g more salt
               {fix.add.gritty ? '; it will grit, the water in it cannot dissolve so much' : ''}.{' '}
               <Button
                 variant="outlined"

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Salting } from '@/core/churning/batchEvents';
 import type { UnitSystem } from '@/core/quantities/units';
 import { kitchenMeasures } from '@/core/quantities/units';
-import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { decimal, spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { SaltKind } from '@/core/salting/salts';
 import { saltByEye, salts, someSalt } from '@/core/salting/salts';
 import type { SaltWays } from '@/core/salting/saltWays';
@@ -212,12 +212,9 @@ export function SaltChooser({
       )}
       {ways && draft.way !== 'none' && (
         <Quiet aria-live="polite">
-          {text(spokenFraction(ways.share, 2))} of the butter = {ways.salt.toFixed(1)} g ={' '}
-          {Number(ways.teaspoons.toFixed(1))} level tsp of {salts[draft.kind].name} ={' '}
-          {(say.system === 'metric'
-            ? ways.teaspoonsPerLitre
-            : ways.teaspoonsPerLitre * (say.system === 'us' ? 0.946353 : 1.136523)
-          ).toFixed(1)}{' '}
+          {text(spokenFraction(ways.share, 2))} of the butter = {decimal(ways.salt, 1)} g ={' '}
+          {decimal(ways.teaspoons, 1)} level tsp of {salts[draft.kind].name} ={' '}
+          {decimal(ways.teaspoonsPerLitre * { metric: 1, us: 0.946353, imperial: 1.136523 }[say.system], 1)}{' '}
           tsp to the {say.system === 'metric' ? 'litre' : 'quart'} of cream; brine{' '}
           {text(spokenFraction(ways.brine, 0))}
           {ways.keeps ? ', strong enough to keep as salted.' : ', too weak to keep as salted.'}

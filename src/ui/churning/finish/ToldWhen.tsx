@@ -3,6 +3,7 @@
 import type { BatchStory } from '@/core/churning/batchStory';
 import { Door } from '../../board/Door';
 import { useSay } from '../../frame/FarmContext';
+import { useKeys } from '../../frame/useKeys';
 import { useNow } from '../../frame/useNow';
 import type { SaidWhen } from '../../quantity/saidWhen';
 import { justNow } from '../../quantity/saidWhen';
@@ -59,8 +60,16 @@ export function WhenDoor({
 }) {
   const say = useSay();
   const now = useNow(60_000);
+  useKeys({
+    '7': () => {
+      const door = document.querySelector<HTMLDetailsElement>('details[data-group="when"]');
+      if (!door) return;
+      door.open = true;
+      door.querySelector('summary')?.focus();
+    },
+  });
   return (
-    <Door name={`${legend} when`} half value={at === undefined ? 'just now' : say.when(at, now)}>
+    <Door name={`${legend} when`} group="when" half value={at === undefined ? 'just now' : say.when(at, now)}>
       <div className={styles.options}>
         <WhenItWas
           legend={legend}

@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button';
 import type { Advice as Advised, AdvisedCause } from '@/core/churning/adviseChurn';
 import type { PausePlace } from '@/core/churning/batchWords';
-import { spokenMinutes, spokenRange, text } from '@/core/quantities/formatQuantity';
+import { percent, spokenMinutes, spokenRange, text } from '@/core/quantities/formatQuantity';
 import { useSay } from '../../frame/FarmContext';
 import { Quiet } from '../../theme/Enamel';
 import styles from './Advice.module.css';
@@ -68,7 +68,7 @@ function Cause({
         {cause.breakMinutes
           ? `Then it should break after ${text(spokenRange(cause.breakMinutes.low, cause.breakMinutes.high, spokenMinutes))} of churning in all, `
           : 'Even then it may not break, '}
-        with {(100 * cause.buttermilkFat).toFixed(1)} % of fat in the buttermilk.
+        with {percent(cause.buttermilkFat)} of fat in the buttermilk.
       </Quiet>
       {doing && (
         <Button

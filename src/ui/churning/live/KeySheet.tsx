@@ -17,6 +17,7 @@ const keys: [string, string][] = [
   ['1 2 3 4', 'The wash ran milky, cloudy, hazy, clear'],
   ['5', 'Washed as last time'],
   ['e', 'Enough washing'],
+  ['7', 'When it was drained, washed, packed'],
   ['z k', 'Put a portion by; pack'],
   ['f v', 'It is, or stood, in the fridge; in the room'],
   ['p', 'Pause, and go on'],

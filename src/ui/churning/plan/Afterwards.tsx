@@ -1,5 +1,6 @@
 'use client';
 
+import { percent } from '@/core/quantities/formatQuantity';
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import type { Storage } from '@/core/keeping/keepingDate';
 import { storages } from '@/core/keeping/keepingDate';
@@ -50,7 +51,7 @@ export function Afterwards({
         choices={[
           ...offered.map((one) => ({
             key: String(one),
-            name: one === 0 ? 'Unsalted' : `${Number((one * 100).toFixed(1))} %`,
+            name: one === 0 ? 'Unsalted' : percent(one),
           })),
           ...(saltKey === 'other' ? [{ key: 'other', name: 'As last time' }] : []),
         ]}

@@ -1,7 +1,7 @@
 'use client';
 
 import { fatMethods, usualCreams } from '@/core/dairy/creamFat';
-import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { inPoints, points, spokenFraction, text } from '@/core/quantities/formatQuantity';
 import { tools, toolKeys } from '@/core/churning/tools';
 import type { PlanView } from '@/server/churning/views';
 import { useSay } from '../../frame/FarmContext';
@@ -43,14 +43,14 @@ export function AskRich({ plan, draft, read, change }: Asked) {
                 {
                   key: 'batches',
                   name: 'As my batches',
-                  small: `${text(spokenFraction(plan.fatFromBatches.fat, 0))}, ± ${(plan.fatFromBatches.sd * 100).toFixed(0)}`,
+                  small: `${text(spokenFraction(plan.fatFromBatches.fat, 0))}, ± ${points(plan.fatFromBatches.sd)}`,
                 },
               ]
             : []),
           ...usualCreams.map(({ key, name, fat, method }) => ({
             key: key as string,
             name,
-            small: `${text(spokenFraction(fat))}, ± ${(fatMethods[method].sd * 100).toFixed(0)}`,
+            small: `${text(spokenFraction(fat))}, ± ${points(fatMethods[method].sd)}`,
           })),
           { key: 'other', name: 'Another', small: 'tested, label, breed' },
         ]}
@@ -64,7 +64,7 @@ export function AskRich({ plan, draft, read, change }: Asked) {
             choices={(['test', 'label', 'breed'] as const).map((key) => ({
               key,
               name: fatMethods[key].name,
-              small: `± ${(fatMethods[key].sd * 100).toFixed(1).replace('.0', '')} points`,
+              small: `± ${inPoints(fatMethods[key].sd)}`,
             }))}
           />
           {draft.fatMethod === 'breed' ? (

@@ -188,7 +188,7 @@ export function PlanChurning({
   }
   function settle(answer: Answer, batchId: string) {
     if (answer.status === 'refused') {
-      setRefused(answer.message);
+      setRefused(say.words(answer.message));
       change({ begun: undefined });
     } else open(batchId);
   }

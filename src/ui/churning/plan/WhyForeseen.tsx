@@ -4,7 +4,7 @@ import type { BatchFacts } from '@/core/churning/batchEvents';
 import type { Foreseen } from '@/core/churning/foresee';
 import { stageSigns } from '@/core/churning/stages';
 import { tools } from '@/core/churning/tools';
-import { spokenFraction, spokenRange, text } from '@/core/quantities/formatQuantity';
+import { inPoints, spokenFraction, spokenRange, text } from '@/core/quantities/formatQuantity';
 import { useSay } from '../../frame/FarmContext';
 import { Quiet } from '../../theme/Enamel';
 import styles from './PlanChurning.module.css';
@@ -28,7 +28,7 @@ export function WhyForeseen({ foreseen, facts }: { foreseen: Foreseen; facts: Ba
         </dd>
         <dt>Its fat</dt>
         <dd>
-          {text(spokenFraction(facts.creamFat))} ± {(facts.creamFatSd * 100).toFixed(1)} points
+          {text(spokenFraction(facts.creamFat))} ± {inPoints(facts.creamFatSd)}
         </dd>
         <dt>Fat lost</dt>
         <dd>

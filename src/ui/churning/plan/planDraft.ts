@@ -252,7 +252,7 @@ export function draftFromShelf(
     amount: `${Math.round(facts.creamMass)} g`,
     cream: 'other',
     fatMethod: 'label',
-    fatTyped: `${(facts.creamFat * 100).toFixed(1)} %`,
+    fatTyped: percent(facts.creamFat),
     cold: 'measured',
     temperatureTyped: sayTemperature(celsius, plan.farm.unitSystem),
     ripened: facts.ripened,
