@@ -98,3 +98,48 @@ test('butter is made into ghee stage by stage, a reload keeps what was seen, and
   await expect(fridge).toHaveCount(1);
   await expect(page.getByText('ghee', { exact: true })).toHaveCount(0);
 }); // prettier-ignore
+
+test('what is made of a vessel is jotted: thinned cream, yoghurt begun, skim to curd, ghee on the flame', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('house.settle', { unitSystem: 'metric', name: 'Larkfold', timeZone: 'Europe/Dublin' });
+  const { vessels } = await openMilkRoom(farm);
+  const milk = await milkStands(farm, vessels.blue, 15);
+  const lotId = randomUUID();
+  await farm.send('butter.enter', { lotId, mass: 900, salted: false, storage: 'fridge', madeOn: new Date().toISOString().slice(0, 10) });
+  await page.goto('/larder');
+  const line = page.getByPlaceholder(/·/);
+  const jot = async (said: string) => {
+    await line.fill(said);
+    await line.press('Enter');
+  };
+  await jot('yoghurt of blue jar at 60 C');
+  await expect(page.getByText('At 60 °C the culture dies: let it come to 44 °C first.')).toBeVisible();
+  await expect(line).toHaveValue('yoghurt of blue jar at 60 C');
+  await jot('1 L of blue jar to yoghurt with 3 tbsp at 43 C wrapped');
+  await expect(page.getByText(/^Yoghurt of 1 L of Blue jar, with 46 g of live yoghurt at 43 °C, wrapped up/)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Counter' }).getByText('setting')).toBeVisible();
+  const piece = (await page.getByRole('button', { name: /T\d/ }).first().innerText()).match(/T\d+/)![0];
+  await jot(`${piece} crackles`);
+  await expect(page.getByText(new RegExp(`^${piece} crackles\\. It crackles while its water boils off`))).toBeVisible();
+  await page.goto(`/larder?piece=${lotId}`);
+  await page.getByText('Make ghee of it').click();
+  await expect(page.getByRole('button', { name: '✓ Crackles' })).toBeVisible();
+  // Jotted while it is looked at: the pan on the page follows.
+  await jot(`${piece} quiet and amber`);
+  await expect(page.getByRole('button', { name: '✓ Quiet, amber' })).toBeVisible();
+  await readsWell(page, 'metric');
+  await farm.send('milk.separate', {
+    way: 'ladle',
+    from: [{ lotId: milk }],
+    cuts: [{ lotId: randomUUID(), mass: 120, fat: 0.3, vesselId: vessels.tub }],
+    skim: { to: 'lot', lotId: randomUUID(), vesselId: vessels.blue },
+  });
+  await page.goto('/shelf');
+  await jot('thin the tub to 20 % with blue jar');
+  await expect(page.getByText(/^\d+ mL of 20 % cream: .* and .* of skim\./)).toBeVisible();
+  await jot('blue jar to curd with vinegar gave 90 g');
+  await expect(page.getByText('90 g of curd made of all of Blue jar.')).toBeVisible();
+  await expectSound(page);
+}); // prettier-ignore

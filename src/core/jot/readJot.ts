@@ -87,6 +87,13 @@ const grammar = new Set([
   'everyone',
   'all',
   'bought',
+  'room',
+  'fridge',
+  'freezer',
+  'cellar',
+  'larder',
+  'kitchen',
+  'counter',
   ...small,
   ...Object.keys(useWords),
 ]);
@@ -252,17 +259,19 @@ class Rest {
     for (const one of longestFirst)
       this.take(escaped(one.name.toLowerCase()), (at) => found.push({ at, one }));
     const wordsOf = ({ name }: T) => name.toLowerCase().split(/[\s-]/);
-    for (const one of longestFirst) {
-      const [first = '', ...more] = wordsOf(one);
-      // A cream tub is called the tub: its first word is one of the line’s own.
-      const called = grammar.has(first) ? (more.at(-1) ?? '') : first;
-      const alone =
-        called === first
-          ? all.filter((other) => wordsOf(other)[0] === first).length === 1
-          : all.filter((other) => wordsOf(other).includes(called)).length === 1;
-      if (called.length > 2 && alone && !grammar.has(called) && !found.some((other) => other.one === one))
-        this.take(escaped(called), (at) => found.push({ at, one }));
-    }
+    // By its first word, as “blue”, then by its last, as “the tub”, where no other is called so.
+    const callings = [
+      (one: T) => [wordsOf(one)[0]!, (other: T) => wordsOf(other)[0] === wordsOf(one)[0]] as const,
+      (one: T) =>
+        [wordsOf(one).at(-1)!, (other: T) => wordsOf(other).includes(wordsOf(one).at(-1)!)] as const,
+    ];
+    for (const calling of callings)
+      for (const one of longestFirst) {
+        const [called, alike] = calling(one);
+        const alone = all.filter(alike).length === 1;
+        if (called.length > 2 && alone && !grammar.has(called) && !found.some((other) => other.one === one))
+          this.take(escaped(called), (at) => found.push({ at, one }));
+      }
     return found.toSorted((a, b) => a.at - b.at).map(({ one }) => one);
   }
 

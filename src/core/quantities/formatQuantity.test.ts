@@ -129,7 +129,12 @@ test('in a refusal litres are put in the farm’s units as well, and what was ty
 });
 
 test('no number ends in an idle nought, and one point is a point', () => {
-  expect([decimal(1, 2), decimal(1.5, 2), decimal(-0.04, 1), decimal(10, 0)]).toEqual(['1', '1.5', '0', '10']);
+  expect([decimal(1, 2), decimal(1.5, 2), decimal(-0.04, 1), decimal(10, 0)]).toEqual([
+    '1',
+    '1.5',
+    '0',
+    '10',
+  ]);
   expect([inPoints(0.01), inPoints(0.015)]).toEqual(['1 point', '1.5 points']);
 });
 

@@ -1,4 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
+import type { ChurnedLine } from '@/core/balancing/churnedLines';
 import { churnedLines } from '@/core/balancing/churnedLines';
 import type { Judgement } from '@/core/balancing/judgeBatch';
 import { judgeBatch } from '@/core/balancing/judgeBatch';
@@ -43,9 +44,9 @@ export async function bookButter(
   if (!judged)
     throw new Refusal('Nothing is left for the butter beside its salt and what is mixed in.', 'events');
   const buttermilkLot = `${batch.creamLotId}-bm`;
-  const lines = churnedLines(facts, story, judged, batch.creamLotId, buttermilkLot).filter(
-    ({ mass, fat }) => mass !== 0 || fat !== 0,
-  );
+  const lines = (
+    await withWhatIsGone(scope, before, churnedLines(facts, story, judged, batch.creamLotId, buttermilkLot))
+  ).filter(({ mass, fat }) => mass !== 0 || fat !== 0);
   const summary = {
     butterMass: judged.butterMass,
     fatIn: judged.fatIn,
@@ -104,6 +105,39 @@ async function takeBack(
   }
   await counterEntry(scope, batch.churnedEntryId!, sender.commandId, sender.receivedAt);
 }
+
+/**
+ * Butter that is gone went with the fat that was booked of it then. What the batch is put right by since is told of the rest;
+ * where there is no rest to tell it of, it stands as not accounted for.
+ * @param before what the batch booked before, where it did
+ */
+async function withWhatIsGone(
+  scope: FarmScope,
+  before: readonly Line[],
+  lines: readonly ChurnedLine[],
+): Promise<ChurnedLine[]> {
+  const held = await lotsById(
+    scope,
+    before.flatMap(({ lot, mass }) => (lot !== undefined && mass > 0 ? [lot] : [])),
+  );
+  let moved = 0;
+  const told = lines.map((line) => {
+    const was = before.find(({ lot, mass }) => lot !== undefined && lot === line.lot && mass > 0);
+    const found = line.lot === undefined ? undefined : held.get(line.lot);
+    if (!was || !found || was.mass - found.mass < 0.0005) return line;
+    const gone = { mass: was.mass - found.mass, fat: was.fat - found.fat };
+    const rest = Math.max(0, line.mass - gone.mass);
+    const fat = milligram(gone.fat + Math.min(rest, Math.max(0, line.fat - gone.fat)));
+    moved += line.fat - fat;
+    return { ...line, fat };
+  });
+  return Math.abs(moved) < 0.0005
+    ? told
+    : told.map((line) =>
+        line.account === 'unaccounted' ? { ...line, fat: milligram(line.fat + moved) } : line,
+      );
+}
+const milligram = (grams: number): number => Math.round(grams * 1000) / 1000;
 
 /** The butter as lots: what it is of, where it stands, and until when. */
 async function putButter(scope: FarmScope, batch: Batch, story: BatchStory, madeAt: Date): Promise<void> {

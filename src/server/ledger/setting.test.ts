@@ -114,6 +114,31 @@ describe('yoghurt that is begun', () => {
     expect(await sums(farm)).toMatchObject(balanced);
   });
 
+  it('begun on one device and looked at on two: the later look counts, and taking it back gives the milk back', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm, { mass: 4000 });
+    const begun = await begin(farm, lotId);
+    const look = (device: string, hours: number, seen: string) =>
+      send(
+        farm,
+        'lot.record',
+        {
+          lotId: begun.id,
+          events: [{ id: randomUUID(), atSeconds: morning + hours * hour, kind: 'looked', seen }],
+        },
+        randomUUID(),
+        device,
+      );
+    // The phone’s look arrives last and was the earlier one.
+    expect(await look('tablet', 6, 'thickAndTart')).toMatchObject(done);
+    expect(await look('phone', 5, 'notYet')).toMatchObject(done);
+    expect((await judgedAt(farm, begun.id, 6.1)).judged.waiting.word).toBe('chill it');
+    expect(await send(farm, 'entry.undo', { commandId: begun.command })).toMatchObject(done);
+    expect((await lotOf(farm, lotId)).mass).toBe(4000);
+    expect((await larderView(farm)).kept).toHaveLength(0);
+    expect(await sums(farm)).toMatchObject(balanced);
+  });
+
   it('takes no fifth of its weight as culture, and nothing but yoghurt', async () => {
     const farm = await house.farm();
     const lotId = await milk(farm, { mass: 4000 });
