@@ -20,10 +20,18 @@ export interface ChurnAccount {
   implied: Measured;
 }
 
+export const suspectKeys = ['cream.mass', 'cream.fat', 'butter.mass', 'buttermilk.mass'] as const;
+export interface Suspect {
+  of: (typeof suspectKeys)[number];
+  fits: number;
+}
+
 /** Where the account of a churning contradicts itself. Masses in sentences are in g and °C, for the screen to turn into the farm's units. */
 export interface Finding {
   about: 'fat' | 'mass';
   says: string;
+  /** The figures that are likeliest wrong, the likeliest first, and what would fit in their place: g, or a mass fraction. */
+  suspects: Suspect[];
   /** Its measure: g of cream that is nowhere (below zero: that came from nowhere), or the implied fat. */
   amount: number;
 }
@@ -45,6 +53,12 @@ const washTakes = 0.03;
 export function findingsOf(account: ChurnAccount): Finding[] {
   const found: Finding[] = [];
   const { implied, cream, butter, buttermilk, addedWater, lossFat, washed } = account;
+  const culprits = { says: '', suspects: [] as Suspect[], asked: false };
+  // Looked for once, where there is something to look for.
+  const named = () => {
+    if (!culprits.asked) Object.assign(culprits, { ...culprit(account), asked: true });
+    return culprits;
+  };
   if (buttermilk) {
     const missing = cream.value + addedWater - butter.value - buttermilk.value - lossFat.value;
     const sd = together(
@@ -59,10 +73,11 @@ export function findingsOf(account: ChurnAccount): Finding[] {
       found.push({
         about: 'mass',
         amount: missing,
+        suspects: named().suspects,
         says:
           missing > 0
-            ? `About ${grams} g of what went in is neither in the butter nor in the buttermilk nor water added: was all the buttermilk measured, and nothing spilled?${culprit(account)}`
-            : `About ${grams} g more came out than went in: was water added, or wash water measured with the buttermilk?${culprit(account)}`,
+            ? `About ${grams} g of what went in is neither in the butter nor in the buttermilk nor water added: was all the buttermilk measured, and nothing spilled?${named().says}`
+            : `About ${grams} g more came out than went in: was water added, or wash water measured with the buttermilk?${named().says}`,
       });
   }
   const high = implied.value - surely * implied.sd > fattest || implied.value > 1;
@@ -71,16 +86,17 @@ export function findingsOf(account: ChurnAccount): Finding[] {
     found.push({
       about: 'fat',
       amount: implied.value,
+      suspects: named().suspects,
       says: `${
         high
           ? 'More fat went in than this butter and buttermilk can hold'
           : 'There is more butter here than the fat of this cream can make'
-      }: these figures cannot all be right.${culprit(account)}`,
+      }: these figures cannot all be right.${named().says}`,
     });
   return found;
 }
 
-const names: Partial<Record<string, string>> = {
+const names: Record<Suspect['of'], string> = {
   'cream.mass': 'how much cream it was',
   'cream.fat': 'the cream’s fat',
   'butter.mass': 'the butter’s weight',
@@ -95,23 +111,30 @@ const alike = 3;
  * (generalised likelihood ratio: Narasimhan & Jordache, Data Reconciliation and Gross Error Detection, 2000, ch. 7). Two
  * that the balance cannot tell apart are named together.
  */
-function culprit(account: ChurnAccount): string {
+function culprit(account: ChurnAccount): { says: string; suspects: Suspect[] } {
   try {
     const network = networkOf(account);
-    const measured = network.streams.flatMap(({ id, mass, fat }) => [
-      ...(mass ? [`${id}.mass`] : []),
-      ...(fat ? [`${id}.fat`] : []),
-    ]);
+    const measured = suspectKeys.filter((key) => {
+      const [streamId, what] = key.split('.') as [string, 'mass' | 'fat'];
+      return network.streams.some((stream) => stream.id === streamId && stream[what]);
+    });
     const tried = measured
-      .filter((id) => names[id])
       .map((id) => ({ id, ...without(network, id) }))
       .toSorted((a, b) => a.chiSquare - b.chiSquare);
     const likely = tried.filter(({ chiSquare }) => chiSquare < tried[0]!.chiSquare + alike).slice(0, 2);
-    const says = likely.map(({ id, fits }) => `${names[id]!} (${fits} would fit)`).join(', or ');
-    return says === '' ? '' : ` Likeliest wrong: ${says}.`;
+    const says = likely
+      .map(
+        ({ id, fits }) =>
+          `${names[id]} (about ${id.endsWith('fat') ? percent(fits, 0) : `${fits} g`} would fit)`,
+      )
+      .join(', or ');
+    return {
+      says: says === '' ? '' : ` Likeliest wrong: ${says}.`,
+      suspects: likely.map(({ id, fits }) => ({ of: id, fits })),
+    };
   } catch {
     // Figures so far apart that nothing can be fitted are said without a culprit.
-    return '';
+    return { says: '', suspects: [] };
   }
 }
 
@@ -139,8 +162,8 @@ function networkOf({
   };
 }
 
-/** The balance with one measurement left out: how well the rest agrees, and the figure it gives in its place, as a person would say it. */
-function without(network: Network, id: string): { chiSquare: number; fits: string } {
+/** The balance with one measurement left out: how well the rest agrees, and the figure it gives in its place, rounded as a person would. */
+function without(network: Network, id: string): { chiSquare: number; fits: number } {
   const [streamId, what] = id.split('.') as [string, 'mass' | 'fat'];
   const streams = network.streams.map((stream) => {
     const { [what]: measured, ...rest } = stream;
@@ -152,6 +175,6 @@ function without(network: Network, id: string): { chiSquare: number; fits: strin
   const { mass, fat } = fitted.streams.find((one) => one.id === streamId)!;
   return {
     chiSquare: fitted.chiSquare,
-    fits: what === 'mass' ? `about ${Math.round(mass / 5) * 5} g` : `about ${percent(fat, 0)}`,
+    fits: what === 'mass' ? Math.round(mass / 5) * 5 : Math.round(fat * 100) / 100,
   };
 }

@@ -386,3 +386,23 @@ export async function revisionOf(farmId: string, id: string): Promise<number | u
   );
   return row?.revision;
 }
+
+/** What the last packed batches before a moment came to, newest first; those whose figures contradict each other, or that nobody weighed, say nothing. */
+export async function packedBefore(
+  { farmId, transaction }: FarmScope,
+  before: Date,
+  limit: number,
+): Promise<{ atSeconds: number; fatIn: number; fatToButter: number }[]> {
+  const rows = await database().query<{ started_at: Date; fat_in: string; fat_to_butter: string }>(
+    `SELECT started_at, judged->>'fatIn' AS fat_in, judged->>'fatToButter' AS fat_to_butter FROM batch
+     WHERE farm_id = :farmId AND phase = 'packed' AND started_at < :before
+       AND judged->>'verdict' NOT IN ('contradicts', 'unweighed') AND (judged->>'fatIn')::numeric > 0
+     ORDER BY started_at DESC LIMIT :limit`,
+    { replacements: { farmId, before, limit }, type: QueryTypes.SELECT, transaction },
+  );
+  return rows.map(({ started_at, fat_in, fat_to_butter }) => ({
+    atSeconds: started_at.getTime() / 1000,
+    fatIn: Number(fat_in),
+    fatToButter: Number(fat_to_butter),
+  }));
+}

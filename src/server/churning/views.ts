@@ -1,5 +1,6 @@
 import type { Judgement } from '@/core/balancing/judgeBatch';
 import type { FatUpstream } from '@/core/balancing/fatUpstream';
+import type { AgainstUsual } from '@/core/balancing/againstUsual';
 import { judgeBatch } from '@/core/balancing/judgeBatch';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { foreseenOf } from '@/core/churning/foreseenOf';
@@ -33,6 +34,7 @@ import { vesselsOf } from '@/data/house/house';
 import { now } from '../clock';
 import { upstreamOf } from '../ledger/upstream';
 import type { HouseView } from '../house/views';
+import { againstUsualOf } from './againstUsual';
 import { houseViewOf } from '../house/views';
 
 export type { BatchSummary, NamedWay, RecordedEvent };
@@ -76,6 +78,8 @@ export interface BatchView extends HouseView {
   expected?: { mass: number; sd: number } | undefined;
   /** Where the fat of its cream came from, once it is packed. */
   upstream?: FatUpstream | undefined;
+  /** How its fat went against the batches before it, and what would have brought most, once it is packed. */
+  against?: AgainstUsual | undefined;
 }
 
 /** Most recent batches that say what the cream's fat usually is. */
@@ -146,6 +150,12 @@ export async function batchViewOf(scope: FarmScope, batchId: string): Promise<Ba
   const events = (await eventsOf(scope, [batchId])).get(batchId) ?? [];
   const story = tellBatch(batch.facts, events);
   const pace = (await pacesOf(scope, batch.startedAt))[batch.facts.tool];
+  const packed = story.phase === 'packed';
+  const judged = packed ? judgeBatch(batch.facts, story) : undefined;
+  const foreseen = packed ? foreseenOf(batch.facts, story, pace) : undefined;
+  const upstream = packed
+    ? await upstreamOf(scope, { lot: batch.creamLotId, fat: batch.facts.creamMass * batch.facts.creamFat })
+    : undefined;
   return {
     ...(await houseViewOf(scope)),
     id: batch.id,
@@ -153,17 +163,15 @@ export async function batchViewOf(scope: FarmScope, batchId: string): Promise<Ba
     creamLotId: batch.creamLotId,
     facts: batch.facts,
     events,
-    judged: story.phase === 'packed' ? judgeBatch(batch.facts, story) : undefined,
+    judged,
     revision: batch.revision,
     pace,
     live: liveNow(batch.facts, story, pace),
-    ...(story.phase === 'packed'
+    ...(foreseen
       ? {
-          expected: expectedOf(batch.facts, story, pace),
-          upstream: await upstreamOf(scope, {
-            lot: batch.creamLotId,
-            fat: batch.facts.creamMass * batch.facts.creamFat,
-          }),
+          expected: { mass: foreseen.butter.mass, sd: foreseen.butter.sd },
+          upstream,
+          against: judged && (await againstUsualOf(scope, batch, judged, foreseen, upstream)),
         }
       : {}),
     mixedBefore: await mixedBefore(scope),
@@ -204,13 +212,4 @@ export async function batchNews(
     revision,
     events: (await eventsOf(scope, [batchId])).get(batchId) ?? [],
   }));
-}
-
-function expectedOf(
-  facts: BatchFacts,
-  story: BatchStory,
-  pace: ChurnPace | undefined,
-): { mass: number; sd: number } {
-  const { mass, sd } = foreseenOf(facts, story, pace).butter;
-  return { mass, sd };
 }

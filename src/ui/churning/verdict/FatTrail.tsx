@@ -1,6 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
+import type { AgainstUsual } from '@/core/balancing/againstUsual';
 import type { FatUpstream } from '@/core/balancing/fatUpstream';
 import type { Judgement } from '@/core/balancing/judgeBatch';
 import { useSay } from '../../frame/FarmContext';
@@ -11,9 +12,12 @@ import styles from './FatTrail.module.css';
 export function FatTrail({
   judged,
   upstream,
+  against,
 }: {
   judged: Pick<Judgement, 'fatIn' | 'fatToButter' | 'buttermilkMass' | 'buttermilkFat' | 'lossFat'>;
   upstream: FatUpstream | undefined;
+  /** How that compares with this maker's own, and what would have brought most. */
+  against?: AgainstUsual | undefined;
 }) {
   const say = useSay();
   const { places, ribbons } = useMemo(() => fatFlow(judged, upstream), [judged, upstream]);
@@ -26,6 +30,8 @@ export function FatTrail({
     <figure className={styles.trail} data-picture>
       <figcaption>
         {say.mass(judged.fatToButter)} of {say.mass(begins)} of fat reached the butter.
+        {against?.says && <> {against.says}</>}
+        {against?.change && <strong className={styles.change}>{say.words(against.change.says)}</strong>}
       </figcaption>
       <svg viewBox={`0 0 ${size.width} ${height}`} aria-hidden>
         {ribbons.map(({ key, d, left: falls }) => (

@@ -28,6 +28,7 @@ import type { LiveBatch } from '../useBatch';
 import styles from './VerdictPanel.module.css';
 import { verdictWords } from '../batchSaid';
 
+const SuspectFix = laterPart(() => import('./SuspectFix').then((part) => part.SuspectFix), null);
 const MoistureCard = laterPart(() => import('../finish/MoistureCard').then((part) => part.MoistureCard));
 const TasteCard = laterPart(() => import('./TasteCard').then((part) => part.TasteCard));
 const Notes = laterPart(() => import('../../standing/Notes').then((part) => part.Notes));
@@ -117,10 +118,13 @@ export function VerdictPanel({
             {say.words(says)}
           </p>
         ))}
+      {judged.findings[0] && (
+        <SuspectFix suspects={judged.findings[0].suspects} facts={view.facts} story={story} record={record} />
+      )}
       {(judged.withAScale ?? judged.unsure) && (
         <p className={styles.scale}>{judged.withAScale ?? judged.unsure}</p>
       )}
-      <FatTrail judged={judged} upstream={view.upstream} />
+      <FatTrail judged={judged} upstream={view.upstream} against={view.against} />
       <dl className={styles.figures}>
         {judged.figures.map((figure) => (
           <div key={figure.key}>
