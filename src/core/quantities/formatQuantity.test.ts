@@ -116,7 +116,7 @@ describe('a sentence of the core in the farm’s units', () => {
     const said = 'Warm it from −18 °C to 35–40 °C in 12 min; add 60 mL of water to 500 g, pH 4.6.';
     expect(wordsIn(said, 'metric')).toBe(said);
     expect(wordsIn(said, 'us')).toBe(
-      'Warm it from −0.5 °F to 95–104 °F in 12 min; add 0.25 cup of water to 1.1 lb, pH 4.6.',
+      'Warm it from 0 °F to 95–104 °F in 12 min; add 0.25 cup of water to 1.1 lb, pH 4.6.',
     );
     expect(wordsIn(said, 'imperial')).toContain('35–40 °C');
   });
@@ -126,6 +126,16 @@ test('in a refusal litres are put in the farm’s units as well, and what was ty
   expect(wordsIn('Tall can holds 1.2 L to the brim: “2 L” is more than fits.', 'us')).toBe(
     'Tall can holds 1.27 qt to the brim: “2 L” is more than fits.',
   );
+});
+
+test('degrees Fahrenheit are whole, but for a half that was read', () => {
+  const said = (celsius: number) => text(spokenTemperature(celsius, 'us'));
+  expect([said(118), said(7), said(-18), said((57.5 - 32) / 1.8)]).toEqual([
+    '244 °F',
+    '45 °F',
+    '0 °F',
+    '57.5 °F',
+  ]);
 });
 
 test('no number ends in an idle nought, and one point is a point', () => {

@@ -49,7 +49,13 @@ export function spokenVolume(millilitres: number, system: UnitSystem): Spoken {
 export function spokenTemperature(celsius: number, system: UnitSystem): Spoken {
   const shown = system === 'us' ? fahrenheitFrom(celsius) : celsius;
   return {
-    number: (Math.round(shown * 2) / 2).toFixed(1).replace('.0', '').replace('-', '−'),
+    // Half a degree Fahrenheit is said where somebody read it, and not for what comes out of a conversion.
+    number: decimal(
+      system === 'us' && Math.abs(shown * 2 - Math.round(shown * 2)) > 0.02
+        ? Math.round(shown)
+        : Math.round(shown * 2) / 2,
+      1,
+    ),
     unit: system === 'us' ? '°F' : '°C',
   };
 }
@@ -61,7 +67,7 @@ export function spokenDegrees(kelvins: number, system: UnitSystem): Spoken {
 
 /** Share of the whole as a percentage with at most `places` decimals. */
 export function spokenFraction(share: number, places = 1): Spoken {
-  return { number: (share * 100).toFixed(places).replace(/\.0+$/, '').replace('-', '−'), unit: '%' };
+  return { number: decimal(share * 100, places), unit: '%' };
 }
 
 /** A share in words: “4.1 %”. */
