@@ -1,5 +1,4 @@
-import type { Transaction } from 'sequelize';
-import { QueryTypes } from 'sequelize';
+import { QueryTypes, Transaction } from 'sequelize';
 import { database } from './connection';
 
 /** A transaction that sees one farm's rows and no other's: the only way into farm data. */
@@ -30,6 +29,20 @@ export async function inFarm<T>(farmId: string, work: (scope: FarmScope) => Prom
       if (attempt === mostTries || !retryable.has(sqlState(error) ?? '')) throw error;
     }
   }
+}
+
+/**
+ * A farm as it stands at one moment, to be read bit by bit while others write on: until `end`, which changes nothing.
+ */
+export async function snapshotOf(farmId: string): Promise<{ scope: FarmScope; end: () => Promise<void> }> {
+  const transaction = await database().transaction({
+    isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ,
+  });
+  await database().query(`SELECT set_config('immulgo.farm', :farmId, true)`, {
+    replacements: { farmId },
+    transaction,
+  });
+  return { scope: { farmId, transaction }, end: () => transaction.rollback() };
 }
 
 /**

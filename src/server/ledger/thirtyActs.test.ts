@@ -11,6 +11,7 @@ import { lotView, shelfView } from '../shelf/views';
 import { ledgerView } from './views';
 import { event, facts, morning, portion } from '../testing/aBatch';
 import { aDairy, balanced, sentAt, sums } from '../testing/aDairy';
+import { roundTrip } from '../testing/roundTrip';
 
 const house = aDairy();
 const sequences = Number(process.env.SEQUENCES ?? 14);
@@ -151,6 +152,9 @@ describe('thirty acts at random, undone anywhere, in any order of arrival, from 
       expect(books).toMatchObject(balanced);
       expect(books.least).toBeGreaterThanOrEqual(0);
       await everyScreenAgrees(lived);
+      // And it is the same farm wherever it is taken.
+      const { from, to } = await roundTrip(lived.farm, await house.farm());
+      expect(to).toBe(from);
     },
     60_000,
   );
