@@ -126,7 +126,8 @@ describe('a whole farm as one document', () => {
       (rows as Record<string, unknown>[]).map((row) =>
         Object.fromEntries(Object.entries(row).filter(([name]) => !names.includes(name))),
       );
-    const { answered: _, farm: settled, ...rest } = document;
+    const { farm: settled, ...rest } = document;
+    delete rest.answered;
     const before = {
       ...rest,
       version: 1,

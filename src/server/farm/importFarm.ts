@@ -2,20 +2,11 @@ import { isDeepStrictEqual } from 'node:util';
 import type { FarmScope } from '@/data/farmScope';
 import { inFarm } from '@/data/farmScope';
 import { checkAll, countRows, fillIn, putFarmRow, putRows, rowsAfter, sayInUtc } from '@/data/farm/wholeFarm';
+import type { ImportReport } from './views';
 import type { FarmDocument, Trouble } from '@/formats/farm/document';
 import { keyOf, readDocument } from '@/formats/farm/document';
 import type { Row, TableKey } from '@/formats/farm/tables';
 import { farmColumns, tableKeys, tables } from '@/formats/farm/tables';
-
-/** What taking a farm document in would do, or did. */
-export interface ImportReport {
-  /** It can be taken in, or was; or it is all there already; or it cannot. */
-  outcome: 'possible' | 'taken' | 'nothing' | 'refused';
-  says: string;
-  /** Rows of each table that are new, that are there already, and that are there otherwise. */
-  tables: Partial<Record<TableKey, { fresh: number; same: number; other: number }>>;
-  troubles: Trouble[];
-}
 
 const atOnce = 1000;
 const mostTold = 200;

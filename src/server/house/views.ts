@@ -5,6 +5,7 @@ import type { Animal, Farm, Vessel } from '@/data/house/house';
 import { animalsOf, farmOf, milkWasHere, vesselsOf } from '@/data/house/house';
 import type { FarmScope } from '@/data/farmScope';
 import { inFarm } from '@/data/farmScope';
+import { tableKeys } from '@/formats/farm/tables';
 import { now } from '../clock';
 
 export type { Animal, Farm, Vessel };
@@ -30,6 +31,8 @@ export interface WholeHouse extends HouseView {
   ways: NamedWay[];
   /** Addresses under which a calendar reads what is coming. */
   calendars: { id: string; madeSeconds: number }[];
+  /** Tables that can be taken along, one by one. */
+  tables: readonly string[];
 }
 
 export const houseView = (farmId: string): Promise<WholeHouse> =>
@@ -38,6 +41,7 @@ export const houseView = (farmId: string): Promise<WholeHouse> =>
     vessels: await vesselsOf(scope),
     animals: await animalsOf(scope),
     ways: await waysOf(scope),
+    tables: tableKeys,
     calendars: (await calendarsOf(scope)).map(({ id, madeAt }) => ({
       id,
       madeSeconds: madeAt.getTime() / 1000,

@@ -19,6 +19,8 @@ const ownNames = new Set(['127.0.0.1', 'localhost', '[::1]']);
 const methods = new Set(['GET', 'HEAD', 'POST']);
 /** Most bytes of a body: a month of marks sent at once is a tenth of it. */
 export const mostBytes = 1_000_000;
+/** A whole farm that is taken in may be larger: ten thousand batches are about half of it. */
+export const mostBytesOfAFarm = 400_000_000;
 
 /**
  * Whether this house answers to a host name. A page elsewhere may have a name that points here: it is not served, not a
@@ -42,7 +44,8 @@ export function atTheDoor({ method, url, host, length }: Asked, opened: boolean)
   }
   if (plain.includes('\0'))
     return { status: 400, message: 'The address holds a character that no address has.' };
-  if (length !== undefined && length > mostBytes) return tooLong;
+  if (length !== undefined && length > (url.startsWith('/api/farm/import?') ? mostBytesOfAFarm : mostBytes))
+    return tooLong;
   return undefined;
 }
 

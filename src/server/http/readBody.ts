@@ -17,8 +17,8 @@ export class Unreadable extends Error {
  * The JSON of a request’s body.
  * @throws {Unreadable} for what is no JSON or no UTF-8, is longer than the house takes at once, or nested too deep
  */
-export async function readBody(request: Request): Promise<unknown> {
-  const bytes = await bytesOf(request);
+export async function readBody(request: Request, most = mostBytes): Promise<unknown> {
+  const bytes = await bytesOf(request, most);
   let text: string;
   try {
     text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
@@ -33,13 +33,13 @@ export async function readBody(request: Request): Promise<unknown> {
   }
 }
 
-async function bytesOf(request: Request): Promise<Uint8Array> {
+async function bytesOf(request: Request, most: number): Promise<Uint8Array> {
   const parts: Uint8Array[] = [];
   let size = 0;
   const reader = request.body?.getReader();
   for (let part = await reader?.read(); part && !part.done; part = await reader?.read()) {
     size += part.value.byteLength;
-    if (size > mostBytes) {
+    if (size > most) {
       void reader?.cancel();
       throw new Unreadable(413, tooLong.message);
     }

@@ -24,6 +24,7 @@ const Animals = laterPart(() => import('./Animals').then((part) => part.Animals)
 const Calendars = laterPart(() => import('./Calendars').then((part) => part.Calendars));
 const Notified = laterPart(() => import('./Notified').then((part) => part.Notified));
 const Settings = laterPart(() => import('./Settings').then((part) => part.Settings));
+const TakeAlong = laterPart(() => import('./TakeAlong').then((part) => part.TakeAlong));
 const Vessels = laterPart(() => import('./Vessels').then((part) => part.Vessels));
 const Ways = laterPart(() => import('./Ways').then((part) => part.Ways));
 
@@ -145,6 +146,9 @@ export function House({ view }: { view: WholeHouse }) {
         >
           <Calendars view={view} />
           <Notified />
+        </Door>
+        <Door name="Take along, bring in" value="JSON, workbook, CSV" group="house">
+          <TakeAlong tables={view.tables} />
         </Door>
         <Door
           name="Settings"
