@@ -3,6 +3,7 @@ import { Client } from 'pg';
 import { batchNews, batchView, planView } from '@/server/churning/views';
 import { houseView } from '@/server/house/views';
 import { openHouse } from '@/server/house/openHouse';
+import { findBatches } from '@/server/ledger/searchBatches';
 import { ledgerView } from '@/server/ledger/views';
 import { pailView } from '@/server/pail/views';
 import { lotView, shelfView, trailView } from '@/server/shelf/views';
@@ -26,18 +27,18 @@ const copies = (n: number): string[] => {
   const renamed = (column: string) =>
     `CROSS JOIN LATERAL (SELECT regexp_replace(${column}::text, '"(id|portionId|eventId|into)": "([^"]+)"', '"\\1": "\\2y${n}"', 'g')::jsonb AS d) t`;
   return [
-    `INSERT INTO command SELECT farm_id, ${id('id')}, device, name, '{}', at - ${days}, received_at - ${days}, result FROM command WHERE id !~ 'y\\d$'`,
+    `INSERT INTO command SELECT farm_id, ${id('id')}, device, name, '{}', at - ${days}, received_at - ${days}, result FROM command WHERE id !~ 'y\\d+$'`,
     `INSERT INTO lot (farm_id, id, code, kind, vessel_id, made_at, raw, ripened, fat_method, storage, keep_until, keep_reasons, details, treatment, oldest_at, fat_sd, mass_now, fat_now, origin)
-       SELECT farm_id, ${id('id')}, code || 'y${n}', kind, vessel_id, made_at - ${days}, raw, ripened, fat_method, storage, keep_until - ${n * lived}, keep_reasons, details, treatment, oldest_at - ${days}, fat_sd, 0, 0, origin FROM lot WHERE id !~ 'y\\d$'`,
+       SELECT farm_id, ${id('id')}, code || 'y${n}', kind, vessel_id, made_at - ${days}, raw, ripened, fat_method, storage, keep_until - ${n * lived}, keep_reasons, details, treatment, oldest_at - ${days}, fat_sd, 0, 0, origin FROM lot WHERE id !~ 'y\\d+$'`,
     `INSERT INTO entry (farm_id, id, command_id, kind, at, recorded_at, corrects_id, details, line_count)
-       SELECT farm_id, ${uuid('id')}, ${id('command_id')}, kind, at - ${days}, recorded_at - ${days}, ${uuid('corrects_id')}, details, line_count FROM entry WHERE command_id !~ 'y\\d$'`,
-    `INSERT INTO entry_line SELECT l.farm_id, ${uuid('l.entry_id')}, position, ${id('lot_id')}, account, mass, fat FROM entry_line l JOIN entry e ON e.farm_id = l.farm_id AND e.id = l.entry_id WHERE e.command_id !~ 'y\\d$'`,
-    `INSERT INTO lot_event SELECT farm_id, ${id('lot_id')}, ${id('id')}, kind, at - ${days}, recorded_at - ${days}, device, ${id('command_id')}, ${data('data')} FROM lot_event ${renamed('data')} WHERE id !~ 'y\\d$'`,
-    `INSERT INTO batch SELECT farm_id, ${id('id')}, number + ${n * 10_000}, ${id('cream_lot_id')}, vessel_id, facts, started_at - ${days}, CASE WHEN phase = 'packed' THEN phase ELSE 'abandoned' END, break_minutes, pace_ratio, judged, ${uuid('churned_entry_id')}, revision FROM batch WHERE id !~ 'y\\d$'`,
-    `UPDATE lot SET batch_id = o.batch_id || 'y${n}' FROM lot o WHERE lot.farm_id = o.farm_id AND lot.id = o.id || 'y${n}' AND o.batch_id IS NOT NULL AND o.id !~ 'y\\d$'`,
-    `INSERT INTO batch_event SELECT farm_id, ${id('batch_id')}, ${id('id')}, kind, at - ${days}, recorded_at - ${days}, device, ${id('command_id')}, ${data('data')} FROM batch_event ${renamed('data')} WHERE id !~ 'y\\d$'`,
-    `INSERT INTO portion SELECT farm_id, ${id('lot_id')}, ${id('batch_id')}, name, mass, salt_mass, measured, additions, standing, pieces FROM portion WHERE lot_id !~ 'y\\d$'`,
-    `INSERT INTO cleaning SELECT farm_id, ${id('command_id')}, vessel_id, at - ${days}, steps FROM cleaning WHERE command_id !~ 'y\\d$'`,
+       SELECT farm_id, ${uuid('id')}, ${id('command_id')}, kind, at - ${days}, recorded_at - ${days}, ${uuid('corrects_id')}, details, line_count FROM entry WHERE command_id !~ 'y\\d+$'`,
+    `INSERT INTO entry_line SELECT l.farm_id, ${uuid('l.entry_id')}, position, ${id('lot_id')}, account, mass, fat FROM entry_line l JOIN entry e ON e.farm_id = l.farm_id AND e.id = l.entry_id WHERE e.command_id !~ 'y\\d+$'`,
+    `INSERT INTO lot_event SELECT farm_id, ${id('lot_id')}, ${id('id')}, kind, at - ${days}, recorded_at - ${days}, device, ${id('command_id')}, ${data('data')} FROM lot_event ${renamed('data')} WHERE id !~ 'y\\d+$'`,
+    `INSERT INTO batch SELECT farm_id, ${id('id')}, number + ${n * 10_000}, ${id('cream_lot_id')}, vessel_id, facts, started_at - ${days}, CASE WHEN phase = 'packed' THEN phase ELSE 'abandoned' END, break_minutes, pace_ratio, judged, ${uuid('churned_entry_id')}, revision FROM batch WHERE id !~ 'y\\d+$'`,
+    `UPDATE lot SET batch_id = o.batch_id || 'y${n}' FROM lot o WHERE lot.farm_id = o.farm_id AND lot.id = o.id || 'y${n}' AND o.batch_id IS NOT NULL AND o.id !~ 'y\\d+$'`,
+    `INSERT INTO batch_event SELECT farm_id, ${id('batch_id')}, ${id('id')}, kind, at - ${days}, recorded_at - ${days}, device, ${id('command_id')}, ${data('data')} FROM batch_event ${renamed('data')} WHERE id !~ 'y\\d+$'`,
+    `INSERT INTO portion SELECT farm_id, ${id('lot_id')}, ${id('batch_id')}, name, mass, salt_mass, measured, additions, standing, pieces FROM portion WHERE lot_id !~ 'y\\d+$'`,
+    `INSERT INTO cleaning SELECT farm_id, ${id('command_id')}, vessel_id, at - ${days}, steps FROM cleaning WHERE command_id !~ 'y\\d+$'`,
   ];
 };
 
@@ -75,6 +76,14 @@ asCommand(async () => {
       ['A batch', () => batchView(farmId, batch.id)],
       ['News of a batch', () => batchNews(farmId, batch.id, revision)],
       ['Ledger', () => ledgerView(farmId)],
+      ['Every batch', () => findBatches(farmId, {})],
+      ['Batches by word', () => findBatches(farmId, { find: 'barrel' })],
+      ['Batches by season', () => findBatches(farmId, { season: 'summer', order: 'butterMass' })],
+      [
+        'Batches by fat',
+        () => findBatches(farmId, { fatFrom: 0.25, fatTo: 0.3, order: 'efficiency', down: false }),
+      ],
+      ['Batches by source', () => findBatches(farmId, { source: 'shelf', verdict: 'wet' })],
       ['House', () => houseView(farmId)],
       ...(butter[0] ? [['Trail of a pat', () => trailView(farmId, butter[0]!.lotId)] as const] : []),
     ],

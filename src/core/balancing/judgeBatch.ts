@@ -28,7 +28,8 @@ export interface Composition {
 
 /** What a batch came to; `contradicts` when its figures cannot all be right. */
 /** What the account says; that its figures contradict one another; or that nobody weighed it, and nothing can be said. */
-export type BatchVerdict = Verdict | 'contradicts' | 'unweighed';
+export const verdicts = ['wet', 'plausible', 'suspect', 'contradicts', 'unweighed'] as const;
+export type BatchVerdict = (typeof verdicts)[number];
 
 export interface Judgement {
   verdict: BatchVerdict;

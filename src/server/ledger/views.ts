@@ -1,5 +1,8 @@
 import type { BatchFacts } from '@/core/churning/batchEvents';
-import type { Phase } from '@/core/churning/batchStory';
+import type { Judgement } from '@/core/balancing/judgeBatch';
+import type { BatchStory, Phase } from '@/core/churning/batchStory';
+import type { MarkStage } from '@/core/churning/stages';
+import type { Compared } from '@/core/comparing/whyLess';
 import type { BatchSummary } from '@/data/churning/batches';
 import { batchesOf, batchTotals } from '@/data/churning/batches';
 import { inFarm } from '@/data/farmScope';
@@ -17,6 +20,30 @@ export interface LedgerRow {
   phase: Phase;
   breakMinutes: number | null;
   judged: BatchSummary | null;
+}
+
+/** One page of batches that were looked for, and how many there are of them. */
+export interface FoundBatches {
+  rows: LedgerRow[];
+  total: number;
+}
+
+/** A batch beside others: what it came to, when what was marked, and where its fat came from. */
+export interface ComparedBatch extends Compared {
+  id: string;
+  number: number;
+  day: string;
+  facts: BatchFacts;
+  judged: Judgement;
+  /** Minutes of churning at each mark of its first load. */
+  marks: { stage: MarkStage; minutes: number }[];
+  tasted: BatchStory['tasted'];
+}
+
+export interface ComparedView extends HouseView {
+  batches: ComparedBatch[];
+  /** Of those that were asked for, the numbers of what cannot be compared: no butter was weighed of it yet. */
+  without: number[];
 }
 
 export interface LedgerView extends HouseView {

@@ -112,6 +112,11 @@ export function Ledger({ view }: { view: LedgerView }) {
           </table>
         </div>
       )}
+      {batches > 1 && (
+        <p style={{ margin: 0 }}>
+          <Link href="/ledger/batches">Search, filter and sort every batch</Link>
+        </p>
+      )}
       {rows.length > shown && (
         <Press style={{ justifySelf: 'start' }} onClick={() => setShown(shown + furtherRows)}>
           {Math.min(furtherRows, rows.length - shown)} older {rows.length - shown === 1 ? 'one' : 'ones'}

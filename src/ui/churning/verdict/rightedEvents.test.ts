@@ -11,7 +11,13 @@ const facts = {
   vesselId: null, capacity: 5000, loads: 1, usualSalt: { way: 'none' }, usualStorage: 'fridge',
 } as unknown as BatchFacts; // prettier-ignore
 const event = (minutes: number, body: object, id: string) =>
-  ({ id, atSeconds: begun + minutes * 60, ...body, device: 'tablet', recordedAtSeconds: begun }) as unknown as BatchEvent;
+  ({
+    id,
+    atSeconds: begun + minutes * 60,
+    ...body,
+    device: 'tablet',
+    recordedAtSeconds: begun,
+  }) as unknown as BatchEvent;
 /** A batch whose butter weighs so much, with so much buttermilk. */
 const batch = (butter: number, buttermilk: number): BatchEvent[] => [
   event(10, { kind: 'mark', stage: 'break' }, 'mark-001'),
@@ -22,7 +28,9 @@ const batch = (butter: number, buttermilk: number): BatchEvent[] => [
 const judged = (of: BatchFacts, events: readonly BatchEvent[]) => judgeBatch(of, tellBatch(of, events))!;
 const after = (events: readonly BatchEvent[], told: readonly object[]): BatchEvent[] => [
   ...events,
-  ...told.map((body, i) => event(60 + i, body, `right-0${i}`)).map((one, i) => ({ ...one, ...told[i] }) as BatchEvent),
+  ...told
+    .map((body, i) => event(60 + i, body, `right-0${i}`))
+    .map((one, i) => ({ ...one, ...told[i] }) as BatchEvent),
 ];
 
 describe('the figure that is likeliest wrong, put right in one press', () => {

@@ -1,0 +1,9 @@
+import { theFarmId } from '@/server/house/theFarm';
+import { findBatches } from '@/server/ledger/searchBatches';
+import { EveryBatch } from '@/ui/ledger/EveryBatch';
+
+export const metadata = { title: 'Every batch' };
+
+export default async function Page() {
+  return <EveryBatch first={await findBatches(await theFarmId(), {})} />;
+}

@@ -1,0 +1,126 @@
+'use client';
+
+import type { GridColDef, GridRowId } from '@mui/x-data-grid';
+import { DataGrid } from '@mui/x-data-grid';
+import Link from 'next/link';
+import { useEffect, useMemo, useState } from 'react';
+import { tools } from '@/core/churning/tools';
+import { percent, spokenMinutes, text } from '@/core/quantities/formatQuantity';
+import type { FoundBatches, LedgerRow } from '@/server/ledger/views';
+import { phaseWords, verdictWords } from '../churning/batchSaid';
+import { comfort, rememberComfort } from '../frame/comfort';
+import { useSay } from '../frame/FarmContext';
+import type { Asked } from './EveryBatch';
+import styles from './EveryBatch.module.css';
+
+/** So many stand side by side. */
+const mostCompared = 4;
+const columnsKey = 'immulgo-batch-columns';
+/** Columns nobody sees until they are asked for. */
+const hidden = { ripened: false, perLitre: false };
+
+/** The batches that were found, as a table: put in order by its headings, columns as they are wanted, a page at a time. */
+export function BatchGrid({
+  found,
+  asked,
+  onAsked,
+  busy,
+  chosen,
+  onChosen,
+}: {
+  found: FoundBatches;
+  asked: Asked;
+  onAsked: (to: Asked) => void;
+  busy: boolean;
+  /** Ids of those that are to stand side by side. */
+  chosen: ReadonlySet<GridRowId>;
+  onChosen: (to: ReadonlySet<GridRowId>) => void;
+}) {
+  const say = useSay();
+  const [nonce] = useState(documentNonce);
+  const [visible, setVisible] = useState<Record<string, boolean>>(hidden);
+  useEffect(() => {
+    // The choice lives on the device; it is read once the page stands.
+    // eslint-disable-next-line react-hooks/set-state-in-effect
+    setVisible({ ...hidden, ...keptColumns() });
+  }, []);
+  const columns = useMemo((): GridColDef<LedgerRow>[] => {
+    const number = { type: 'number' as const, align: 'right' as const, headerAlign: 'right' as const };
+    return [
+      {
+        field: 'number',
+        headerName: 'Batch',
+        width: 84,
+        renderCell: ({ row }) => (
+          <Link href={row.phase === 'packed' || row.phase === 'abandoned' ? `/ledger/${row.id}` : `/churn/${row.id}`}>
+            {row.number}
+          </Link>
+        ),
+      },
+      { field: 'day', headerName: 'Begun', width: 128, valueGetter: (_, { day }) => say.day(day, '') },
+      { field: 'creamMass', headerName: 'Cream', ...number, width: 92, valueGetter: (_, { facts }) => say.mass(facts.creamMass) },
+      { field: 'creamFat', headerName: 'Its fat', ...number, width: 84, valueGetter: (_, { facts }) => percent(facts.creamFat, 0) },
+      { field: 'temperature', headerName: 'Churned at', ...number, width: 112, valueGetter: (_, { facts }) => say.temperature(facts.temperature) },
+      { field: 'ripened', headerName: 'Ripening', width: 108, valueGetter: (_, { facts }) => (facts.ripened ? 'ripened' : 'sweet') },
+      { field: 'tool', headerName: 'Churned in', width: 136, valueGetter: (_, { facts }) => tools[facts.tool].name },
+      { field: 'breakMinutes', headerName: 'Broke after', ...number, width: 116, valueGetter: (_, { breakMinutes }) => (breakMinutes === null ? '–' : text(spokenMinutes(breakMinutes))) },
+      { field: 'butterMass', headerName: 'Butter', ...number, width: 92, valueGetter: (_, { judged }) => (judged ? say.mass(judged.butterMass) : '–') },
+      { field: 'perLitre', headerName: say.system === 'metric' ? 'A litre' : 'A quart', ...number, width: 104, valueGetter: (_, { judged }) => (judged ? say.mass(judged.perLitre * { metric: 1, us: 0.946353, imperial: 1.136523 }[say.system]) : '–') },
+      { field: 'butterFat', headerName: 'Butter’s fat', ...number, width: 112, valueGetter: (_, { judged }) => (judged ? percent(judged.composition.fat) : '–') },
+      { field: 'efficiency', headerName: 'Efficiency', ...number, width: 108, valueGetter: (_, { judged }) => (judged ? percent(Math.min(1, judged.churnEfficiency)) : '–') },
+      { field: 'verdict', headerName: 'Verdict', flex: 1,
+        minWidth: 150, valueGetter: (_, { judged, phase }) => (judged ? verdictWords[judged.verdict] : phaseWords[phase].toLowerCase()) },
+    ];
+  }, [say]);
+  return (
+    <DataGrid
+      className={styles.grid}
+      aria-label="Batches"
+      autoHeight
+      {...(nonce ? { nonce } : {})}
+      rows={found.rows}
+      columns={columns}
+      rowCount={found.total}
+      loading={busy}
+      paginationMode="server"
+      sortingMode="server"
+      filterMode="server"
+      disableColumnFilter
+      disableRowSelectionOnClick
+      checkboxSelection
+      keepNonExistentRowsSelected
+      rowSelectionModel={{ type: 'include', ids: new Set(chosen) }}
+      onRowSelectionModelChange={({ type, ids }) =>
+        onChosen(type === 'include' ? ids : new Set(found.rows.slice(0, mostCompared).map(({ id }) => id)))
+      }
+      pageSizeOptions={[25, 50, 100]}
+      paginationModel={{ page: asked.page, pageSize: asked.size }}
+      onPaginationModelChange={({ page, pageSize }) => onAsked({ ...asked, page, size: pageSize })}
+      sortModel={[{ field: asked.order, sort: asked.down ? 'desc' : 'asc' }]}
+      onSortModelChange={([first]) =>
+        onAsked({ ...asked, order: first?.field ?? 'number', down: first ? first.sort === 'desc' : true, page: 0 })
+      }
+      sortingOrder={['desc', 'asc']}
+      columnVisibilityModel={visible}
+      onColumnVisibilityModelChange={(to) => {
+        setVisible(to);
+        rememberComfort(columnsKey, JSON.stringify(to));
+      }}
+      slotProps={{ loadingOverlay: { variant: 'linear-progress', noRowsVariant: 'linear-progress' } }}
+      localeText={{ noRowsLabel: 'None.', noResultsOverlayLabel: 'None.' }}
+      sx={{ border: '1.5px solid var(--pewter)', borderRadius: '12px', fontSize: '1rem', '--DataGrid-rowBorderColor': 'var(--pewter-faint)' }}
+    />
+  );
+} // prettier-ignore
+
+/** With which this document may set styles: a page that was gone to from another has that one’s. */
+const documentNonce = (): string | undefined =>
+  document.querySelector<HTMLElement>('script[nonce], style[nonce]')?.nonce;
+
+function keptColumns(): Record<string, boolean> {
+  try {
+    return JSON.parse(comfort(columnsKey) ?? '{}') as Record<string, boolean>;
+  } catch {
+    return {};
+  }
+}

@@ -1,0 +1,206 @@
+'use client';
+
+import Link from 'next/link';
+import { tools } from '@/core/churning/tools';
+import { stageSigns } from '@/core/churning/stages';
+import { CalculationError } from '@/core/calculationError';
+import type { Cause, WhyLess } from '@/core/comparing/whyLess';
+import { whyLess } from '@/core/comparing/whyLess';
+import { list } from '@/core/quantities/list';
+import { percent, spokenMinutes, text } from '@/core/quantities/formatQuantity';
+import type { ComparedBatch, ComparedView } from '@/server/ledger/views';
+import { verdictWords } from '../churning/batchSaid';
+import { useSay } from '../frame/FarmContext';
+import { Quiet } from '../theme/Enamel';
+import styles from './Compare.module.css';
+
+const causeNames: Record<Cause, string> = {
+  milk: 'Fat in the milk',
+  skimming: 'Skimming',
+  cream: 'Fat in the cream',
+  churning: 'Fat left in the buttermilk',
+  washing: 'Fat lost to wash and smears',
+  water: 'Water, and whatever was weighed wrong',
+  salt: 'Salt and what was mixed in',
+};
+const litre = { metric: ['litre', 1], us: ['quart', 0.946353], imperial: ['quart', 1.136523] } as const;
+
+/** Batches side by side: why the second gave more or less from a litre than the first, their strips on one line of time, their figures. */
+export function Compare({ view: { batches, without } }: { view: ComparedView }) {
+  const say = useSay();
+  const [first, ...others] = batches;
+  if (!first || others.length === 0)
+    return (
+      <article className={styles.page}>
+        <h1>
+          {without.length > 0
+            ? `Of ${list(without.map(String))} no butter was weighed.`
+            : 'Two batches are held against each other.'}
+        </h1>
+        <p>
+          <Link href="/ledger/batches">Choose two to four of them</Link>
+        </p>
+      </article>
+    );
+  const [unit, litres] = litre[say.system];
+  const told = others.map((other) => ({ other, why: whyOf(first, other) }));
+  const most = Math.max(...batches.flatMap(({ marks }) => marks.map(({ minutes }) => minutes)), 1);
+  return (
+    <article className={styles.page}>
+      <h1>{headline(first, told[0]!, unit, (grams) => say.mass(grams * litres))}</h1>
+      {without.length > 0 && <Quiet>Of {list(without.map(String))} no butter was weighed: left out.</Quiet>}
+      {told.map(({ other, why }) => (
+        <section key={other.id} aria-label={`${other.number} against ${first.number}`}>
+          <h2>
+            Batch {other.number} against {first.number}, from a {unit} of cream
+          </h2>
+          {why ? (
+            <Parts why={why} litres={litres} />
+          ) : (
+            <Quiet>Their figures do not add up: put them right first.</Quiet>
+          )}
+        </section>
+      ))}
+      <section aria-label="How they ran">
+        <h2>How they ran</h2>
+        <ol className={styles.strips}>
+          {batches.map(({ id, number, marks }) => (
+            <li key={id}>
+              <span className={styles.number}>{number}</span>
+              <span className={styles.line} data-picture>
+                {marks.map(({ stage, minutes }) => (
+                  <span
+                    key={stage}
+                    data-stage={stage}
+                    style={{ left: `${(100 * minutes) / most}%` }}
+                    title={`${stageSigns[stage].name}, ${text(spokenMinutes(minutes))}`}
+                  />
+                ))}
+              </span>
+              <span className={styles.said}>
+                {marks.length === 0
+                  ? 'nothing was marked'
+                  : marks
+                      .map(
+                        ({ stage, minutes }) =>
+                          `${stageSigns[stage].name.toLowerCase()} ${text(spokenMinutes(minutes))}`,
+                      )
+                      .join(', ')}
+              </span>
+            </li>
+          ))}
+        </ol>
+      </section>
+      <div className={styles.scroll} tabIndex={0} role="region" aria-label="Their figures">
+        <table className={styles.table}>
+          <thead>
+            <tr>
+              <th scope="col">
+                <span className={styles.unseen}>Figure</span>
+              </th>
+              {batches.map(({ id, number, day }) => (
+                <th key={id} scope="col">
+                  <Link href={`/ledger/${id}`}>{number}</Link> <small>{say.day(day, '')}</small>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows(say, unit, litres).map(([name, of]) => (
+              <tr key={name}>
+                <th scope="row">{name}</th>
+                {batches.map((batch) => (
+                  <td key={batch.id}>{of(batch)}</td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </article>
+  );
+}
+
+function Parts({ why, litres }: { why: WhyLess; litres: number }) {
+  const say = useSay();
+  const most = Math.max(...why.parts.map(({ grams }) => Math.abs(grams)), 1e-9);
+  const said = (grams: number) =>
+    Math.abs(grams * litres) < least
+      ? 'nothing'
+      : `${say.mass(Math.abs(grams * litres))} ${grams < 0 ? 'less' : 'more'}`;
+  return (
+    <table className={styles.parts}>
+      <tbody>
+        {why.parts.map(({ cause, grams, spread }) => (
+          <tr key={cause}>
+            <th scope="row">{causeNames[cause]}</th>
+            <td className={styles.amount}>{said(grams)}</td>
+            <td className={styles.bar} aria-hidden>
+              <span
+                style={{
+                  width: `${(50 * Math.abs(grams)) / most}%`,
+                  ...(grams < 0 ? { right: '50%' } : { left: '50%' }),
+                }}
+                data-less={grams < 0}
+              />
+            </td>
+            <td className={styles.spread}>± {say.mass(spread * litres)}</td>
+          </tr>
+        ))}
+      </tbody>
+      <tfoot>
+        <tr>
+          <th scope="row">Together</th>
+          <td className={styles.amount}>{said(why.difference)}</td>
+          <td />
+          <td />
+        </tr>
+      </tfoot>
+    </table>
+  );
+}
+
+function whyOf(first: ComparedBatch, other: ComparedBatch): WhyLess | undefined {
+  try {
+    return whyLess(first, other, true);
+  } catch (error) {
+    if (error instanceof CalculationError) return undefined;
+    throw error;
+  }
+}
+
+/** Less than this is nothing, g. */
+const least = 0.5;
+/** Less than this of a litre’s butter is nothing to speak of, g (engineering estimate). */
+const alike = 3;
+
+function headline(
+  first: ComparedBatch,
+  { other, why }: { other: ComparedBatch; why: WhyLess | undefined },
+  unit: string,
+  mass: (grams: number) => string,
+): string {
+  if (!why) return `Batch ${other.number} beside ${first.number}.`;
+  const { difference, parts } = why;
+  if (Math.abs(difference) < alike)
+    return `Batch ${other.number} gave as much from a ${unit} of cream as ${first.number}.`;
+  const [main] = parts.filter(({ grams }) => Math.sign(grams) === Math.sign(difference));
+  return `Batch ${other.number} gave ${mass(Math.abs(difference))} ${difference < 0 ? 'less' : 'more'} from a ${unit} of cream than ${first.number}: most by ${causeNames[main!.cause].toLowerCase()}.`;
+}
+
+type Say = ReturnType<typeof useSay>;
+const rows = (say: Say, unit: string, litres: number): [string, (batch: ComparedBatch) => string][] => [
+  ['Cream', ({ facts }) => `${say.mass(facts.creamMass)}, ${facts.ripened ? 'ripened' : 'sweet'}`],
+  ['Its fat', ({ facts }) => percent(facts.creamFat)],
+  ['Churned at', ({ facts }) => say.temperature(facts.temperature)],
+  ['Churned in', ({ facts }) => tools[facts.tool].name],
+  ['Butter', ({ judged }) => say.mass(judged.butterMass)],
+  [`From a ${unit} of cream`, ({ judged, facts }) => say.mass((judged.butterMass / facts.creamVolume) * 1000 * litres)],
+  ['Of the milk’s fat', ({ judged, upstream }) => (upstream && upstream.milk > 0 && upstream.bought < 0.01 * upstream.milk ? percent(Math.min(1, judged.fatToButter / upstream.milk)) : '–')],
+  ['Of the churn’s fat', ({ judged }) => percent(Math.min(1, judged.churnEfficiency))],
+  ['Fat in the butter', ({ judged }) => percent(judged.composition.fat)],
+  ['Water in it', ({ judged }) => percent(judged.composition.water)],
+  ['Colour', ({ tasted }) => (tasted?.colour === undefined ? '–' : `${tasted.colour} of 6`)],
+  ['Taste', ({ tasted }) => (tasted?.tastes && tasted.tastes.length > 0 ? list(tasted.tastes) : '–')],
+  ['Verdict', ({ judged }) => verdictWords[judged.verdict]],
+]; // prettier-ignore
