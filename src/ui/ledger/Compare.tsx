@@ -185,7 +185,11 @@ function headline(
   if (Math.abs(difference) < alike)
     return `Batch ${other.number} gave as much from a ${unit} of cream as ${first.number}.`;
   const [main] = parts.filter(({ grams }) => Math.sign(grams) === Math.sign(difference));
-  return `Batch ${other.number} gave ${mass(Math.abs(difference))} ${difference < 0 ? 'less' : 'more'} from a ${unit} of cream than ${first.number}: most by ${causeNames[main!.cause].toLowerCase()}.`;
+  const gave = `Batch ${other.number} gave ${mass(Math.abs(difference))} ${difference < 0 ? 'less' : 'more'} from a ${unit} of cream than ${first.number}`;
+  // A part that is less sure than it is large is not called the cause.
+  return main && Math.abs(main.grams) > main.spread
+    ? `${gave}: most by ${causeNames[main.cause].toLowerCase()}.`
+    : `${gave}. What made it, these figures are not sure enough to tell.`;
 }
 
 type Say = ReturnType<typeof useSay>;
