@@ -1,4 +1,5 @@
-import { inPoints, percent } from '../quantities/formatQuantity';
+import { percent } from '../quantities/formatQuantity';
+import { inPoints } from '../quantities/points';
 import type { BatchFacts } from '../churning/batchEvents';
 import type { BatchStory } from '../churning/batchStory';
 import type { Churned } from '../churning/churned';

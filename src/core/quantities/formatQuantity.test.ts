@@ -1,6 +1,5 @@
 import {
   decimal,
-  inPoints,
   clockText,
   percent,
   saidMass,
@@ -15,6 +14,7 @@ import {
   text,
   wordsIn,
 } from './formatQuantity';
+import { inPoints } from './points';
 
 describe('masses, as a person says them', () => {
   it.each([

@@ -14,9 +14,7 @@ export const text = (spoken: Spoken): string =>
 /** Rounds to as many figures as a person would say: three below a hundred thousand, never more than `places` decimals. */
 function round(value: number, places: number): string {
   const size = Math.abs(value);
-  const wanted = size >= 100 ? 0 : size >= 10 ? Math.min(1, places) : Math.min(2, places);
-  const fixed = value.toFixed(wanted);
-  return (wanted > 0 ? fixed.replace(/\.?0+$/, '') : fixed).replace(/^-0$/, '0').replace('-', '−');
+  return decimal(value, size >= 100 ? 0 : Math.min(size >= 10 ? 1 : 2, places));
 }
 
 /** Mass `grams` in the farm's own units: g and kg, or oz and lb. */
@@ -51,7 +49,7 @@ export function spokenTemperature(celsius: number, system: UnitSystem): Spoken {
   return {
     // Half a degree Fahrenheit is said where somebody read it, and not for what comes out of a conversion.
     number: decimal(
-      system === 'us' && Math.abs(shown * 2 - Math.round(shown * 2)) > 0.02
+      system === 'us' && Math.abs((shown * 2) % 1) > 0.02 && Math.abs((shown * 2) % 1) < 0.98
         ? Math.round(shown)
         : Math.round(shown * 2) / 2,
       1,
@@ -78,11 +76,6 @@ export const decimal = (value: number, places: number): string =>
   (places > 0 ? value.toFixed(places).replace(/\.?0+$/, '') : value.toFixed(0))
     .replace(/^-0$/, '0')
     .replace('-', '−');
-
-/** How far a share may be off, in points of a percentage: “1.5”. */
-export const points = (sd: number): string => decimal(100 * sd, 1);
-/** With its word: “1 point”, “1.5 points”. */
-export const inPoints = (sd: number): string => `${points(sd)} ${points(sd) === '1' ? 'point' : 'points'}`;
 
 /** `minutes` as a person would say it: 40 s, 12 min, 2 h 10. */
 export function spokenMinutes(minutes: number): Spoken {

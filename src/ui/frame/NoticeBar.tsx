@@ -3,6 +3,7 @@
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
+import { useSay } from './FarmContext';
 
 /** One thing that is said, with its way back. */
 export interface BarProps {
@@ -18,7 +19,10 @@ export interface BarProps {
 /** How long a thing that was done and one that was refused are said, ms. */
 const saidFor = { done: 8000, refused: 15_000 };
 
-export function NoticeBar({ open, says, refused, under, onUndo, onClose }: BarProps) {
+export function NoticeBar({ open, says: said, refused, under, onUndo, onClose }: BarProps) {
+  const { words } = useSay();
+  // The house refuses in grams, litres and °C.
+  const says = refused && said !== undefined ? words(said) : said;
   return (
     <Snackbar
       open={open}

@@ -6,7 +6,6 @@ import { createContext, useCallback, useContext, useEffect, useMemo, useState } 
 import { underTheLine } from '../jot/justJotted';
 import { newId } from '../outbox/newId';
 import { useOutbox } from '../outbox/OutboxProvider';
-import { useSay } from './FarmContext';
 import type { Act } from './recent';
 import styles from './Frame.module.css';
 import { Press } from '../theme/Press';
@@ -74,11 +73,7 @@ export function Notices({ children }: { children: ReactNode }) {
     },
     [change, outbox, router],
   );
-  const { words } = useSay();
-  useEffect(
-    () => outbox.onRefused((message) => say({ says: words(message), refused: true })),
-    [outbox, say, words],
-  );
+  useEffect(() => outbox.onRefused((message) => say({ says: message, refused: true })), [outbox, say]);
   const recent = useMemo(() => ({ acts, takeBack }), [acts, takeBack]);
   const act = notice?.act;
   const Bar = useLater(theBar, open)?.NoticeBar;

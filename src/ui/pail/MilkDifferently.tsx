@@ -1,7 +1,8 @@
 'use client';
 
 import { milkBlock, pooledMilkFat } from '@/core/dairy/milkIn';
-import { points, spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { points } from '@/core/quantities/points';
 import type { Place } from '@/core/standing/places';
 import { places } from '@/core/standing/places';
 import type { Animal, PailView } from '@/server/pail/views';

@@ -1,7 +1,8 @@
 'use client';
 
 import { fatMethods, usualCreams } from '@/core/dairy/creamFat';
-import { inPoints, points, spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { spokenFraction, text } from '@/core/quantities/formatQuantity';
+import { inPoints, points } from '@/core/quantities/points';
 import { tools, toolKeys } from '@/core/churning/tools';
 import type { PlanView } from '@/server/churning/views';
 import { useSay } from '../../frame/FarmContext';
