@@ -326,9 +326,7 @@ describe('a vessel', () => {
       send(farm, 'milk.in', { lotId: randomUUID(), from: 'herd', mass, massSd: 10, vesselId: jar });
     expect(await more(1301)).toMatchObject({
       ...refused,
-      message: expect.stringMatching(
-        / holds 3 L to the brim and has 2 kg in it: that is more than fits\.$/,
-      ),
+      message: expect.stringMatching(/ holds 3 L to the brim and has 2 kg in it: that is more than fits\.$/),
     });
     expect(await more(1300)).toMatchObject(done);
     expect((await lotOf(farm, first)).mass).toBe(3300);
