@@ -25,6 +25,7 @@ const newest = async (page: Page, text: string | RegExp) => {
   while ((await page.locator('tbody tr', { hasText: text }).count()) === 0)
     await page.getByRole('button', { name: /older/ }).click();
   await page.locator('tbody tr', { hasText: text }).first().getByRole('link').click();
+  await page.waitForURL(/\/ledger\/[0-9a-f-]{36}/);
   await page.getByRole('heading', { level: 1 }).waitFor();
 };
 
