@@ -138,6 +138,11 @@ test('degrees Fahrenheit are whole, but for a half that was read', () => {
   ]);
 });
 
+test('lengths in a sentence are put in the farm’s units', () => {
+  expect(wordsIn('Grains of about 3 mm.', 'us')).toBe('Grains of about 0.1 in.');
+  expect(wordsIn('Grains of about 3 mm.', 'metric')).toBe('Grains of about 3 mm.');
+});
+
 test('no number ends in an idle nought, and one point is a point', () => {
   expect([decimal(1, 2), decimal(1.5, 2), decimal(-0.04, 1), decimal(10, 0)]).toEqual([
     '1',

@@ -136,6 +136,7 @@ export function spokenLength(millimetres: number, system: UnitSystem): Spoken {
 
 const celsiusSaid = /(−|-)?(\d+(?:\.\d+)?)(?:(–| to )(\d+(?:\.\d+)?))? °C/g;
 const millilitresSaid = /(\d+(?:\.\d+)?) (m?)L\b/g;
+const millimetresSaid = /(\d+(?:\.\d+)?) mm\b/g;
 const unrounded = /\d+\.\d{9,}/g;
 const gramsSaid = /(\d+(?:\.\d+)?) (k?)g\b/g;
 
@@ -162,6 +163,7 @@ function partIn(words: string, system: UnitSystem): string {
     .replace(millilitresSaid, (_, amount: string, small: string) =>
       text(spokenVolume(Number(amount) * (small ? 1 : 1000), system)),
     )
+    .replace(millimetresSaid, (_, length: string) => text(spokenLength(Number(length), system)))
     .replace(gramsSaid, (_, amount: string, kilo: string) =>
       text(spokenMass(Number(amount) * (kilo ? 1000 : 1), system)),
     );
