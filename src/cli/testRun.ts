@@ -41,7 +41,8 @@ export async function runTests(here: string, args: readonly string[]): Promise<v
     const chosen = args.slice(1);
     return withScratch('test', async (scratch) => {
       await prepare(here, scratch.env);
-      const { all } = await served(here, scratch);
+      const { one, all } = await served(here, scratch);
+      if (chosen.includes('trouble')) return killing(here, scratch, one, all);
       const moved = chosen.some((one) => /clocks|days/.test(one));
       await steps(here, ['browser tests', 'npx', [...(moved ? clocks : browsers), ...chosen], all]);
     });
@@ -91,10 +92,19 @@ async function served(
 }
 
 async function inBrowsers(here: string, scratch: Scratch): Promise<void> {
-  const { run, port } = scratch;
   const { one, all } = await served(here, scratch);
   await steps(here, ['browser tests', 'npx', browsers, all]);
   await steps(here, ['days on a moved clock', 'npx', clocks, all]);
+  rmSync(all.IMMULGO_CLOCK_AHEAD!, { force: true });
+  await killing(here, scratch, one, all);
+}
+
+async function killing(
+  here: string,
+  { run, port }: Scratch,
+  one: Served,
+  all: NodeJS.ProcessEnv,
+): Promise<void> {
   // The same keeping as a farm's, in a process of its own, which the tests hold still while they kill what it keeps.
   const keeper = spawn('node', [`${here}/.immulgo/bin/immulgo.mjs`, 'keep-for-tests'], {
     cwd: here,
