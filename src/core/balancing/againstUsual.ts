@@ -3,6 +3,7 @@ import { counted } from '../quantities/counted';
 import { decimal, percent } from '../quantities/formatQuantity';
 import type { FatUpstream } from './fatUpstream';
 import type { Judgement } from './judgeBatch';
+import { tensOfGrams, wholeCelsius, wholeGrams } from '../quantities/whole';
 
 /** Fewer earlier batches, or skimmings, are no habit (engineering estimate). */
 const leastHabit = 5;
@@ -81,7 +82,7 @@ export function againstUsual({
             key: best.key,
             butter: best.butter,
             ...(aYear === undefined ? {} : { aYear: best.butter * aYear }),
-            says: `${best.says} About ${Math.round(best.butter)} g more butter each time${aYear === undefined ? '' : `, ${kilograms(best.butter * aYear)} a year`}.`,
+            says: `${best.says} About ${wholeGrams(best.butter)} more butter each time${aYear === undefined ? '' : `, ${kilograms(best.butter * aYear)} a year`}.`,
           },
         }
       : {}),
@@ -104,7 +105,7 @@ function warmthOf(
     {
       key: 'warmth',
       fat: (lost - lostThere) * fatIn,
-      says: `Next time, churn at ${Math.round(best)} °C instead of ${Math.round(celsius)} °C: less of the fat leaves with the buttermilk.`,
+      says: `Next time, churn at ${wholeCelsius(best)} instead of ${wholeCelsius(celsius)}: less of the fat leaves with the buttermilk.`,
     },
   ];
 }
@@ -138,4 +139,4 @@ function batchesAYear(before: readonly BatchBefore[]): number | undefined {
 }
 
 const kilograms = (grams: number): string =>
-  grams < 950 ? `${Math.round(grams / 10) * 10} g` : `${decimal(grams / 1000, 1)} kg`;
+  grams < 950 ? tensOfGrams(grams) : `${decimal(grams / 1000, 1)} kg`;

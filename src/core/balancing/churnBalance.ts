@@ -1,5 +1,6 @@
 import { decimal } from '../quantities/formatQuantity';
 import { CalculationError } from '../calculationError';
+import { wholeGrams } from '../quantities/whole';
 
 /** Under this implied fat the butter is wet, or a weighing or the fat is wrong (handbook §6.8). */
 export const wetBelow = 0.78;
@@ -75,7 +76,7 @@ export function churnBalance(input: ChurnInput): ChurnBalance {
 
 function remarksOn(input: ChurnInput, fatToButter: number, netButtermilkMass: number): string[] {
   const { creamMass, butterMass, saltMass, buttermilkMass, addedWaterMass } = input;
-  const g = (mass: number) => `${Math.round(mass)} g`;
+  const g = (mass: number) => `${wholeGrams(mass)}`;
   return [
     ...(netButtermilkMass < 0
       ? [

@@ -4,6 +4,7 @@ import { between, calculation, positiveMass } from '../calculation';
 import { ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import { predictedEntries } from '../predictionSchema';
+import { wholeGrams } from '../quantities/whole';
 
 const share = (least: number, most: number) => between(least, most, `a share from ${least} to ${most}.`);
 /** How well each thing is known, as standard deviations: masses as shares of themselves, the rest in points of mass fraction. */
@@ -114,7 +115,7 @@ export function measurementWorth(input: WorthInput): MeasurementWorth {
     worth,
     reasons: ranked([
       ...(best && best.butter >= 1
-        ? [{ says: `Most by ${best.says}: about ${Math.round(best.butter)} g of butter a year.`, weight: 2 }]
+        ? [{ says: `Most by ${best.says}: about ${wholeGrams(best.butter)} of butter a year.`, weight: 2 }]
         : [{ says: 'None of these is worth a gram of butter a year.', weight: 2 }]),
       {
         says:

@@ -3,6 +3,7 @@ import type { Predicted } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
 import type { CurdInput } from './curdPlan.calc';
 import type { CurdWay } from './curdWays';
+import { percent } from '../quantities/formatQuantity';
 
 /** Heat and acid that part curd from whey (handbook §6.13): °C, and acetic acid as a share of the milk. */
 const heatTo = 85;
@@ -55,7 +56,7 @@ export function curdPlan({ milkMass, milkFat, way, vinegar }: CurdInput): CurdPl
     reasons: ranked([
       { says: 'How long it drains decides its water.', weight: 2 },
       {
-        says: `${Math.round(protein * 1000) / 10} % protein, of which heat and acid catch nearly all, souring about four fifths.`,
+        says: `${percent(protein)} protein, of which heat and acid catch nearly all, souring about four fifths.`,
         weight: 1,
       },
       ...(milkFat > 0.01 ? [{ says: 'Its fat stays in the curd.', weight: 1.5 }] : []),

@@ -8,6 +8,8 @@ import type { Estimate } from '../quantities/estimate';
 import { hoursToPh, ripenCream, yoghurt } from '../ripening/ripenCream';
 import { cultureHarm } from '../ripening/safetyClock';
 import { setPh } from '../standing/souringNow';
+import { wholeCelsius } from '../quantities/whole';
+import { percent } from '../quantities/formatQuantity';
 
 /** Heat first, then cool to the culture's best (handbook §6.13), °C. */
 const heatTo = 85;
@@ -66,8 +68,8 @@ export function yoghurtPlan({
     ...(mid === undefined ? {} : { hours: { low: fast ?? mid, mid, high: slow ?? mostHours } }),
     yoghurtMass: milkMass * (1 + dose),
     reasons: ranked([
-      { says: `Held at ${Math.round(warm)} °C; yoghurt likes 42.`, weight: 2 },
-      { says: `${Math.round(dose * 1000) / 10} % of live yoghurt.`, weight: 1 },
+      { says: `Held at ${wholeCelsius(warm)}; yoghurt likes 42.`, weight: 2 },
+      { says: `${percent(dose)} of live yoghurt.`, weight: 1 },
       {
         says: heated ? 'Heated to 85 °C first, which thickens it.' : 'Not heated: thinner, and not as safe.',
         weight: 0.7,

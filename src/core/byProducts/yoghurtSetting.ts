@@ -1,5 +1,6 @@
 import type { Place } from '../standing/places';
 import { places } from '../standing/places';
+import { percent } from '../quantities/formatQuantity';
 
 /** Where yoghurt sets, the warmest first. */
 export const settingPlaces = ['warm', 'wrapped', 'room'] as const satisfies readonly Place[];
@@ -46,5 +47,5 @@ export function yoghurtSetting(
 /** Why so much live yoghurt is no dose, if it is none. */
 export const cultureWrong = (culture: number, of: number): string | undefined =>
   culture > usualCulture.most * of
-    ? `That is ${Math.round((100 * culture) / of)} % of it: 2 to 5 % is usual, 20 % the most.`
+    ? `That is ${percent(culture / of, 0)} of it: 2 to 5 % is usual, 20 % the most.`
     : undefined;

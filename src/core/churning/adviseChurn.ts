@@ -21,6 +21,7 @@ import type { Cause, LoadNow, Remedy } from './remedies';
 import { remedies } from './remedies';
 import type { ChurnRun } from './simulateChurn';
 import { tools } from './tools';
+import { wholeCelsius, wholeMillimetres } from '../quantities/whole';
 
 const adviseInput = v.strictObject({
   ...liveEntries,
@@ -233,7 +234,7 @@ function afterBreak(
       size < grains
         ? 'It has broken: a few more turns, to wheat-grain size, then stop.'
         : size < oneMass
-          ? `Stop now, with grains of about ${Math.round(size)} mm. In one mass they would shut in about ${shutIn} g of buttermilk.`
+          ? `Stop now, with grains of about ${wholeMillimetres(size)}. In one mass they would shut in about ${shutIn} g of buttermilk.`
           : `Stop: it is one mass by now, with about ${shutIn} g of buttermilk shut in. Cut it up, wash it once more and work it longer.`,
     causes: [],
     chance: 1,
@@ -246,8 +247,8 @@ function afterBreak(
 function causeWords(cause: Cause, { temperature: celsius, fat, fill }: LoadNow): string {
   const share = (of: number) => percent(of, 0);
   return {
-    tooCold: `Too cold: at ${Math.round(celsius)} °C too little of the fat is soft enough to join.`,
-    tooWarm: `Too warm: at ${Math.round(celsius)} °C the fat smears and runs off with the buttermilk.`,
+    tooCold: `Too cold: at ${wholeCelsius(celsius)} too little of the fat is soft enough to join.`,
+    tooWarm: `Too warm: at ${wholeCelsius(celsius)} the fat smears and runs off with the buttermilk.`,
     tooThick: `Too thick: cream of ${share(fat)} stiffens until it hardly moves.`,
     tooThin: `Too thin: in cream of ${share(fat)} the globules seldom meet.`,
     overfull: `Too full: at ${share(fill)} whipped cream has no room to fall.`,

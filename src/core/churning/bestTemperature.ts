@@ -4,6 +4,7 @@ import type { BestDegrees } from './bestDegrees';
 import { bestDegrees, minuteWorthOf } from './bestDegrees';
 import type { BestInput } from './bestTemperature.calc';
 import { isQuick } from './tools';
+import { wholeGrams } from '../quantities/whole';
 
 export interface BestTemperature extends Predicted, BestDegrees {}
 
@@ -22,7 +23,7 @@ export function bestTemperature(input: BestInput, logPaceAt?: (celsius: number) 
       ...(degree
         ? [
             {
-              says: `A degree warmer costs ${Math.round(degree.costs)} g of butter, time and all.`,
+              says: `A degree warmer costs ${wholeGrams(degree.costs)} of butter, time and all.`,
               weight: 3,
             },
           ]

@@ -18,6 +18,7 @@ import { learnPace, paceOf } from './learnPace';
 import { paceAt } from './ownSlopes';
 import { stages } from './stages';
 import { toolKeys, tools } from './tools';
+import { wholeMinutes } from '../quantities/whole';
 
 const day = v.pipe(v.number(), v.finite('a day, counted from any one day.'));
 const clockMinutes = v.pipe(
@@ -149,11 +150,11 @@ export function breakTime(
         ? [
             {
               weight: 0.4 * Math.min(3, marks.length),
-              says: `You marked ${marks.map(({ stage }) => stage).join(', ')}, the last at ${Math.round(last - pausedBefore(happenings, last))} min of churning.`,
+              says: `You marked ${marks.map(({ stage }) => stage).join(', ')}, the last at ${wholeMinutes(last - pausedBefore(happenings, last))} of churning.`,
             },
           ]
         : elapsed > 0
-          ? [{ weight: 0.2, says: `Not broken after ${Math.round(elapsed)} min.` }]
+          ? [{ weight: 0.2, says: `Not broken after ${wholeMinutes(elapsed)}.` }]
           : []),
     ]),
     cautions: [

@@ -76,7 +76,7 @@ export function churnEffects(input: ChurnInput): Reason[] {
   ];
 }
 
-const degrees = (celsius: number): string => `${Math.round(celsius * 10) / 10} °C`;
+const degrees = (celsius: number): string => `${decimal(celsius, 1)} °C`;
 const sentenceStart = (words: string): string => words[0]!.toUpperCase() + words.slice(1);
 
 function timesAsLong(logTimes: number): string {
@@ -84,9 +84,7 @@ function timesAsLong(logTimes: number): string {
   if (times > 0.97 && times < 1.03) return 'as long as';
   // “Once as long” is as long.
   if (times > 1 && times < 1.1) return 'a little longer than';
-  return times >= 1
-    ? `${decimal(times, 1)} times as long as`
-    : `${Math.round((1 - times) * 100)} % less time than`;
+  return times >= 1 ? `${decimal(times, 1)} times as long as` : `${percent(1 - times, 0)} less time than`;
 }
 
 /**

@@ -7,6 +7,7 @@ import { changed } from './contents';
 import type { ChurnConditions, Happening } from './simulateChurn';
 import { churnOf, tools } from './tools';
 import type { ChurnHappening, ChurnInput, Load } from './churnInput.calc';
+import { wholeGrams } from '../quantities/whole';
 
 /** A cold kitchen or dairy, °C (engineering estimate). */
 export const usualRoom = 18;
@@ -121,7 +122,7 @@ export function refuseOverfull(load: Load): void {
   if (fill <= most) return;
   const capacity = Math.round(load.capacity ?? tool.usualVolume);
   throw new CalculationError(
-    `creamMass: ${Math.round(load.creamMass)} g fill ${capacity} mL to ${percent(fill, 0)}${tool.closed ? '; half is the advice, and a full vessel the most.' : ': it would overflow; half is the advice, and 80 % the most.'}`,
+    `creamMass: ${wholeGrams(load.creamMass)} fill ${capacity} mL to ${percent(fill, 0)}${tool.closed ? '; half is the advice, and a full vessel the most.' : ': it would overflow; half is the advice, and 80 % the most.'}`,
     'creamMass',
   );
 }

@@ -9,6 +9,7 @@ import type { Estimate } from '../quantities/estimate';
 import { jugError } from '../quantities/measuring';
 import { splitLoads } from './splitLoads';
 import { fillLimit, toolKeys, tools } from './tools';
+import { wholeMillilitres } from '../quantities/whole';
 
 const splitInput = v.strictObject({
   /** mL */
@@ -49,8 +50,8 @@ export function foreseeLoads(input: v.InferOutput<typeof splitInput>): ForeseenL
       },
       {
         says: input.capacity
-          ? `It holds ${Math.round(capacity)} mL.`
-          : `Its size was not given: ${Math.round(capacity)} mL is usual.`,
+          ? `It holds ${wholeMillilitres(capacity)}.`
+          : `Its size was not given: ${wholeMillilitres(capacity)} is usual.`,
         weight: 1,
       },
     ]),

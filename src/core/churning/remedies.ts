@@ -3,6 +3,7 @@ import { heatCapacity } from '../dairy/heatCapacity';
 import type { ChurnHappening, ChurnInput } from './churnInput.calc';
 import { exchangePaused } from './churnInput';
 import { tools } from './tools';
+import { tensOfGrams, wholeCelsius, wholeMillilitres, wholeMinutes } from '../quantities/whole';
 
 /** What can be wrong with a churning. */
 export type Cause = 'tooCold' | 'tooWarm' | 'tooThick' | 'tooThin' | 'overfull';
@@ -82,7 +83,7 @@ function warmings(input: ChurnInput, now: LoadNow): Remedy[] {
           happenings: [
             { kind: 'pause' as const, atMinutes, minutes, temperature: bath, in: 'water' as const },
           ],
-          says: `Stand it in a bath of ${bath} °C for ${spokenMinutes(minutes)}, turning it now and then, until the cream reads ${Math.round(goal)} °C.`,
+          says: `Stand it in a bath of ${bath} °C for ${spokenMinutes(minutes)}, turning it now and then, until the cream reads ${wholeCelsius(goal)}.`,
         },
       ];
     });
@@ -116,7 +117,7 @@ function thinnings({ atMinutes, mass, fat }: LoadNow): Remedy[] {
         cause: 'tooThick',
         minutes: 1,
         happenings: [{ kind: 'water', atMinutes, mass: water, temperature: coldWater }],
-        says: `Add ${Math.round(water / 5) * 5} mL of cold water, a splash at a time, and take it off the buttermilk later.`,
+        says: `Add ${wholeMillilitres(Math.round(water / 5) * 5)} of cold water, a splash at a time, and take it off the buttermilk later.`,
       };
     });
 }
@@ -154,7 +155,7 @@ function enrichings(
             { kind: 'pourOff', atMinutes: atMinutes + night, mass: poured, fat: thinFat },
             { kind: 'pause', atMinutes: atMinutes + night, minutes: warming, temperature: bath, in: 'water' },
           ],
-          says: `Let it stand in the fridge overnight, then pour off the ${Math.round(poured / 10) * 10} g of thin that has drained to the bottom, and warm the rest to ${warm} °C in a bath of ${bath} °C. Richer cream stirred in would do it at once.`,
+          says: `Let it stand in the fridge overnight, then pour off the ${tensOfGrams(poured)} of thin that has drained to the bottom, and warm the rest to ${warm} °C in a bath of ${bath} °C. Richer cream stirred in would do it at once.`,
         };
       });
   return raisedTo
@@ -168,7 +169,7 @@ function enrichings(
         rich.mass / (mass * perGram),
       );
       const added = mass * kept * perGram;
-      const stir = `stir in ${Math.round(added / 10) * 10} g of your ${percent(rich.fat, 0)} cream`;
+      const stir = `stir in ${tensOfGrams(added)} of your ${percent(rich.fat, 0)} cream`;
       return {
         cause: 'tooThin',
         minutes: 2,
@@ -205,11 +206,11 @@ export function minutesInBath(
 }
 
 const spokenMinutes = (minutes: number): string =>
-  minutes >= 60 && minutes % 60 === 0 ? `${minutes / 60} h` : `${Math.max(1, Math.round(minutes))} min`;
+  minutes >= 60 && minutes % 60 === 0 ? `${minutes / 60} h` : wholeMinutes(Math.max(1, minutes));
 
 function shareWords(share: number): string {
   if (Math.abs(share - 1 / 3) < 0.04) return 'a third';
   if (Math.abs(share - 0.25) < 0.03) return 'a quarter';
   if (Math.abs(share - 0.5) < 0.05) return 'half';
-  return `${Math.round(share * 20) * 5} % of it`;
+  return `${percent(Math.round(share * 20) / 20)} of it`;
 }

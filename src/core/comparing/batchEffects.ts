@@ -8,6 +8,7 @@ import { ranked } from '../prediction';
 import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
+import { inPoints } from '../quantities/points';
 
 const effectBatch = v.strictObject({
   /** Days on any one count. */
@@ -167,7 +168,7 @@ const strength = ({ effect, outcome }: Effect): number =>
   outcome === 'breakMinutes' ? Math.abs(Math.log(effect.mid)) : Math.abs(effect.mid) * 10;
 
 function effectWords({ cause, outcome, effect }: Effect): string {
-  const points = (share: number) => `${Math.abs(Math.round(share * 1000) / 10)} points`;
+  const points = (share: number) => inPoints(Math.abs(share));
   const what = {
     breakMinutes: `${effect.mid >= 1 ? 'lengthens' : 'shortens'} the churning to ${decimal(effect.mid, 2)} times`,
     loss: `${effect.mid >= 0 ? 'loses' : 'saves'} ${points(effect.mid)} of the fat`,

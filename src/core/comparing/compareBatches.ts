@@ -6,6 +6,7 @@ import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 import { ninety, together } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
+import { wholeGrams } from '../quantities/whole';
 
 const batch = v.strictObject({
   creamMass: positiveMass,
@@ -102,7 +103,7 @@ export function compareBatches({ first, second }: { first: Batch; second: Batch 
   };
 }
 
-const moreOrLess = (grams: number) => `${Math.abs(Math.round(grams))} g ${grams >= 0 ? 'more' : 'less'}`;
+const moreOrLess = (grams: number) => `${wholeGrams(Math.abs(grams))} ${grams >= 0 ? 'more' : 'less'}`;
 const partWords: Record<ButterPart, (grams: number) => string> = {
   fatIn: (grams) => `Fat in the cream: ${moreOrLess(grams)} butter.`,
   churning: (grams) => `Fat left in the buttermilk: ${moreOrLess(grams)} butter.`,

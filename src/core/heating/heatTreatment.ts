@@ -2,6 +2,7 @@ import { ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import type { HeatTreatmentInput } from './heatTreatment.calc';
 import { codes, minutesAt, tenfold } from './pasteurising';
+import { apart } from '../quantities/whole';
 
 export interface HeatTreatment extends Predicted {
   /** What was held counts for so much of what the code asks; 1 is enough. */
@@ -48,7 +49,7 @@ export function heatTreatment({ readings, code, cooled, fat }: HeatTreatmentInpu
     ...(cooledInTime === undefined ? {} : { cooledInTime }),
     reasons: ranked([
       {
-        says: `Asked are ${codes[asked].celsius} °C for ${codes[asked].minutes} min, or the same effect hotter: a tenth of the time for every ${tenfold.toFixed(1)} K.`,
+        says: `Asked are ${codes[asked].celsius} °C for ${codes[asked].minutes} min, or the same effect hotter: a tenth of the time for every ${apart(tenfold)}.`,
         weight: 2,
       },
       { says: 'Between two readings the colder counts.', weight: 1 },

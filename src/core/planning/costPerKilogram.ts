@@ -4,6 +4,7 @@ import { ranked } from '../prediction';
 import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
+import { moneySaid } from '../quantities/whole';
 
 const money = v.pipe(
   v.number(),
@@ -100,7 +101,7 @@ export function costPerKilogram(input: v.InferOutput<typeof costInput>): CostPer
       : { earnedPerHour: ((shopPrice - withoutHours) * kilograms) / input.hours }),
     reasons: ranked(
       costs.map(([name, cost]) => ({
-        says: `${name}: ${(cost / kilograms).toFixed(2)} a kilogram.`,
+        says: `${name}: ${moneySaid(cost / kilograms)} a kilogram.`,
         weight: cost,
       })),
     ),

@@ -18,6 +18,7 @@ import {
   usualMilking,
   woodYield,
 } from './lactation';
+import { counted } from '../quantities/counted';
 
 const day = v.pipe(
   v.number(),
@@ -104,7 +105,7 @@ function refuseContradictions(animals: readonly Animal[]): void {
   animals.forEach(({ name, calved, nextCalving, withheld }, i) => {
     if (calved !== undefined && nextCalving !== undefined && nextCalving - calved < shortestGestation)
       throw new CalculationError(
-        `animals.${i}.nextCalving: ${nextCalving} was given for ${name || 'this animal'}, ${Math.round(nextCalving - calved)} days after she calved; no animal that is milked calves again within ${shortestGestation}.`,
+        `animals.${i}.nextCalving: ${nextCalving} was given for ${name || 'this animal'}, ${counted(Math.round(nextCalving - calved), 'day')} after she calved; no animal that is milked calves again within ${shortestGestation}.`,
         `animals.${i}.nextCalving`,
       );
     withheld.forEach(({ from, to }, j) => {

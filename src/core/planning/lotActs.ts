@@ -8,6 +8,7 @@ import type { Act } from './acts';
 import type { FarmLot, RankedLot } from './farmNow';
 import { judgedActs } from './judgedActs';
 import { warmBeyond } from './tooWarm';
+import { wholeDays, wholeGrams, wholeHours, wholeMillimetres } from '../quantities/whole';
 
 /** Milk is at 10 °C within four hours of the start of milking, and under 7 °C to stand (handbook §7). */
 const coolWithin = 4;
@@ -41,7 +42,7 @@ export function lotActs(one: RankedLot, nextVisitHours: number, rises: Rises): A
       {
         act: 'discard',
         lots: [one.id],
-        says: `This ${one.kind} is ${Math.round(one.ageHours / 24)} days old: past what is safe. Out with it.`,
+        says: `This ${one.kind} is ${wholeDays(one.ageHours)} old: past what is safe. Out with it.`,
         now: true,
         untilHours: left,
         waiting: { kind: 'safety', grams: 0 },
@@ -78,7 +79,7 @@ export function lotActs(one: RankedLot, nextVisitHours: number, rises: Rises): A
         lots: [one.id],
         says:
           one.ageHours > coolWithin && one.celsius > coolTo
-            ? `This milk is ${Math.round(one.ageHours)} h old and still warm: cool it at once, and do not drink it raw.`
+            ? `This milk is ${wholeHours(one.ageHours)} old and still warm: cool it at once, and do not drink it raw.`
             : `Cool this milk now: it has to be at ${coolTo} °C within ${coolWithin} h of the start of milking, then at 4 °C.`,
         now: true,
         untilHours: coolWithin - one.ageHours,
@@ -119,7 +120,7 @@ function ripeningActs({ id: lotId, kind, celsius, raw, ripening }: FarmLot): Act
         lots: [lotId],
         says:
           left < 0
-            ? `Heated and without a culture it has stood warm for ${Math.round(elapsedHours)} h: discard it, it does not sour by itself.`
+            ? `Heated and without a culture it has stood warm for ${wholeHours(elapsedHours)}: discard it, it does not sour by itself.`
             : 'Heated, it does not sour by itself: give it a live culture now, or chill it.',
         now: true,
         untilHours: left,
@@ -145,7 +146,7 @@ function ripeningActs({ id: lotId, kind, celsius, raw, ripening }: FarmLot): Act
       {
         act: 'discard',
         lots: [lotId],
-        says: `Not thick and tart after ${Math.round(elapsedHours)} h: discard it, do not wait on.`,
+        says: `Not thick and tart after ${wholeHours(elapsedHours)}: discard it, do not wait on.`,
         now: true,
         untilHours: discardAfterHours - elapsedHours,
         waiting: { kind: 'safety', grams: 0 },
@@ -158,7 +159,7 @@ function ripeningActs({ id: lotId, kind, celsius, raw, ripening }: FarmLot): Act
       lots: [lotId],
       says: ready
         ? 'It is thick and tart: chill it now for churning.'
-        : `Souring: look again in ${Math.max(1, Math.round((readyHours?.low ?? elapsedHours + 4) - elapsedHours))} h.`,
+        : `Souring: look again in ${wholeHours(Math.max(1, (readyHours?.low ?? elapsedHours + 4) - elapsedHours))}.`,
       now: ready,
       untilHours: ready ? 6 : discardAfterHours - elapsedHours,
       waiting: { kind: ready ? 'freshness' : 'safety', grams: 0 },
@@ -199,8 +200,8 @@ function skimming(one: FarmLot, nextVisitHours: number, risen: ReturnType<typeof
     act: 'skim',
     lots: [one.id],
     says: wait
-      ? `Let it stand: waiting until the next visit gains ${Math.round(grams)} g of fat.`
-      : `Skim it now, the ladle ${Math.round(risen.ladleDepth)} mm deep: waiting gains under ${Math.max(1, Math.ceil(grams))} g.`,
+      ? `Let it stand: waiting until the next visit gains ${wholeGrams(grams)} of fat.`
+      : `Skim it now, the ladle ${wholeMillimetres(risen.ladleDepth)} deep: waiting gains under ${wholeGrams(Math.max(1, Math.ceil(grams)))}.`,
     now: !wait,
     untilHours: stale,
     waiting: { kind: 'fat', grams },

@@ -5,6 +5,7 @@ import type { Act } from './acts';
 import type { RankedFarm, RankedLot } from './farmNow';
 import { waitsForTheChurn } from './judgedActs';
 import { butterKeeps, warmBeyond } from './tooWarm';
+import { wholeCelsius, wholeDays, wholeGrams, wholeHours } from '../quantities/whole';
 
 /** Cream to have together before a churning is worth its washing up, as a share of the churn (engineering estimate). */
 const worthChurning = 0.2;
@@ -46,18 +47,18 @@ export function creamActs({ lots, churnCapacity, nextVisitHours, churningDayIn }
       says: due
         ? left <= 0
           ? 'Churn at once: this cream is past its best.'
-          : `Churn today: the oldest of this cream has ${Math.round(left)} h left.`
+          : `Churn today: the oldest of this cream has ${wholeHours(left)} left.`
         : ripe
           ? 'Churn: this cream is ripe.'
           : load
-            ? `Churn: ${Math.round(total)} g of cream is a load.`
+            ? `Churn: ${wholeGrams(total)} of cream is a load.`
             : itsDay
               ? 'Churn: today is the day for it.'
               : !enough
-                ? `Gather more cream: ${Math.round(total)} g is little for a churning.`
+                ? `Gather more cream: ${wholeGrams(total)} is little for a churning.`
                 : untilHours === undefined
                   ? 'Churn when it suits.'
-                  : `Churn when it suits, within ${Math.round(left)} h.`,
+                  : `Churn when it suits, within ${wholeHours(left)}.`,
       now,
       ...(now ? { because: due ? 'due' : ripe ? 'ripe' : load ? 'load' : 'day' } : {}),
       ...(untilHours === undefined ? {} : { untilHours }),
@@ -86,7 +87,7 @@ export function butterActs({ lots, demand, bankWanted, nextVisitHours }: RankedF
       lots: [one.id],
       says:
         one.keepsHours === undefined
-          ? `Nobody wrote down how long this butter keeps, and at ${Math.round(one.celsius)} °C none keeps ${Math.round(one.ageHours / 24)} days: let it go.`
+          ? `Nobody wrote down how long this butter keeps, and at ${wholeCelsius(one.celsius)} none keeps ${wholeDays(one.ageHours)}: let it go.`
           : 'This butter is past its date: let it go.',
       now: true,
       untilHours: butterKeeps(one),
@@ -110,7 +111,7 @@ export function butterActs({ lots, demand, bankWanted, nextVisitHours }: RankedF
     acts.push({
       act: 'freeze',
       lots: fresh.toReversed().map((one) => one.id),
-      says: `Freeze ${Math.round(Math.min(spare, short))} g: the dry weeks will want it.`,
+      says: `Freeze ${wholeGrams(Math.min(spare, short))}: the dry weeks will want it.`,
       now: true,
       untilHours: 48,
       waiting: { kind: 'freshness', grams: 0 },
@@ -121,7 +122,7 @@ export function butterActs({ lots, demand, bankWanted, nextVisitHours }: RankedF
     acts.push({
       act: 'takeOut',
       lots: frozen.map((one) => one.id),
-      says: `Take ${Math.round(Math.min(banked, daily * 7))} g from the freezer, the oldest first: ${Math.round(have)} g is left fresh.`,
+      says: `Take ${wholeGrams(Math.min(banked, daily * 7))} from the freezer, the oldest first: ${wholeGrams(have)} is left fresh.`,
       now: true,
       untilHours: daily > 0 ? (24 * have) / daily : 24,
       waiting: { kind: 'freshness', grams: 0 },

@@ -5,6 +5,8 @@ import { CalculationError } from '../calculationError';
 import { ranked } from '../prediction';
 import { predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
+import { wholeMinutes } from '../quantities/whole';
+import { decimal } from '../quantities/formatQuantity';
 
 /** Minutes on any one count; two weeks either way. */
 const minute = v.pipe(
@@ -130,13 +132,13 @@ export function scheduleBack(input: ScheduleInput): Schedule {
       conflicts.push({
         step: step.name,
         why: 'waitsTooLong',
-        says: `${step.name} would stand ${Math.round(wait)} min before the next step; ${step.maxWait} is the most.`,
+        says: `${step.name} would stand ${wholeMinutes(wait)} before the next step; ${step.maxWait} is the most.`,
       });
     if (fridgeSpace !== undefined && step.fridge > fridgeSpace)
       conflicts.push({
         step: step.name,
         why: 'fridgeFull',
-        says: `${step.name} wants ${Math.round(step.fridge / 100) / 10} L of the fridge; ${Math.round(fridgeSpace / 100) / 10} L is free.`,
+        says: `${step.name} wants ${decimal(step.fridge / 1000, 1)} L of the fridge; ${decimal(fridgeSpace / 1000, 1)} L is free.`,
       });
     planned.unshift({ name: step.name, start, end, latestStart: latest, wait });
     before = start;
@@ -146,7 +148,7 @@ export function scheduleBack(input: ScheduleInput): Schedule {
     conflicts.push({
       step: first.name,
       why: 'alreadyLate',
-      says: `${first.name} should have begun ${Math.round(now - first.start)} min ago: want it later, or take a quicker way.`,
+      says: `${first.name} should have begun ${wholeMinutes(now - first.start)} ago: want it later, or take a quicker way.`,
     });
   const slack = planned.reduce((sum, one) => sum + Math.max(0, one.wait), 0);
   const late = now === undefined ? 0 : Math.max(0, now - first.start);
@@ -158,7 +160,7 @@ export function scheduleBack(input: ScheduleInput): Schedule {
     conflicts,
     reasons: ranked(
       steps.map((step) => ({
-        says: `${step.name}: ${Math.round(step.minutes)} min, give or take ${Math.round(step.sd)}.`,
+        says: `${step.name}: ${wholeMinutes(step.minutes)}, give or take ${decimal(step.sd, 0)}.`,
         weight: step.sd + 0.02 * step.minutes,
       })),
     ),

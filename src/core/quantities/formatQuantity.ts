@@ -135,6 +135,7 @@ export function spokenLength(millimetres: number, system: UnitSystem): Spoken {
 }
 
 const celsiusSaid = /(−|-)?(\d+(?:\.\d+)?)(?:(–| to )(\d+(?:\.\d+)?))? °C/g;
+const degreesApart = /(\d+(?:\.\d+)?)°(?! ?[CF])/g;
 const millilitresSaid = /(\d+(?:\.\d+)?) (m?)L\b/g;
 const millimetresSaid = /(\d+(?:\.\d+)?) mm\b/g;
 const unrounded = /\d+\.\d{9,}/g;
@@ -160,6 +161,7 @@ function partIn(words: string, system: UnitSystem): string {
         ? text(low)
         : `${low.number}${dash}${text(spokenTemperature(Number(to), system))}`;
     })
+    .replace(degreesApart, (_, kelvins: string) => `${spokenDegrees(Number(kelvins), system).number}°`)
     .replace(millilitresSaid, (_, amount: string, small: string) =>
       text(spokenVolume(Number(amount) * (small ? 1 : 1000), system)),
     )

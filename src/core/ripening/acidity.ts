@@ -1,4 +1,4 @@
-import { percent } from '../quantities/formatQuantity';
+import { decimal, percent } from '../quantities/formatQuantity';
 import { ranked } from '../prediction';
 import type { Predicted } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
@@ -68,7 +68,7 @@ export function acidity({ given, fat }: AcidityInput): Acidity {
             {
               key: 'notYet',
               level: 'caution',
-              says: `Surely at pH ${safePh.toFixed(1)} or under it is kept by its acid; until then its limit runs on.`,
+              says: `Surely at pH ${decimal(safePh, 1)} or under it is kept by its acid; until then its limit runs on.`,
             },
           ]
         : [],

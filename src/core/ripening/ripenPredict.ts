@@ -8,6 +8,8 @@ import type { RipenForecast } from './ripenForecast';
 import { doseOf, ripenForecast, seenInTime } from './ripenForecast';
 import type { RipenInput } from './ripenPredict.calc';
 import { cultureHarm } from './safetyClock';
+import { wholeCelsius, wholeHours } from '../quantities/whole';
+import { percent } from '../quantities/formatQuantity';
 
 export interface Ripening extends RipenForecast, Predicted {}
 
@@ -36,13 +38,13 @@ function ripenReasons({ route, temperatures, generation, readings }: RipenInput,
     natural: 'Wild flora',
   }[route];
   return [
-    { says: `${clock} at ${Math.round(degrees)} °C.`, weight: 3 },
+    { says: `${clock} at ${wholeCelsius(degrees)}.`, weight: 3 },
     ...(degrees < 8 ? [{ says: 'Under 8 °C practically nothing happens.', weight: 4 }] : []),
     ...(route === 'natural'
       ? [{ says: 'Nobody knows how much of it is there at the start.', weight: 2 }]
       : [
           {
-            says: `${Math.round(start * 1000) / 10} % of culture: twice as much saves about two hours, not half the time.`,
+            says: `${percent(start)} of culture: twice as much saves about two hours, not half the time.`,
             weight: 1,
           },
         ]),
@@ -98,6 +100,6 @@ export function discardCaution(elapsedHours: number, discardAfter: number): Caut
   return {
     key: 'discard',
     level: past ? 'danger' : 'caution',
-    says: `${past ? `Its limit of ${Math.round(discardAfter)} h is past` : `Not thick and tart after ${Math.round(discardAfter)} h`}: discard it, do not wait on. A slow sour can hold a toxin that no heat destroys and nobody tastes.`,
+    says: `${past ? `Its limit of ${wholeHours(discardAfter)} is past` : `Not thick and tart after ${wholeHours(discardAfter)}`}: discard it, do not wait on. A slow sour can hold a toxin that no heat destroys and nobody tastes.`,
   };
 }

@@ -6,6 +6,7 @@ import { weeps } from './putRight';
 import { saltDose } from './saltDose';
 import { saltRinse } from './saltRinse';
 import type { CorrectInput } from './saltCorrect.calc';
+import { decimal } from '../quantities/formatQuantity';
 
 /** How much of the rinse water really mixes with the butter's own, and its spread (engineering estimate). */
 const mixing = 0.6;
@@ -68,7 +69,7 @@ export function saltCorrect(input: CorrectInput): SaltCorrection {
       saltFraction: { low: blended * 0.97, mid: blended, high: blended * 1.03 },
     },
     reasons: ranked([
-      { says: `It holds ${(saltFraction / targetFraction).toFixed(1)} times the salt you want.`, weight: 2 },
+      { says: `It holds ${decimal(saltFraction / targetFraction, 1)} times the salt you want.`, weight: 2 },
       enoughAtHand
         ? { says: 'There is unsalted butter enough to work in, which loses nothing.', weight: 1 }
         : { says: 'A rinse draws the brine out; how well the water mixes is the unsure part.', weight: 1 },

@@ -1,4 +1,4 @@
-import { decimal } from '../quantities/formatQuantity';
+import { decimal, percent } from '../quantities/formatQuantity';
 import * as v from 'valibot';
 import { between, calculation, positive, positiveMass } from '../calculation';
 import { CalculationError } from '../calculationError';
@@ -12,6 +12,7 @@ import { ninety } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 import type { Column, StandingMilk } from './creamRise';
 import { cutAt, heightOf, riseCream } from './creamRise';
+import { wholeCelsius, wholeMillimetres } from '../quantities/whole';
 
 const diameter = v.pipe(positive, v.maxValue(3000, 'at most 3 m, in mm.'));
 const atHours = v.pipe(
@@ -154,7 +155,7 @@ export function creamRise(input: RiseInput, progress?: (share: number) => void):
   const stands = heightOf(milk.vessel, milk.mass / creamDensity(milk.fat, milk.temperature));
   if (stands > height * 1.001)
     throw new CalculationError(
-      `vessel.height: ${height} mm was given; this milk would stand ${Math.round(stands)} mm high.`,
+      `vessel.height: ${height} mm was given; this milk would stand ${wholeMillimetres(stands)} high.`,
       'vessel.height',
     );
   if (stands < shallowest)
@@ -214,13 +215,13 @@ export function creamRise(input: RiseInput, progress?: (share: number) => void):
 
 function riseReasons({ species, heated, temperature, hours, stops }: RiseInput, { depth }: Column) {
   return [
-    { says: `${Math.round(hours * 10) / 10} h at ${Math.round(temperature)} °C.`, weight: 2 },
+    { says: `${decimal(hours, 1)} h at ${wholeCelsius(temperature)}.`, weight: 2 },
     ...(heatedShare(heated) > 0.9
       ? [{ says: 'Heated or homogenised milk has lost what gathers its fat: it hardly creams.', weight: 4 }]
       : heatedShare(heated) > 0.1
         ? [
             {
-              says: `Heated so, milk has lost about ${Math.round(heatedShare(heated) * 20) * 5} % of what gathers its fat; how much, nobody knows well.`,
+              says: `Heated so, milk has lost about ${percent(Math.round(heatedShare(heated) * 20) / 20)} of what gathers its fat; how much, nobody knows well.`,
               weight: 4,
             },
           ]
@@ -235,7 +236,7 @@ function riseReasons({ species, heated, temperature, hours, stops }: RiseInput, 
     ...(temperature > 12
       ? [{ says: 'Warm milk gathers its fat badly: cold milk creams better.', weight: 2 }]
       : []),
-    ...(depth > 250 ? [{ says: `${Math.round(depth)} mm is a long way to rise.`, weight: 1.5 }] : []),
+    ...(depth > 250 ? [{ says: `${wholeMillimetres(depth)} is a long way to rise.`, weight: 1.5 }] : []),
     ...(stops.length > 0 ? [{ says: `Your own ladle’s last ${stops.length} stops.`, weight: 1 }] : []),
   ];
 }

@@ -8,6 +8,8 @@ import type { Estimate } from '../quantities/estimate';
 import { separationBalance } from './separationBalance';
 import { coldestMilk } from './separatorRun';
 import type { SeparatorInput } from './separatorExpect.calc';
+import { wholeCelsius } from '../quantities/whole';
+import { counted } from '../quantities/counted';
 
 export interface SeparatorExpected extends Predicted {
   creamFat: Estimate;
@@ -151,7 +153,7 @@ export function separatorExpect(input: SeparatorInput): SeparatorExpected {
         weight: 1.5,
       },
       {
-        says: `Milk at ${Math.round(temperature)} °C; it works near 35–40 °C.`,
+        says: `Milk at ${wholeCelsius(temperature)}; it works near 35–40 °C.`,
         weight: 0.2 + Math.abs(temperature - atHome) / 8,
       },
       {
@@ -159,7 +161,7 @@ export function separatorExpect(input: SeparatorInput): SeparatorExpected {
         weight: 0.2 + Math.abs(Math.log(input.flow)),
       },
       {
-        says: `Cream screw ${input.screw === 0 ? 'in the middle' : `${Math.abs(input.screw)} turns ${input.screw > 0 ? 'in' : 'out'}`}.`,
+        says: `Cream screw ${input.screw === 0 ? 'in the middle' : `${counted(Math.abs(input.screw), 'turn')} ${input.screw > 0 ? 'in' : 'out'}`}.`,
         weight: 0.2 + Math.abs(input.screw) / 4,
       },
     ]),

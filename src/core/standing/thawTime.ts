@@ -8,6 +8,7 @@ import { logEstimate } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 import { secondsUntil } from './lotHeat';
 import { places } from './places';
+import { percent } from '../quantities/formatQuantity';
 
 /** Thawed where it is safe, and where it is not for long. */
 const thaws = ['fridge', 'fanFridge', 'room', 'coldWater'] as const;
@@ -42,7 +43,7 @@ export function thawTime({ mass, fat, celsius, to, place, around, diameter, heig
     hours: logEstimate(hours, spread),
     iceHours,
     reasons: ranked([
-      { says: `${Math.round((100 * iceHours) / hours)} % of the time goes into its ice.`, weight: 3 },
+      { says: `${percent(iceHours / hours, 0)} of the time goes into its ice.`, weight: 3 },
       { says: 'This vessel has not been probed.', weight: 1 },
     ]),
     cautions: [

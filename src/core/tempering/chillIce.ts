@@ -6,6 +6,7 @@ import { estimateSchema, predictedEntries } from '../predictionSchema';
 import type { Predicted } from '../prediction';
 import type { Estimate } from '../quantities/estimate';
 import { enthalpy, waterHeat } from './enthalpy';
+import { decimal } from '../quantities/formatQuantity';
 
 export interface ChillIce extends Predicted {
   /** Ice, g: what it takes, and what a tub in a room takes besides. */
@@ -50,7 +51,7 @@ export function chillIce({
     ...(bottleMass === undefined ? {} : { bottles: Math.ceil(ice(besides.mid) / bottleMass) }),
     water,
     reasons: ranked([
-      { says: `${Math.round(heat / 1000)} kJ have to go.`, weight: 3 },
+      { says: `${decimal(heat / 1000, 0)} kJ have to go.`, weight: 3 },
       { says: 'Tub, vessel and room take a third as much again.', weight: 1 },
       ...(fat > 0.2 ? [{ says: 'Fat gives off heat as it sets.', weight: 1 }] : []),
       ...(water > 0 && waterCelsius > bathEnds

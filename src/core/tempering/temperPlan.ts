@@ -12,6 +12,7 @@ import type { Predicted } from '../prediction';
 import { ninety } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 import type { TemperPlanInput } from './temperPlan.calc';
+import { apart, wholeCelsius, wholeHours } from '../quantities/whole';
 
 /** Ways to bring cream to a temperature: heat passed, W/m²K, whether through water, and where it goes (docs/models.md, Heat). */
 const methods = {
@@ -162,7 +163,7 @@ function wayOf(
   const reaches = cooling ? around < to : around > to;
   // What is set does not stir, in ice water or out of it.
   const stands = input.set && method === 'iceWater' ? 'Stand it in ice water' : methods[method].says;
-  const says = `${stands}${method === 'iceWater' ? '' : ` of ${Math.round(around)} °C`}`;
+  const says = `${stands}${method === 'iceWater' ? '' : ` of ${wholeCelsius(around)}`}`;
   const way = { method, celsius: around, says, minds: minds[method][cooling ? 'cooling' : 'warming'] };
   const never = {
     ...way,
@@ -242,7 +243,7 @@ function correct(input: TemperPlanInput, factor: number): TemperPlan['correction
   return {
     says: left
       ? off
-        ? `${Math.round(Math.abs(probe - expected))}° ${probe > expected ? 'warmer' : 'colder'} than foreseen: ${needed} min more, swirl, and read again.`
+        ? `${apart(Math.round(Math.abs(probe - expected)))} ${probe > expected ? 'warmer' : 'colder'} than foreseen: ${needed} min more, swirl, and read again.`
         : `On the way: ${needed} min more.`
       : `It will not reach ${to} °C this way: the surroundings are too near.`,
     minutes: needed,
@@ -265,7 +266,7 @@ function warmCautions({ soured, from, to, warmHours }: TemperPlanInput, ways: re
         level: 'danger',
         says:
           to < from
-            ? `None of these has it cold in time: ${first.says.toLowerCase()} takes ${Math.round(first.probeMinutes!.mid / 60)} h. Stand it in ice water and stir, or part it among small jars.`
+            ? `None of these has it cold in time: ${first.says.toLowerCase()} takes ${wholeHours(first.probeMinutes!.mid / 60)}. Stand it in ice water and stir, or part it among small jars.`
             : 'Each of these leaves it over 5 °C for more than four hours: take a warm bath, or less of it at once.',
       },
     ];

@@ -7,6 +7,7 @@ import type { Predicted } from '../prediction';
 import { estimate, together } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 import { enthalpy, waterHeat } from '../tempering/enthalpy';
+import { wholeMillimetres, wholeMinutes } from '../quantities/whole';
 
 /** Thermal diffusivity of butter, m²/s, and its density, kg/m³ (Rahman, Food Properties Handbook, 2009). */
 const diffusivity = 8e-8;
@@ -137,14 +138,14 @@ export function butterWorkability(input: WorkInput): Workability {
         }),
     reasons: ranked([
       {
-        says: `Heat creeps through ${Math.round(thickness)} mm of butter: about ${Math.round(conduction)} min of it.`,
+        says: `Heat creeps through ${wholeMillimetres(thickness)} of butter: about ${wholeMinutes(conduction)} of it.`,
         weight: conduction,
       },
       {
         says:
           place === 'bath'
             ? 'Water takes heat off its face at once.'
-            : `Still air takes heat off slowly: about ${Math.round(skin)} min of it.`,
+            : `Still air takes heat off slowly: about ${wholeMinutes(skin)} of it.`,
         weight: skin,
       },
     ]),

@@ -16,6 +16,7 @@ import { blendOf, momentOf, outs } from '../ledger/move';
 import { factTreatment } from '../ledger/redateButter';
 import { Refusal } from '../refusal';
 import { drawChurned, heardWithin } from './drawChurned';
+import { wholeKilograms } from '@/core/quantities/whole';
 
 /** Most cream one batch takes, g: past this a unit was mistyped (engineering estimate). */
 const mostCream = 500_000;
@@ -44,7 +45,7 @@ export const beginBatch = command({
     if (existing) throw new Refusal('This batch was begun already.', 'batchId');
     if (told.creamMass > mostCream)
       throw new Refusal(
-        `${Math.round(told.creamMass / 1000)} kg of cream is more than a farm churns at once: check the unit.`,
+        `${wholeKilograms(told.creamMass / 1000)} of cream is more than a farm churns at once: check the unit.`,
         'creamMass',
       );
     if (told.creamFat < leanestChurnable) {

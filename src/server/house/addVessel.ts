@@ -6,6 +6,7 @@ import { standingIn } from '@/data/ledger/standing';
 import { command } from '../commands/command';
 import { refuseOverfull } from '../ledger/intoVessel';
 import { Refusal } from '../refusal';
+import { wholeLitres } from '@/core/quantities/whole';
 
 /** Largest vessel that is taken for one, mL: past this a unit was mistyped (engineering estimate). */
 const largestVessel = 2_000_000;
@@ -22,7 +23,7 @@ const vesselDiameter = v.nullable(v.pipe(positive, v.maxValue(3000, 'at most 3 m
 function refuseHuge(capacity: number): void {
   if (capacity > largestVessel)
     throw new Refusal(
-      `${Math.round(capacity / 1000)} L is larger than any churn: check the unit.`,
+      `${wholeLitres(capacity / 1000)} is larger than any churn: check the unit.`,
       'capacity',
     );
 }

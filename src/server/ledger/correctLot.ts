@@ -19,6 +19,7 @@ import { Refusal } from '../refusal';
 import { refuseOverfull } from './intoVessel';
 import { milligrams, momentOf } from './move';
 import { retell } from './retell';
+import { wholeGrams } from '@/core/quantities/whole';
 
 /** Leanest that is called cream, mass fraction (handbook §6.1). */
 const leanestCream = 0.08;
@@ -123,7 +124,7 @@ function amountsOf(lot: StandingLot, entry: EntryInto, to: Truth, expectedFat: n
   const moves = Math.abs(mass - entry.mass) > 0.0005 || Math.abs(fat - entry.fat) > 0.0005;
   if (moves && (left.mass < -0.0005 || left.fat < -0.0005 || left.fat > left.mass + 0.0005))
     throw new Refusal(
-      `${Math.round(gone)} g of ${lot.code} was used since: take that back first, then put it right.`,
+      `${wholeGrams(gone)} of ${lot.code} was used since: take that back first, then put it right.`,
       to.mass === undefined ? 'fat' : 'mass',
     );
   if (lot.vessel && mass > entry.mass) refuseOverfull(lot.vessel, mass - entry.mass, lot.mass, 'mass');

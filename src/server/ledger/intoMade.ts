@@ -7,6 +7,7 @@ import type { StandingLot } from '@/data/ledger/standing';
 import { Refusal } from '../refusal';
 import type { Into } from './move';
 import { blendOf, milligrams } from './move';
+import { wholeGrams } from '@/core/quantities/whole';
 
 /** What is made is told of once it stands in the cold, °C. */
 const fridge = 4;
@@ -48,7 +49,7 @@ export function intoMade(
 } {
   if (weighed !== undefined && weighed > mostMade(kind, from.mass) + 1)
     throw new Refusal(
-      `${Math.round(weighed)} g cannot come of ${Math.round(from.mass)} g: weigh it without its vessel, or say how much went in.`,
+      `${wholeGrams(weighed)} cannot come of ${wholeGrams(from.mass)}: weigh it without its vessel, or say how much went in.`,
       'made.mass',
     );
   const culture = setting && {

@@ -15,6 +15,7 @@ import type { Sender } from '../commands/command';
 import { actId } from '../commands/command';
 import { Refusal } from '../refusal';
 import { retell } from './retell';
+import { wholeDays, wholeGrams, wholeHours } from '@/core/quantities/whole';
 
 /** A clock may run this far ahead of the house's before its time counts as the future, s. */
 const clockSlack = 300;
@@ -82,11 +83,11 @@ export async function draw(
     const over = (mass ?? 0) > lot.mass * jugOver + 1;
     if (lot.mass <= 0 || over) {
       const unseen = await unseenBy(scope, lotId, sender.device, sender.at);
-      const asks = mass === undefined ? 'all of it' : `${Math.round(mass)} g of it`;
+      const asks = mass === undefined ? 'all of it' : `${wholeGrams(mass)} of it`;
       if (unseen)
         throw new LateOverdraw(
           lotId,
-          `${nameOf(lot)} was used on another device before this arrived: ${asks} was wanted, ${Math.round(lot.mass)} g is left. Which is right?`,
+          `${nameOf(lot)} was used on another device before this arrived: ${asks} was wanted, ${wholeGrams(lot.mass)} is left. Which is right?`,
         );
       if (lot.mass <= 0) {
         const taken = await lastTaken(scope, lotId);
@@ -95,7 +96,7 @@ export async function draw(
           'lotId',
         );
       }
-      throw new Refusal(`${nameOf(lot)} holds ${Math.round(lot.mass)} g; ${asks} cannot be taken.`, 'mass');
+      throw new Refusal(`${nameOf(lot)} holds ${wholeGrams(lot.mass)}; ${asks} cannot be taken.`, 'mass');
     }
     const left = lot.mass - (mass ?? lot.mass);
     const all = left < clings.grams && left < clings.share * lot.mass;
@@ -143,7 +144,7 @@ const nameOf = (lot: StandingLot): string => (lot.vessel ? `${lot.vessel.name} (
 function sayMoment(at: Date, now: Date): string {
   const hours = (now.getTime() - at.getTime()) / 3_600_000;
   if (hours < 1) return 'within the last hour';
-  return hours < 36 ? `${Math.round(hours)} h ago` : `${Math.round(hours / 24)} days ago`;
+  return hours < 36 ? `${wholeHours(hours)} ago` : `${wholeDays(hours)} ago`;
 }
 
 /** What lots that flow together are, together. */

@@ -14,6 +14,7 @@ import { letGo } from './judgedLots';
 import type { Drawn } from './move';
 import { draw, milligrams, momentOf, move } from './move';
 import { kindNames } from '@/core/standing/lotKinds';
+import { wholeGrams } from '@/core/quantities/whole';
 
 /** Fat of whey that is strained off, as a share of it (engineering estimate). */
 const wheyFat = 0.001;
@@ -61,7 +62,7 @@ export const useLot = command({
     const sets = to === 'yoghurt' ? made.setting : undefined;
     if (sets && sets.culture > mostCulture * drawn.mass)
       throw new Refusal(
-        `${Math.round(sets.culture)} g of live yoghurt in ${Math.round(drawn.mass)} g is too much: 2 to 5 % is usual, 20 % the most.`,
+        `${wholeGrams(sets.culture)} of live yoghurt in ${wholeGrams(drawn.mass)} is too much: 2 to 5 % is usual, 20 % the most.`,
         'made.setting.culture',
       );
     const spooned = sets?.cultureLotId

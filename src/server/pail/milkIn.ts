@@ -12,6 +12,7 @@ import { intoVessel } from '../ledger/intoVessel';
 import { move, milligrams, momentOf } from '../ledger/move';
 import { localDate } from '../localDate';
 import { Refusal } from '../refusal';
+import { wholeKilograms } from '@/core/quantities/whole';
 
 /** Most milk that comes in at once, g: past this a unit was mistyped (engineering estimate). */
 const mostMilk = 2_000_000;
@@ -41,7 +42,7 @@ export const milkIn = command({
     const at = momentOf(input.atSeconds, sender);
     if (input.mass > mostMilk)
       throw new Refusal(
-        `${Math.round(input.mass / 1000)} kg of milk at once is more than a farm brings in: check the unit.`,
+        `${wholeKilograms(input.mass / 1000)} of milk at once is more than a farm brings in: check the unit.`,
         'mass',
       );
     if (input.fat !== undefined && input.fat > richestMilk)

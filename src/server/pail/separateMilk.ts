@@ -15,6 +15,7 @@ import { intoVessel } from '../ledger/intoVessel';
 import { blendOf, draw, milligrams, momentOf, move, outs } from '../ledger/move';
 import { letPour } from '../ledger/judgedLots';
 import { Refusal } from '../refusal';
+import { wholeCelsius, wholeGrams } from '@/core/quantities/whole';
 
 /** Fat of the milk is known this badly at worst: cream may hold this much more of it than there was (engineering estimate). */
 const mostFatOver = 1.5;
@@ -88,7 +89,7 @@ export const separateMilk = command({
     const { details } = input;
     if (input.way === 'separator' && (details.milkCelsius ?? 36) < coldestMilk && !input.cold)
       throw new Refusal(
-        `Milk of ${Math.round(details.milkCelsius!)} °C floods the bowl or leaves its fat in the skim: it works at 35 to 40 °C.`,
+        `Milk of ${wholeCelsius(details.milkCelsius!)} floods the bowl or leaves its fat in the skim: it works at 35 to 40 °C.`,
         'cold',
       );
     if (
@@ -126,12 +127,12 @@ export const separateMilk = command({
     const skimMass = milligrams(milkMass + input.flushMass - creamMass - input.spilledMass);
     if (skimMass < 0)
       throw new Refusal(
-        `${Math.round(creamMass)} g of cream cannot come from ${Math.round(milkMass)} g of milk: check the amount and the unit.`,
+        `${wholeGrams(creamMass)} of cream cannot come from ${wholeGrams(milkMass)} of milk: check the amount and the unit.`,
         'cuts.mass',
       );
     if (creamFat > milkFat * mostFatOver)
       throw new Refusal(
-        `That cream would hold ${Math.round(creamFat)} g of fat; the milk held about ${Math.round(milkFat)} g. Check the amount, or the cream’s fat.`,
+        `That cream would hold ${wholeGrams(creamFat)} of fat; the milk held about ${wholeGrams(milkFat)}. Check the amount, or the cream’s fat.`,
         'cuts.fat',
       );
     const spilledFat = milligrams((input.spilledMass / milkMass) * milkFat);

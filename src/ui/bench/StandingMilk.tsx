@@ -16,6 +16,7 @@ import { QuantityField } from '../quantity/QuantityField';
 import { understand } from '../quantity/understand';
 import { Enamel, Quiet } from '../theme/Enamel';
 import styles from './Bench.module.css';
+import { wholeMillimetres } from '@/core/quantities/whole';
 
 /** Vessels milk is stood in, mm inside (engineering estimates of usual ones). */
 const vessels = {
@@ -169,7 +170,7 @@ function Profile({ rise: { profile, depth, lineDepth } }: { rise: CreamRise }) {
       viewBox={`0 0 ${width} ${height}`}
       className={styles.profile}
       role="img"
-      aria-label={`Milk ${Math.round(depth)} mm deep${lineDepth ? `, the cream line ${Math.round(lineDepth.mid)} mm down` : ''}`}
+      aria-label={`Milk ${wholeMillimetres(depth)} deep${lineDepth ? `, the cream line ${wholeMillimetres(lineDepth.mid)} down` : ''}`}
     >
       <rect
         x="12"

@@ -28,7 +28,7 @@ export function stockWords(
     return `${say.mass(butter.reduce((sum, { mass }) => sum + mass, 0))} of butter in the house.`;
   const { weeks, churnBy } = lasts(total, rate, today);
   const long =
-    weeks < 1.5 ? counted(Math.max(1, Math.round(weeks * 7)), 'day') : `${Math.round(weeks)} weeks`;
+    weeks < 1.5 ? counted(Math.max(1, Math.round(weeks * 7)), 'day') : counted(Math.round(weeks), 'week');
   return `${say.mass(total)} is about ${long} at your ${say.about(rate.perWeek)} a week. Churn again by ${say.day(churnBy, today)}.`;
 }
 

@@ -19,6 +19,7 @@ import styles from './Pail.module.css';
 import type { MilkingDetails } from './usual';
 import { likeWhen, likeYesterday, vesselFor } from './usual';
 import { Press } from '../theme/Press';
+import { wholeKilograms, wholeLitres } from '@/core/quantities/whole';
 
 const MilkDifferently = laterPart(() => import('./MilkDifferently').then((part) => part.MilkDifferently));
 
@@ -30,7 +31,7 @@ export const milkRules = (system: PailView['farm']['unitSystem']) => ({
     value <= 0
       ? 'There has to be some milk: an amount above zero is needed.'
       : value > 2_000_000
-        ? `That is ${Math.round(value / 1000)} ${kind === 'mass' ? 'kg' : 'L'} at once: check the unit.`
+        ? `That is ${(kind === 'mass' ? wholeKilograms : wholeLitres)(value / 1000)} at once: check the unit.`
         : undefined,
 });
 

@@ -32,6 +32,10 @@ describe('what a field understands', () => {
     };
     expect(understand('6 l', rules)).toEqual({ wrong: 'too much' });
     expect(understand('4 l', rules)).toMatchObject({ quantity: { value: 4000 } });
+    const metric = { ...rules, check: () => 'That is 600 kg, at 3° too warm: check the unit.' };
+    expect(understand('1 l', { ...metric, system: 'us' })).toEqual({
+      wrong: 'That is 1323 lb, at 5.4° too warm: check the unit.',
+    });
   });
 
   it('says back what it understood, with its spread', () => {

@@ -8,6 +8,7 @@ import {
   spokenTemperature,
   spokenVolume,
   text as asText,
+  wordsIn,
 } from '@/core/quantities/formatQuantity';
 import type { QuantityKind, UnitSystem } from '@/core/quantities/units';
 
@@ -38,7 +39,7 @@ export function understand(
     if (!kinds.includes(quantity.kind))
       return { wrong: `“${typed.trim()}” is a ${quantity.kind}; a ${kinds.join(' or a ')} is needed here.` };
     const wrong = check?.(quantity);
-    return wrong ? { wrong } : { quantity };
+    return wrong ? { wrong: wordsIn(wrong, system) } : { quantity };
   } catch (error) {
     if (error instanceof CalculationError) return { wrong: error.message };
     throw error;

@@ -1,7 +1,7 @@
 'use client';
 
 import { percent } from '@/core/quantities/formatQuantity';
-import { timesSaid } from '@/core/quantities/counted';
+import { counted, timesSaid } from '@/core/quantities/counted';
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { CalculationError } from '@/core/calculationError';
@@ -44,7 +44,7 @@ const bought = {
 /** Behind glass or out of doors on a mild day, °C (engineering estimate). */
 const inTheSun = 28;
 const spoon = 15;
-const spoons = (many: number) => (many < 1.5 ? 'a tablespoon' : `${Math.round(many)} tablespoons`);
+const spoons = (many: number) => (many < 1.5 ? 'a tablespoon' : counted(Math.round(many), 'tablespoon'));
 
 type School = keyof typeof bought | 'natural' | `line:${string}`;
 
@@ -108,7 +108,7 @@ export function BeginSouring({
       value <= 0
         ? 'An amount above zero.'
         : value > 0.3 * lot.mass
-          ? `That is ${Math.round((100 * value) / lot.mass)} % of it: at most 30 %.`
+          ? `That is ${percent(value / lot.mass, 0)} of it: at most 30 %.`
           : undefined,
   });
   const usualDose = line ? 0.02 : school === 'natural' ? 0 : bought[school as keyof typeof bought].dose;

@@ -24,6 +24,7 @@ import { useLotsNow } from '../standing/useLotsNow';
 import { NextChurning } from './NextChurning';
 import { nextCapacity } from '@/core/planning/proposeChurning';
 import { churnable, nextOnes, pooledFat } from './nextOnes';
+import { wholeHours } from '@/core/quantities/whole';
 
 const CreamIn = laterPart(() => import('./CreamIn').then((part) => part.CreamIn));
 
@@ -171,7 +172,7 @@ function sentence(
   );
   const sweet = chosen.some(({ story }) => !story?.soured);
   if (sweet && left < 24)
-    return `Churn ${say.volume(volume)} today: the oldest has ${Math.max(1, Math.round(left))} h left.${thin}`;
+    return `Churn ${say.volume(volume)} today: the oldest has ${wholeHours(Math.max(1, left))} left.${thin}`;
   if (volume >= 0.45 * capacity)
     return `${say.volume(volume)} of cream is a load${thin ? `.${thin}` : ': churn it when it suits.'}`;
   return `${say.volume(volume)} of cream so far${sweet ? `; it keeps ${Math.floor(Math.min(left, 999) / 24)} more ${Math.floor(left / 24) === 1 ? 'day' : 'days'}` : ''}.${thin}`;

@@ -18,6 +18,7 @@ import { QuantityField } from '../quantity/QuantityField';
 import { understand } from '../quantity/understand';
 import type { LotNow } from '../standing/lotNow';
 import { Enamel, Quiet } from '../theme/Enamel';
+import { counted } from '@/core/quantities/counted';
 
 const lookWords: Record<Look, string> = {
   notYet: 'Not yet',
@@ -199,7 +200,7 @@ function SourCurve({ ripening, elapsed }: { ripening: ReturnType<typeof ripenPre
     <svg
       viewBox={`0 0 ${width} ${height}`}
       role="img"
-      aria-label={`pH over ${Math.round(end)} hours`}
+      aria-label={`pH over ${counted(Math.round(end), 'hour')}`}
       style={{ width: '100%', height: 'auto' }}
     >
       {[6.5, 5.5, 5, 4.5].map((ph) => (

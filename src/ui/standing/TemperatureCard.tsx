@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { secondsUntil } from '@/core/standing/lotHeat';
 import type { Place } from '@/core/standing/places';
 import { places } from '@/core/standing/places';
-import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
+import { percent, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { useSay } from '../frame/FarmContext';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import styles from '../pail/Pail.module.css';
@@ -17,6 +17,7 @@ import { Curve } from './Curve';
 import { useLotRecord } from './useLotRecord';
 import type { LotNow } from './lotNow';
 import { toldLot } from './lotNow';
+import { counted } from '@/core/quantities/counted';
 
 /** Where yoghurt sets. */
 const warmers: readonly Place[] = ['warm', 'wrapped'];
@@ -155,7 +156,7 @@ export function TemperatureCard({ one, now, title }: { one: LotNow; now: number;
       <RefusedSentence refused={refused} />
       <Quiet>
         {lot.vesselReadings > 0
-          ? `Foreseen as ${lot.vessel?.name} passed heat in its last ${lot.vesselReadings === 1 ? 'reading' : `${lot.vesselReadings} readings`}: ${lot.vesselFactor > 1.03 ? `${Math.round((lot.vesselFactor - 1) * 100)} % quicker than the table` : lot.vesselFactor < 0.97 ? `${Math.round((1 - lot.vesselFactor) * 100)} % slower than the table` : 'as the table says'}.`
+          ? `Foreseen as ${lot.vessel?.name} passed heat in its last ${lot.vesselReadings === 1 ? 'reading' : counted(lot.vesselReadings, 'reading')}: ${lot.vesselFactor > 1.03 ? `${percent(lot.vesselFactor - 1, 0)} quicker than the table` : lot.vesselFactor < 0.97 ? `${percent(1 - lot.vesselFactor, 0)} slower than the table` : 'as the table says'}.`
           : 'Foreseen from the table for such a vessel; a reading teaches it yours.'}
       </Quiet>
     </Enamel>

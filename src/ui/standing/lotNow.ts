@@ -11,6 +11,7 @@ import { forTable } from '@/core/standing/forTable';
 import { meantFor } from '@/core/standing/meant';
 import { judgeLot } from '@/core/standing/judgeLot';
 import type { ShownLot } from '@/server/pail/views';
+import { wholeHours, wholeMinutes } from '@/core/quantities/whole';
 
 /** A vessel nobody named is a jar that holds what is in it, mL at least; filled so far (engineering estimates). */
 const leastJar = 2000;
@@ -126,7 +127,7 @@ export const sayMuch = (
 
 /** “this morning”, “yesterday evening”, “3 days old”. */
 export function sayAge(ageHours: number): string {
-  if (ageHours < 1) return `${Math.max(1, Math.round(ageHours * 60))} min old`;
-  if (ageHours < 48) return `${Math.round(ageHours)} h old`;
+  if (ageHours < 1) return `${wholeMinutes(Math.max(1, ageHours * 60))} old`;
+  if (ageHours < 48) return `${wholeHours(ageHours)} old`;
   return `${Math.floor(ageHours / 24)} days old`;
 }

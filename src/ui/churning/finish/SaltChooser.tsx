@@ -15,6 +15,7 @@ import { understand } from '../../quantity/understand';
 import { Chips } from '../../quantity/Chips';
 import { OneOf } from '../../quantity/OneOf';
 import { Quiet } from '../../theme/Enamel';
+import { wholeGrams } from '@/core/quantities/whole';
 
 /** Volume of the salt table's level teaspoon, mL (handbook §6.11), so that a spoon typed in any system comes to the salt table's spoon. */
 const tableTeaspoon = 4.92892159375;
@@ -158,9 +159,9 @@ export function SaltChooser({
       none: '',
       share: ways ? text(spokenFraction(ways.share)) : '1.6 %',
       spoon: ways
-        ? `${Math.max(0.25, Math.round(ways.teaspoons * spoonsPer(say.system) * 4) / 4)} tsp`
+        ? `${decimal(Math.max(0.25, Math.round(ways.teaspoons * spoonsPer(say.system) * 4) / 4), 2)} tsp`
         : '2 tsp',
-      mass: ways ? `${Math.round(ways.salt)} g` : '12 g',
+      mass: ways ? `${wholeGrams(ways.salt)}` : '12 g',
     }[way];
     setTypedBefore({ ...typedBefore, [draft.way]: draft.typed });
     onDraft({

@@ -20,6 +20,7 @@ import { understand } from '../../quantity/understand';
 import type { Body } from '../makeDayEvents';
 import type { SaltDraft } from './SaltChooser';
 import { readSalt, saltDraftOf } from './SaltChooser';
+import { wholeGrams } from '@/core/quantities/whole';
 
 /** Less than this much still to come, g, is what clings to the churn (engineering estimate). */
 const leastToCome = 40;
@@ -62,7 +63,7 @@ export interface PortionDraft {
 }
 
 const sayPiece = (grams: number, system: UnitSystem): string =>
-  system === 'metric' ? `${Math.round(grams)} g` : `${(grams / 28.349523125).toFixed(1)} oz`;
+  system === 'metric' ? `${wholeGrams(grams)}` : `${(grams / 28.349523125).toFixed(1)} oz`;
 
 /** What stands in the panel before anything is said: salt, place and shape as they usually are. */
 export function freshPortion(

@@ -15,6 +15,7 @@ import { understand } from '../../quantity/understand';
 import { Enamel, Quiet } from '../../theme/Enamel';
 import { pausedAnew } from './pausedAnew';
 import type { LiveBatch } from '../useBatch';
+import { wholeMinutes } from '@/core/quantities/whole';
 
 const names: Record<PausePlace, string> = {
   room: 'In the room',
@@ -69,7 +70,7 @@ export function PausePanel({
     <Enamel style={{ display: 'grid', gap: 14 }} aria-label="While it stands">
       <p style={{ margin: 0, fontSize: '1.3rem', fontWeight: 620 }}>
         {left === undefined
-          ? `It has stood ${stood < hour ? clockText(stood) : `${Math.floor(stood / hour)} h ${Math.round((stood % hour) / 60)} min`}.`
+          ? `It has stood ${stood < hour ? clockText(stood) : `${Math.floor(stood / hour)} h ${wholeMinutes((stood % hour) / 60)}`}.`
           : left > 0
             ? `Look at it in ${clockText(left)}.`
             : butter

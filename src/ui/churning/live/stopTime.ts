@@ -3,6 +3,7 @@ import type { Foreseen } from '@/core/churning/foresee';
 import type { MarkStage } from '@/core/churning/stages';
 import { hardlyKnown } from '@/core/quantities/estimate';
 import { clockText } from '@/core/quantities/formatQuantity';
+import { wholeMinutes } from '@/core/quantities/whole';
 
 /** What stands under a stop: when it happened, or when it is foreseen; what was worked out is not said to be seen. */
 export function stopTime(
@@ -13,7 +14,7 @@ export function stopTime(
 ): { seen: boolean; says: string } {
   const mark = story.marks.findLast((one) => one.stage === stage && one.load === story.load);
   if (mark?.inferred)
-    return { seen: false, says: `about ${Math.max(1, Math.round(mark.elapsedSeconds / 60))} min` };
+    return { seen: false, says: `about ${wholeMinutes(Math.max(1, mark.elapsedSeconds / 60))}` };
   if (mark) return { seen: true, says: clockText(mark.elapsedSeconds) };
   if (stage === 'stopped') return { seen: false, says: '' };
   const minutes = elapsedSeconds / 60;
@@ -25,5 +26,5 @@ export function stopTime(
   }
   const due = stage === 'break' ? undefined : window.stageMinutes[stage];
   if (due === undefined) return { seen: false, says: '' };
-  return { seen: false, says: minutes > 0.85 * due ? 'about now' : `${Math.max(1, Math.round(due))} min` };
+  return { seen: false, says: minutes > 0.85 * due ? 'about now' : wholeMinutes(Math.max(1, due)) };
 } // prettier-ignore

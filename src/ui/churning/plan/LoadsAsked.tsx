@@ -36,7 +36,7 @@ export function LoadsAsked({
   const say = useSay();
   const [own, setOwn] = useState('');
   const usual = splitLoads(volume, capacity);
-  const full = (many: number) => `${Math.round((volume / many / capacity) * 100)} % full`;
+  const full = (many: number) => `${percent(volume / many / capacity, 0)} full`;
   const offered = [
     {
       key: 'usual',

@@ -52,6 +52,7 @@ import { amountRules } from './creamRules';
 import { OnShelf } from './OnShelf';
 import { useAcross } from './useAcross';
 import styles from './PlanChurning.module.css';
+import { wholeGrams } from '@/core/quantities/whole';
 
 /** Resolves once the house was asked and did not answer; never, while it does. */
 const silence = (outbox: { reachable: boolean }): Promise<undefined> =>
@@ -133,7 +134,7 @@ export function PlanChurning({
 
   const read = useMemo(() => {
     const some = from && someOf(from, draft.some ?? '', plan.farm.unitSystem);
-    const told = readPlan(some ? { ...draft, amount: `${Math.round(some.facts.creamMass)} g` } : draft, plan);
+    const told = readPlan(some ? { ...draft, amount: `${wholeGrams(some.facts.creamMass)}` } : draft, plan);
     if (some?.wrong) return { ...told, facts: undefined, needs: some.wrong };
     const known = despite === undefined ? {} : { despite };
     return some && told.facts ? { ...told, facts: { ...told.facts, ...some.facts, ...known } } : told;

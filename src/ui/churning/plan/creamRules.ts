@@ -2,6 +2,7 @@ import { leanestChurnable, richestCream } from '@/core/dairy/creamFat';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { UnitSystem } from '@/core/quantities/units';
 import type { QuantityRules } from '../../quantity/understand';
+import { wholeKilograms, wholeLitres } from '@/core/quantities/whole';
 
 export const amountRules = (
   system: UnitSystem,
@@ -13,7 +14,7 @@ export const amountRules = (
   check: ({ kind, value }) => {
     if (value <= 0) return `There has to be some ${what}: an amount above zero is needed.`;
     if (value > 500_000)
-      return `That is ${Math.round(value / 1000)} ${kind === 'mass' ? 'kg' : 'L'}, more than a farm churns at once: check the unit.`;
+      return `That is ${(kind === 'mass' ? wholeKilograms : wholeLitres)(value / 1000)}, more than a farm churns at once: check the unit.`;
     return undefined;
   },
 });

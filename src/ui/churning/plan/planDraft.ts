@@ -10,13 +10,20 @@ import { breedFat } from '@/core/dairy/breeds';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import type { FatMethod, KnownFat } from '@/core/dairy/creamFat';
 import { creamFatByBreed, fatMethods, usualCreams } from '@/core/dairy/creamFat';
-import { spokenFraction, spokenVolume, text, percent } from '@/core/quantities/formatQuantity';
+import {
+  percent,
+  spokenFraction,
+  spokenTemperature,
+  spokenVolume,
+  text,
+} from '@/core/quantities/formatQuantity';
 import type { UnitSystem } from '@/core/quantities/units';
 import { weighed } from '@/core/quantities/measuring';
 import type { PlanView } from '@/server/churning/views';
 import type { Understood } from '../../quantity/understand';
 import { ownMeasures } from '../../quantity/ownMeasures';
 import { understand } from '../../quantity/understand';
+import { wholeGrams } from '@/core/quantities/whole';
 
 /** What a maker has typed and tapped so far; kept as it is, right or wrong. */
 export interface PlanDraft {
@@ -249,7 +256,7 @@ export function draftFromShelf(
 ): PlanDraft {
   return {
     ...freshDraft(plan, undefined),
-    amount: `${Math.round(facts.creamMass)} g`,
+    amount: `${wholeGrams(facts.creamMass)}`,
     cream: 'other',
     fatMethod: 'label',
     fatTyped: percent(facts.creamFat),
@@ -262,7 +269,7 @@ export function draftFromShelf(
 }
 
 const sayTemperature = (celsius: number, system: UnitSystem): string =>
-  system === 'us' ? `${Math.round(celsius * 1.8 + 32)} °F` : `${Math.round(celsius * 2) / 2} °C`;
+  text(spokenTemperature(celsius, system));
 
 /** Everything read from a draft: what each field understood, and the facts once nothing is missing. */
 export interface ReadPlan {
