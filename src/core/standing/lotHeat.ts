@@ -112,9 +112,15 @@ export function secondsUntil(
   return undefined;
 }
 
+/** Standard deviations of the logarithm of a vessel's factor before any reading, and of what one reading shows (engineering estimates). */
+const factorSd = { before: 0.25, reading: 0.2 } as const;
+
+/** How sure a vessel's factor is after so many readings: one standard deviation of its logarithm. */
+export const vesselFactorSd = (readings: number): number =>
+  1 / Math.sqrt(1 / factorSd.before ** 2 + readings / factorSd.reading ** 2);
+
 /** A vessel's factor on U from what its readings showed: conjugate normal on the logarithm (Gelman et al., Bayesian Data Analysis, 2013, §2.5). */
 export function vesselFactor(shown: readonly number[]): number {
-  const precision = 1 / 0.25 ** 2 + shown.length / 0.2 ** 2;
   const sum = shown.reduce((all, one) => all + Math.max(-1, Math.min(1, Math.log(one))), 0);
-  return Math.exp(sum / 0.2 ** 2 / precision);
+  return Math.exp((sum / factorSd.reading ** 2) * vesselFactorSd(shown.length) ** 2);
 }

@@ -278,8 +278,12 @@ export async function portionsOf(
 }
 
 /** What batches begun before a time taught about pace, newest first. */
-export async function paceLessonsOf({ farmId, transaction }: FarmScope, before: Date): Promise<PaceLesson[]> {
+export async function paceLessonsOf(
+  { farmId, transaction }: FarmScope,
+  before: Date,
+): Promise<(PaceLesson & { batch: string })[]> {
   const rows = await database().query<{
+    id: string;
     tool: ToolKey;
     churn: string | null;
     ratio: string;
@@ -288,7 +292,7 @@ export async function paceLessonsOf({ farmId, transaction }: FarmScope, before: 
     fat: number | null;
   }>(
     // A temperature that was only assumed says nothing of what warmth does.
-    `SELECT facts->>'tool' AS tool, facts->>'vesselId' AS churn, pace_ratio AS ratio,
+    `SELECT id, facts->>'tool' AS tool, facts->>'vesselId' AS churn, pace_ratio AS ratio,
        CASE WHEN facts->>'temperatureAssumed' = 'false' THEN (facts->>'temperature')::float8 END AS temperature,
        (facts->>'creamFat')::float8 AS fat,
        extract(epoch FROM started_at)::float8 / 86400 AS day
@@ -296,7 +300,8 @@ export async function paceLessonsOf({ farmId, transaction }: FarmScope, before: 
      ORDER BY started_at DESC, id LIMIT 1000`,
     { replacements: { farmId, before }, type: QueryTypes.SELECT, transaction },
   );
-  return rows.map(({ tool, churn, ratio, day, temperature, fat }) => ({
+  return rows.map(({ id, tool, churn, ratio, day, temperature, fat }) => ({
+    batch: id,
     tool,
     ...(churn === null ? {} : { churn }),
     ratio: Number(ratio),

@@ -111,15 +111,16 @@ export async function separationsOf(
   { farmId, transaction }: FarmScope,
   limit: number,
   before?: Date,
-): Promise<{ at: Date; details: Record<string, unknown>; vesselId: string | null }[]> {
+): Promise<{ id: string; at: Date; details: Record<string, unknown>; vesselId: string | null }[]> {
   const rows = await database().query<Record<string, unknown>>(
-    `SELECT e.at, e.details, e.details->>'vesselId' AS vessel_id FROM entry e
+    `SELECT e.id, e.at, e.details, e.details->>'vesselId' AS vessel_id FROM entry e
      WHERE e.farm_id = :farmId AND e.kind = 'separated' ${before ? 'AND e.at < :before' : ''}
        AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = e.farm_id AND c.corrects_id = e.id)
      ORDER BY e.at DESC, e.recorded_at DESC, e.id LIMIT :limit`,
     { replacements: { farmId, limit, ...(before ? { before } : {}) }, type: QueryTypes.SELECT, transaction },
   );
   return rows.map((row) => ({
+    id: String(row.id),
     at: row.at as Date,
     details: row.details as Record<string, unknown>,
     vesselId: row.vessel_id as string | null,

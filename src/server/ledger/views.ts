@@ -2,6 +2,9 @@ import type { BatchFacts } from '@/core/churning/batchEvents';
 import type { Judgement } from '@/core/balancing/judgeBatch';
 import type { BatchStory, Phase } from '@/core/churning/batchStory';
 import type { MarkStage } from '@/core/churning/stages';
+import type { BatchEffects } from '@/core/comparing/batchEffects';
+import type { Learned, LearnedChurn, learnedSeparator, NextBatch } from '@/core/comparing/whatLearned';
+import type { TrendBatch, TrendSkim } from '@/core/comparing/trends';
 import type { Compared } from '@/core/comparing/whyLess';
 import type { BatchSummary } from '@/data/churning/batches';
 import { batchesOf, batchTotals } from '@/data/churning/batches';
@@ -44,6 +47,27 @@ export interface ComparedView extends HouseView {
   batches: ComparedBatch[];
   /** Of those that were asked for, the numbers of what cannot be compared: no butter was weighed of it yet. */
   without: number[];
+}
+
+/** Batches and skimmings along time, oldest first. */
+export interface TrendsView extends HouseView {
+  batches: TrendBatch[];
+  skims: TrendSkim[];
+}
+
+/** What was learned of a dairy; `before` is with every batch, where some are left out. */
+export interface LearnedView extends HouseView {
+  /** So many batches it was learned from. */
+  many: number;
+  effects: Pick<BatchEffects, 'effects' | 'unsaid'>;
+  churns: (LearnedChurn & { name: string | undefined })[];
+  before?: Pick<LearnedView, 'churns' | 'effects'>;
+  vessels: (Learned & { id: string; name: string })[];
+  separators: ({ id: string; name: string } & ReturnType<typeof learnedSeparator>)[];
+  /** The batch whose cream the next is taken to be like. */
+  last: { id: string; number: number } | undefined;
+  next: NextBatch | undefined;
+  newest: { id: string; number: number; day: string; out: boolean }[];
 }
 
 export interface LedgerView extends HouseView {

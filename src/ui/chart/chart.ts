@@ -96,3 +96,24 @@ export const said = (
     ctx.restore();
   },
 });
+
+/** A stretch of the y axis, shaded behind the points, with its middle. */
+export const level = (
+  id: string,
+  { from, to }: { from: number; to: number },
+  middle: number,
+  colour: string,
+): Plugin<'line'> => ({
+  id,
+  beforeDatasetsDraw({ ctx, chartArea, scales }) {
+    const y = (value: number) =>
+      Math.min(chartArea.bottom, Math.max(chartArea.top, scales.y!.getPixelForValue(value)));
+    ctx.save();
+    ctx.fillStyle = colour;
+    ctx.globalAlpha = 0.12;
+    ctx.fillRect(chartArea.left, y(to), chartArea.right - chartArea.left, y(from) - y(to));
+    ctx.globalAlpha = 0.7;
+    ctx.fillRect(chartArea.left, y(middle) - 0.75, chartArea.right - chartArea.left, 1.5);
+    ctx.restore();
+  },
+});

@@ -114,7 +114,9 @@ export function Ledger({ view }: { view: LedgerView }) {
       )}
       {batches > 1 && (
         <p style={{ margin: 0 }}>
-          <Link href="/ledger/batches">Search, filter and sort every batch</Link>
+          <Link href="/ledger/batches">Search, filter and sort every batch</Link>,{' '}
+          <Link href="/ledger/trends">see them from one to the next</Link>, and{' '}
+          <Link href="/ledger/learned">what they have taught</Link>
         </p>
       )}
       {rows.length > shown && (

@@ -134,6 +134,15 @@ export function AskCold({ draft, read, change }: Omit<Asked, 'plan'>) {
           { key: 'fridge', name: 'From the fridge', small: say.temperature(usualTemperatures.fridge) },
           { key: 'cool', name: 'Cool', small: say.temperature(usualTemperatures.cool) },
           { key: 'room', name: 'Room', small: say.temperature(usualTemperatures.room) },
+          ...(draft.aim === undefined
+            ? []
+            : [
+                {
+                  key: 'aimed' as const,
+                  name: 'As advised',
+                  small: `bring it to ${say.temperature(draft.aim)}`,
+                },
+              ]),
           { key: 'measured', name: 'Measured', small: 'with a thermometer' },
         ]}
       />

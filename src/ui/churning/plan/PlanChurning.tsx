@@ -93,6 +93,7 @@ export function PlanChurning({
   from,
   like,
   shelf,
+  aim,
 }: {
   plan: PlanView;
   /** Cream that stands on the Shelf, where none was chosen. */
@@ -100,6 +101,8 @@ export function PlanChurning({
   front: CreamInFront;
   /** Cream from the Shelf: what it is, is known. */
   from?: CreamFromShelf;
+  /** °C that was taken up to bring the cream to. */
+  aim?: number | undefined;
   /** The batch it is to be like, when that is not the last. */
   like?: string | undefined;
 }) {
@@ -107,8 +110,11 @@ export function PlanChurning({
   const outbox = useOutbox();
   const say = useSay();
   const [kept, change, forget] = useDraft<PlanDraft & { begun?: string }>(
-    `plan:${plan.farm.id}:${from ? from.lots.map(({ lotId }) => lotId).join() : (like ?? front ?? 'new')}`,
-    () => (from ? draftFromShelf(plan, from) : freshDraft(plan, front)),
+    `plan:${plan.farm.id}:${from ? from.lots.map(({ lotId }) => lotId).join() : (like ?? front ?? 'new')}${aim ?? ''}`,
+    () => ({
+      ...(from ? draftFromShelf(plan, from) : freshDraft(plan, front)),
+      ...(aim === undefined ? {} : { cold: 'aimed' as const, aim }),
+    }),
   );
   // Cream of the Shelf goes on warming while the plan is thought over: how warm it is follows it, until somebody says it.
   const [firstCold] = useState(kept.temperatureTyped);
@@ -563,6 +569,12 @@ const piecesOf = (facts: BatchFacts | undefined): Pick<BatchFacts, 'usualPieces'
 /** How cold it is, and how that is known. */
 function coldWords(draft: PlanDraft, read: ReadPlan, say: ReturnType<typeof useSay>): string {
   if (read.celsius === undefined) return 'how cold is it?';
-  const where = { fridge: ', from the fridge', cool: ', cool', room: ', as the room', measured: '' };
+  const where = {
+    fridge: ', from the fridge',
+    cool: ', cool',
+    room: ', as the room',
+    measured: '',
+    aimed: ', as advised',
+  };
   return `${say.temperature(read.celsius)}${where[draft.cold]}`;
 }

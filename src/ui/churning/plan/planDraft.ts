@@ -33,7 +33,9 @@ export interface PlanDraft {
   fatTyped: string;
   fatMethod: FatMethod;
   breed: Breed;
-  cold: 'fridge' | 'cool' | 'room' | 'measured';
+  /** `aimed`: nobody measured it yet; it is meant to be brought to `aim`, °C. */
+  cold: 'fridge' | 'cool' | 'room' | 'measured' | 'aimed';
+  aim?: number | undefined;
   temperatureTyped: string;
   ripened: boolean;
   treatment: BatchFacts['treatment'];
@@ -312,7 +314,9 @@ export function readPlan(
       ? temperature && 'quantity' in temperature
         ? temperature.quantity.value
         : undefined
-      : usualTemperatures[draft.cold];
+      : draft.cold === 'aimed'
+        ? draft.aim
+        : usualTemperatures[draft.cold];
   const knownFat = fatOf(draft, fat, plan.fatFromBatches);
   const read = { amount, temperature, fat, size, tool, capacity, knownFat, celsius };
   if (!amount || 'wrong' in amount)

@@ -9,9 +9,9 @@ export const metadata = { title: 'What cream is it?' };
 export default async function Page({
   searchParams,
 }: {
-  searchParams: Promise<{ front?: string; lots?: string; like?: string }>;
+  searchParams: Promise<{ front?: string; lots?: string; like?: string; aim?: string }>;
 }) {
-  const { front, lots, like } = await searchParams;
+  const { front, lots, like, aim } = await searchParams;
   const farmId = await theFarmId();
   if (lots) {
     const view = await shelfView(farmId);
@@ -24,10 +24,17 @@ export default async function Page({
   return (
     <PlanChurning
       shelf={model ? undefined : await creamOnShelf(farmId)}
-      key={model ?? known}
+      key={`${model ?? known} ${aim}`}
       plan={await planView(farmId, model)}
       front={model ? 'again' : known}
+      aim={aimed(aim)}
       like={model}
     />
   );
+}
+
+/** °C that somebody took up to bring the cream to: what a thermometer may read in a churn. */
+function aimed(typed: string | undefined): number | undefined {
+  const celsius = Number(typed);
+  return typed && celsius >= 2 && celsius <= 30 ? celsius : undefined;
 }

@@ -1,0 +1,157 @@
+import { median } from 'simple-statistics';
+import type { BatchVerdict } from '../balancing/judgeBatch';
+import type { Feed } from '../churning/batchWords';
+import type { ToolKey } from '../churning/tools';
+import { tools } from '../churning/tools';
+import { decimal, percent } from '../quantities/formatQuantity';
+import type { ControlLimits } from './controlLimits';
+import { controlLimits } from './controlLimits';
+
+/** A batch as trends see it: what it was, and what came of it. Shares as mass fractions, °C, minutes. */
+export interface TrendBatch {
+  id: string;
+  number: number;
+  atSeconds: number;
+  tool: ToolKey;
+  /** The churn by name, where it is one of the house's own. */
+  churn: string | undefined;
+  /** As it was measured; undefined where it was assumed. */
+  temperature: number | undefined;
+  creamFat: number;
+  /** How full the churn was. */
+  fill: number;
+  ripened: boolean;
+  /** Time to the break over what was foreseen from the batches before it. */
+  breakRatio: number | undefined;
+  breakMinutes: number | undefined;
+  efficiency: number | undefined;
+  butterFat: number | undefined;
+  salt: number | undefined;
+  /** g of butter per litre of cream. */
+  perLitre: number | undefined;
+  /** 1 white … 6 deep yellow. */
+  colour: number | undefined;
+  feed: Feed | undefined;
+  verdict: BatchVerdict | undefined;
+}
+
+/** A skimming: how much of the milk's fat stayed in the skim. */
+export interface TrendSkim {
+  id: string;
+  atSeconds: number;
+  way: 'separator' | 'ladle' | 'tap' | 'other';
+  /** The separator, or the vessel it stood in, by name. */
+  by: string | undefined;
+  left: number;
+}
+
+/** One point of a trend. */
+export interface TrendPoint {
+  id: string;
+  atSeconds: number;
+  value: number;
+  batch?: TrendBatch;
+}
+
+/** What has a trend, and its value of a batch. Skim loss is of skimmings, and stands apart. */
+export const trendOf = {
+  efficiency: (one: TrendBatch) => (one.verdict === 'unweighed' ? undefined : one.efficiency),
+  breakTime: (one: TrendBatch) => one.breakRatio,
+  butterFat: (one: TrendBatch) => (one.verdict === 'unweighed' ? undefined : one.butterFat),
+  salt: (one: TrendBatch) => (one.salt === undefined || one.salt < leastSalt ? undefined : one.salt),
+  perLitre: (one: TrendBatch) => (one.verdict === 'unweighed' ? undefined : one.perLitre),
+  colour: (one: TrendBatch) => one.colour,
+} as const;
+export type TrendKey = keyof typeof trendOf;
+
+/** Under this butter counts as unsalted: one that was meant to be is no trend of the salted. */
+const leastSalt = 0.003;
+
+export interface Unusual {
+  /** The points it is about, oldest first; more than one where they stood on one side in a row. */
+  points: TrendPoint[];
+  side: 'above' | 'below';
+  why: ControlLimits['signals'][number]['why'];
+  /** What was unlike this maker's other batches: never a cause that was not written down. */
+  otherwise: string[];
+}
+
+export interface Trend {
+  points: TrendPoint[];
+  limits: ControlLimits;
+  unusual: Unusual[];
+}
+
+/**
+ * A figure from batch to batch: the usual range of this maker ({@link controlLimits}), and what left it, with what was
+ * unlike the others then.
+ * @param points oldest first; one at least
+ */
+export function trend(points: TrendPoint[], all: readonly TrendBatch[]): Trend {
+  const limits = controlLimits({ values: points.map(({ value }) => value) });
+  const unusual: Unusual[] = [];
+  const beyond = new Set(limits.signals.filter(({ why }) => why === 'beyond').map(({ at }) => at));
+  for (const { at, why } of limits.signals) {
+    // Coming back into the range is no second event.
+    if (why === 'jump' && beyond.has(at - 1)) continue;
+    const point = points[at]!;
+    const side = point.value >= limits.centre ? 'above' : 'below';
+    const before = unusual.at(-1);
+    // A run is one thing that happened, however long it lasts.
+    if (
+      why === 'run' &&
+      before?.why === 'run' &&
+      before.side === side &&
+      before.points.at(-1) === points[at - 1]
+    ) {
+      before.points.push(point);
+      continue;
+    }
+    const from = why === 'run' ? points.slice(Math.max(0, at - 7), at + 1) : [point];
+    unusual.push({ points: from, side, why, otherwise: [] });
+  }
+  for (const one of unusual)
+    if (one.why !== 'run' && one.points[0]!.batch) one.otherwise = unlike(one.points[0]!.batch, all);
+  return { points, limits, unusual };
+}
+
+/** Fewer others say nothing of what is usual. */
+const leastOthers = 5;
+/** What a batch has to differ by to be called other, beside three times the usual scatter of it (engineering estimates). */
+const otherBy = { temperature: 1.5, creamFat: 0.04, fill: 0.15 } as const;
+/** A robust standard deviation of a median absolute deviation (Rousseeuw & Croux, JASA 88, 1993). */
+const robust = 1.4826;
+
+/** What of a batch was unlike this maker's others, in words; nothing where nothing was. Temperatures in °C. */
+export function unlike(one: TrendBatch, all: readonly TrendBatch[]): string[] {
+  const others = all.filter(({ id, ripened }) => id !== one.id && ripened === one.ripened);
+  const said: { far: number; says: string }[] = [];
+  const against = (key: keyof typeof otherBy, words: (value: number, usual: number) => string): void => {
+    const value = one[key];
+    const values = others.map((other) => other[key]).filter((other) => other !== undefined);
+    if (value === undefined || values.length < leastOthers) return;
+    const usual = median(values);
+    const spread = robust * median(values.map((other) => Math.abs(other - usual)));
+    const far = Math.abs(value - usual) / Math.max(otherBy[key], 3 * spread);
+    if (far >= 1) said.push({ far, says: words(value, usual) });
+  };
+  against(
+    'temperature',
+    (value, usual) => `it began at ${decimal(value, 1)} °C, your usual is ${decimal(usual, 1)} °C`,
+  );
+  against(
+    'creamFat',
+    (value, usual) => `its cream held ${percent(value, 0)} of fat, your usual is ${percent(usual, 0)}`,
+  );
+  against(
+    'fill',
+    (value, usual) => `the churn was ${percent(value, 0)} full, ${percent(usual, 0)} is your usual`,
+  );
+  const sameTool = others.filter(({ tool }) => tool === one.tool).length;
+  if (others.length >= leastOthers && sameTool < 0.15 * others.length)
+    said.push({
+      far: 1,
+      says: `it was churned in a ${tools[one.tool].name.toLowerCase()}, which is rare here`,
+    });
+  return said.toSorted((a, b) => b.far - a.far).map(({ says }) => says);
+}

@@ -1,0 +1,250 @@
+'use client';
+
+import dynamic from 'next/dynamic';
+import Link from 'next/link';
+import { useMemo, useState } from 'react';
+import type { Trend, TrendBatch, TrendKey, TrendPoint } from '@/core/comparing/trends';
+import { trend, trendOf } from '@/core/comparing/trends';
+import { decimal } from '@/core/quantities/formatQuantity';
+import { list } from '@/core/quantities/list';
+import type { TrendsView } from '@/server/ledger/views';
+import { Door } from '../../board/Door';
+import { useSay } from '../../frame/FarmContext';
+import { Chips } from '../../quantity/Chips';
+import { Quiet } from '../../theme/Enamel';
+import { useDraft } from '../../frame/useDraft';
+import { byMonth } from './byMonth';
+import { trendSays, trendWords, unusualSays } from './trendWords';
+import styles from './Trends.module.css';
+
+const TrendChart = dynamic(() => import('./TrendChart').then((part) => part.TrendChart), {
+  ssr: false,
+  loading: () => <div className={styles.toCome} />,
+});
+
+type Key = TrendKey | 'skim';
+const order: readonly Key[] = ['efficiency', 'breakTime', 'butterFat', 'salt', 'skim', 'perLitre', 'colour'];
+/** A churn, or a separator, that was used less has no trend of its own. */
+const leastOfOne = 3;
+
+interface Chosen {
+  key: Key;
+  /** Of one churn, separator or vessel; empty for all. */
+  of: string;
+}
+
+/** A figure from batch to batch: the usual range, what left it and what was otherwise then, and the year. */
+export function Trends({ view }: { view: TrendsView }) {
+  const say = useSay();
+  const [{ key, of }, choose] = useDraft<Chosen>(`trends:${view.farm.id}`, () => ({
+    key: 'efficiency',
+    of: '',
+  }));
+  const words = trendWords(say)[key];
+  const told = useMemo(() => pointsOf(view, key), [view, key]);
+  const makers = [...new Set(told.flatMap(({ by }) => (by === undefined ? [] : [by])))].filter(
+    (one) => told.filter(({ by }) => by === one).length >= leastOfOne,
+  );
+  const one = makers.includes(of) ? of : '';
+  const shown = useMemo(() => {
+    const points = told.filter(({ by }) => one === '' || by === one);
+    const batches = view.batches.filter(({ churn }) => one === '' || churn === one);
+    return points.length === 0
+      ? undefined
+      : trend(
+          points.map(({ point }) => point),
+          batches,
+        );
+  }, [told, one, view.batches]);
+  return (
+    <article className={styles.page}>
+      <h1>
+        {shown
+          ? trendSays(shown, words)
+          : key === 'skim'
+            ? 'No skimming is written down yet.'
+            : `Nothing tells of ${words.inSentence} yet.`}
+      </h1>
+      <Chips
+        legend="What of it"
+        chosen={key}
+        onChoose={(next) => choose({ key: next as Key })}
+        choices={order.map((each) => ({ key: each, name: trendWords(say)[each].name }))}
+      />
+      {shown && <Told key={`${key} ${one}`} shown={shown} of={key} view={view} />}
+      {makers.length > 1 && (
+        <Chips
+          legend={key === 'skim' ? 'Skimmed by' : 'Churned in'}
+          chosen={one}
+          onChoose={(next) => choose({ of: next })}
+          choices={[
+            { key: '', name: 'All of them' },
+            ...makers.map((maker) => ({ key: maker, name: maker })),
+          ]}
+        />
+      )}
+      <Year batches={view.batches} />
+      <p className={styles.ways}>
+        <Link href="/ledger/learned">What it has learned of your dairy</Link>
+        <Link href="/ledger/batches">Every batch</Link>
+      </p>
+    </article>
+  );
+}
+
+interface Told {
+  point: TrendPoint;
+  by: string | undefined;
+}
+
+function pointsOf({ batches, skims }: TrendsView, key: Key): Told[] {
+  if (key === 'skim')
+    return skims.map(({ id, atSeconds, left, by }) => ({ point: { id, atSeconds, value: left }, by }));
+  return batches.flatMap((batch) => {
+    const value = trendOf[key](batch);
+    return value === undefined
+      ? []
+      : [{ point: { id: batch.id, atSeconds: batch.atSeconds, value, batch }, by: batch.churn }];
+  });
+}
+
+/** What left the range by itself is drawn so, even where it stands in a row of others. */
+const runsFirst = (unusual: Trend['unusual']): Trend['unusual'] =>
+  unusual.toSorted((a, b) => Number(b.why === 'run') - Number(a.why === 'run'));
+
+/** The chart of one trend, the point that is looked at, what left the range, and the same as a table. */
+function Told({ shown, of, view }: { shown: Trend; of: Key; view: TrendsView }) {
+  const say = useSay();
+  const words = trendWords(say)[of];
+  const { points, limits, unusual } = shown;
+  const [at, setAt] = useState(points.length - 1);
+  const point = points[Math.min(at, points.length - 1)]!;
+  const newest = say.dateOf(points.at(-1)!.atSeconds);
+  const day = (atSeconds: number) => say.day(say.dateOf(atSeconds), newest);
+  const name = ({ batch, atSeconds }: TrendPoint) =>
+    batch ? `batch ${batch.number} of ${day(atSeconds)}` : `the skimming of ${day(atSeconds)}`;
+  const strange = new Map(
+    runsFirst(unusual).flatMap(({ points: of, why }) => of.map(({ id }) => [id, why] as const)),
+  );
+  return (
+    <>
+      <TrendChart
+        points={points}
+        limits={limits}
+        words={words}
+        strange={strange}
+        at={at}
+        onLook={setAt}
+        nameOf={name}
+      />
+      <p className={styles.said} aria-live="polite">
+        <strong>{words.say(point.value)}</strong>, {name(point)}
+        {point.batch && (
+          <>
+            {' '}
+            <Link href={`/ledger/${point.id}`}>Open it</Link>
+          </>
+        )}
+      </p>
+      {unusual.length > 0 && (
+        <section aria-label="What left the usual range">
+          <h2>What left the usual range</h2>
+          <ul className={styles.unusual}>
+            {unusual.toReversed().map((one) => (
+              <li key={one.points[0]!.id}>
+                {say.words(unusualSays(one, limits, words, name))}{' '}
+                {one.points[0]!.batch && one.why !== 'run' && (
+                  <Link href={`/ledger/${one.points[0]!.id}`}>Open batch {one.points[0]!.batch.number}</Link>
+                )}
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <Door name="As a table" value={`the ${points.length === 1 ? 'one' : points.length} behind it`}>
+        <div className={styles.scroll} tabIndex={0} role="region" aria-label="The figures behind it">
+          <table className={styles.table}>
+            <thead>
+              <tr>
+                <th scope="col">{of === 'skim' ? 'Skimming' : 'Batch'}</th>
+                <th scope="col">{words.name}</th>
+                {limits.enough && <th scope="col">Range</th>}
+              </tr>
+            </thead>
+            <tbody>
+              {points.toReversed().map((each) => (
+                <tr key={each.id}>
+                  <th scope="row">
+                    {each.batch ? <Link href={`/ledger/${each.id}`}>{each.batch.number}</Link> : null}{' '}
+                    <small>{day(each.atSeconds)}</small>
+                  </th>
+                  <td>{words.say(each.value)}</td>
+                  {limits.enough && <td>{strange.has(each.id) ? 'left it' : 'usual'}</td>}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+        {view.batches.length >= 120 && <Quiet>The newest 120.</Quiet>}
+      </Door>
+    </>
+  );
+}
+
+/** The months of the year beside each other: what a litre gave, how yellow it was, what the cows ate. */
+function Year({ batches }: { batches: readonly TrendBatch[] }) {
+  const say = useSay();
+  const months = byMonth(batches, say.timeZone);
+  if (months.length < 2) return null;
+  const words = trendWords(say);
+  const most = Math.max(...months.map(({ perLitre }) => perLitre ?? 0));
+  return (
+    <Door name="The year" value={yearSays(months, words)}>
+      <table className={styles.table}>
+        <thead>
+          <tr>
+            <th scope="col">Month</th>
+            <th scope="col">Batches</th>
+            <th scope="col">{words.perLitre.name}</th>
+            <th scope="col">Colour</th>
+            <th scope="col">Fed</th>
+          </tr>
+        </thead>
+        <tbody>
+          {months.map(({ month, name, many, perLitre, colour, feeds }) => (
+            <tr key={month}>
+              <th scope="row">{name}</th>
+              <td>{many}</td>
+              <td className={styles.bar}>
+                {perLitre === undefined ? (
+                  '–'
+                ) : (
+                  <>
+                    <span aria-hidden style={{ width: `${(100 * perLitre) / most}%` }} />
+                    <b>{words.perLitre.say(perLitre)}</b>
+                  </>
+                )}
+              </td>
+              <td>{colour === undefined ? '–' : words.colour.say(colour)}</td>
+              <td>{feeds.length === 0 ? '–' : list(feeds)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Door>
+  );
+}
+
+function yearSays(months: ReturnType<typeof byMonth>, words: ReturnType<typeof trendWords>): string {
+  const told = months.filter(({ colour }) => colour !== undefined);
+  if (told.length >= 2) {
+    const yellow = told.reduce((best, one) => (one.colour! > best.colour! ? one : best));
+    const pale = told.reduce((best, one) => (one.colour! < best.colour! ? one : best));
+    if (yellow.colour! - pale.colour! >= 0.5)
+      return `yellowest in ${yellow.name}, ${decimal(yellow.colour!, 1)} of 6; palest in ${pale.name}, ${decimal(pale.colour!, 1)}`;
+  }
+  const given = months.filter(({ perLitre }) => perLitre !== undefined);
+  if (given.length < 2) return 'month by month';
+  const best = given.reduce((most, one) => (one.perLitre! > most.perLitre! ? one : most));
+  return `most in ${best.name}, ${words.perLitre.say(best.perLitre!)}`;
+}
