@@ -128,6 +128,9 @@ const commands: Record<string, (args: readonly string[]) => Promise<void>> = {
     inScratch('bench', ({ env }) => fine(program(here, 'benchDairy', [], env)), {
       larkfold: ['--days', '490'],
     }),
+  // What went wrong at Larkfold is planted: is each of it found, and nothing else?
+  troubles: ([seeds = '20', days = '235']) =>
+    inScratch('bench', ({ env }) => fine(program(here, 'countTroubles', [seeds, days], env)), {}),
   'bench-years': () =>
     inScratch('bench', ({ env }) => fine(program(here, 'benchYears', [], env)), { larkfold: [] }),
   'bench-pages': () =>

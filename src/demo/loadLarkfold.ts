@@ -35,7 +35,13 @@ export async function loadLarkfold(
     seed = 'larkfold',
     days = usualDays,
     progress,
-  }: { seed?: string; days?: number; progress?: (share: number) => void } = {},
+    planted,
+  }: {
+    seed?: string;
+    days?: number;
+    progress?: (share: number) => void;
+    planted?: Planted;
+  } = {},
 ): Promise<boolean> {
   if ((await todayView(farmId)).batches > 0) return false;
   const today = now();
@@ -51,10 +57,13 @@ export async function loadLarkfold(
     living.vesselIds.set(key, id);
     await send(living, 'vessel.add', { id, ...vessel }, opened);
   }
-  await new Larkfold(living, new Days(today), days).live(progress);
+  await new Larkfold(living, new Days(today), days, planted).live(progress);
   setClock(undefined);
   return true;
 }
+
+/** Told of each trouble that was planted, and when its churning began. */
+type Planted = (what: string, at: Date) => void;
 
 class Larkfold {
   private readonly milk: MilkRoom;
@@ -70,6 +79,7 @@ class Larkfold {
     private readonly living: Living,
     private readonly days: Days,
     private readonly howMany: number,
+    private readonly tell: Planted = () => undefined,
   ) {
     this.milk = new MilkRoom(living, days);
   }
@@ -130,13 +140,9 @@ class Larkfold {
     const sours = this.batches % 3 === 1 && together(tubs).toldFat > 0.24;
     if (sours && daysAgo > 3) {
       const pool = await this.pool(tubs, at);
-      await sourPool(
-        this.living,
-        pool,
-        this.line,
-        at,
-        Math.abs(daysAgo - failedRipening) < everyDays && !this.planted.has('failed'),
-      );
+      const fails = Math.abs(daysAgo - failedRipening) < everyDays && !this.planted.has('failed');
+      await sourPool(this.living, pool, this.line, at, fails);
+      if (fails) this.tell('failed ripening', at);
       // It rests cold for a night, and is churned the next morning.
       if (pool.toldMass > 0)
         await this.churnTubs(
@@ -166,12 +172,13 @@ class Larkfold {
       lots: tubs.map((tub) => ({ lotId: tub.lotId! })),
       ...together(tubs),
     };
-    const plan = this.plan(daysAgo, cream, ripened);
+    const { plan, trouble } = this.plan(daysAgo, cream, ripened);
     // Cream too thin to break is lifted by what was richest; the books say so.
     if (cream.toldFat < 0.23) {
       for (const { lotId } of cream.lots) await send(this.living, 'lot.use', { lotId, to: 'baked' }, at);
       return;
     }
+    if (trouble) this.tell(trouble, at);
     const { creamLotId, facts, finish } = await liveThrough(this.living, plan, cream, at);
     this.worked.set(ripened ? 'Sunday cultured' : `${capital(plan.churn)} as usual`, facts);
     this.finishing.push(...finish);
@@ -201,15 +208,15 @@ class Larkfold {
   }
 
   /** How a churning is meant: its churn by how much there is, its temperature near the usual, now and then a trouble. */
-  private plan(daysAgo: number, cream: CreamAtHand, ripened: boolean): Churning {
+  private plan(daysAgo: number, cream: CreamAtHand, ripened: boolean): { plan: Churning; trouble?: string } {
     const celsius = Math.round((13.6 + this.living.noise.normal(0, 0.5)) * 2) / 2;
     const usual = usualChurning(this.batches, cream.toldMass, celsius, ripened, daysAgo);
     const trouble = troubles.find(
       ({ daysAgo: when, what }) => Math.abs(when - daysAgo) <= everyDays && !this.planted.has(what),
     );
-    if (!trouble) return usual;
+    if (!trouble) return { plan: usual };
     this.planted.add(trouble.what);
-    return { ...usual, ...trouble.change };
+    return { plan: { ...usual, ...trouble.change }, trouble: trouble.what };
   }
 
   /** The batch in hand, nine minutes old, out of cream that was kept for it; what is left over stays on the shelf. */

@@ -14,6 +14,8 @@ import type { Verdict } from './churnBalance';
 import type { Figure } from './figure';
 import type { Finding } from './findings';
 import { findingsOf } from './findings';
+import type { Trouble } from './troubles';
+import { troublesOf } from './troubles';
 
 /** Implied fat less sure than this says little about water, one standard deviation (engineering estimate). */
 const unsureAbove = 0.035;
@@ -36,6 +38,8 @@ export interface Judgement {
   verdict: BatchVerdict;
   /** Where the account contradicts itself, with the likeliest wrong number. */
   findings: Finding[];
+  /** What went wrong, by name; none with a good batch. */
+  troubles: Trouble[];
   composition: Composition;
   /** One sentence: what the weight means. */
   meaning: string;
@@ -122,10 +126,19 @@ export function judgeWith(
     : findings.some(({ about }) => about === 'fat')
       ? ('contradicts' as const)
       : byAccount;
-  const said = words[verdict];
+  const troubles = troublesOf(facts, story, {
+    verdict,
+    findings,
+    churnEfficiency: balance.churnEfficiency,
+    impliedButterFat: balance.impliedButterFat,
+    water,
+  });
+  const said =
+    words[verdict === 'wet' && troubles.some(({ key }) => key === 'misweighed') ? 'heavy' : verdict];
   return {
     verdict,
     findings,
+    troubles,
     composition,
     meaning: verdict === 'contradicts' ? findings.find(({ about }) => about === 'fat')!.says : said.meaning,
     advice: said.advice,
@@ -179,7 +192,12 @@ function compositionOf(
   return { fat: Math.max(0, 1 - wet - salt - rest), water: wet, salt, rest };
 }
 
-const words: Record<BatchVerdict, { meaning: string; advice: string }> = {
+const words: Record<BatchVerdict | 'heavy', { meaning: string; advice: string }> = {
+  heavy: {
+    meaning:
+      'Heavier than its fat can explain, though it was washed and worked dry: likelier a weight was read wrong, or the cream was richer than thought.',
+    advice: 'Weigh it again first. If it still weighs that, press and work it again while it is cold.',
+  },
   contradicts: {
     meaning: 'These figures cannot all be right.',
     advice: 'Look at that number first; anything here can be put right.',

@@ -11,7 +11,7 @@ const d4 = 3.267;
 /** Fewer batches than this say nothing about limits (engineering estimate). */
 const enough = 8;
 /** This many in a row on one side of the middle is a shift (Western Electric rule 4). */
-const runLength = 8;
+export const runLength = 8;
 
 export interface ControlLimits extends Predicted {
   enough: boolean;

@@ -1,11 +1,12 @@
 import { median } from 'simple-statistics';
 import type { BatchVerdict } from '../balancing/judgeBatch';
+import type { TroubleKey } from '../balancing/troubles';
 import type { Feed } from '../churning/batchWords';
 import type { ToolKey } from '../churning/tools';
 import { tools } from '../churning/tools';
 import { decimal, percent } from '../quantities/formatQuantity';
 import type { ControlLimits } from './controlLimits';
-import { controlLimits } from './controlLimits';
+import { controlLimits, runLength } from './controlLimits';
 
 /** A batch as trends see it: what it was, and what came of it. Shares as mass fractions, °C, minutes. */
 export interface TrendBatch {
@@ -33,6 +34,8 @@ export interface TrendBatch {
   colour: number | undefined;
   feed: Feed | undefined;
   verdict: BatchVerdict | undefined;
+  /** What went wrong with it, by name. */
+  troubles: readonly TroubleKey[];
 }
 
 /** A skimming: how much of the milk's fat stayed in the skim. */
@@ -84,36 +87,47 @@ export interface Trend {
 
 /**
  * A figure from batch to batch: the usual range of this maker ({@link controlLimits}), and what left it, with what was
- * unlike the others then.
+ * unlike the others then. What stands beyond the limits is set aside and they are drawn anew, so that one bad day makes no
+ * other look strange (Montgomery, Introduction to Statistical Quality Control, 2012, §6.2).
  * @param points oldest first; one at least
  */
 export function trend(points: TrendPoint[], all: readonly TrendBatch[]): Trend {
-  const limits = controlLimits({ values: points.map(({ value }) => value) });
-  const unusual: Unusual[] = [];
-  const beyond = new Set(limits.signals.filter(({ why }) => why === 'beyond').map(({ at }) => at));
+  const first = controlLimits({ values: points.map(({ value }) => value) });
+  const far = new Set(first.signals.flatMap(({ at, why }) => (why === 'beyond' ? [points[at]!] : [])));
+  const near = points.filter((point) => !far.has(point));
+  const limits = near.length === 0 ? first : controlLimits({ values: near.map(({ value }) => value) });
+  const found: Unusual[] = [...far].map((point) => single(point, 'beyond', limits, all));
   for (const { at, why } of limits.signals) {
-    // Coming back into the range is no second event.
-    if (why === 'jump' && beyond.has(at - 1)) continue;
-    const point = points[at]!;
-    const side = point.value >= limits.centre ? 'above' : 'below';
-    const before = unusual.at(-1);
-    // A run is one thing that happened, however long it lasts.
-    if (
-      why === 'run' &&
-      before?.why === 'run' &&
-      before.side === side &&
-      before.points.at(-1) === points[at - 1]
-    ) {
-      before.points.push(point);
+    const point = near[at]!;
+    if (why !== 'run') {
+      found.push(single(point, why, limits, all));
       continue;
     }
-    const from = why === 'run' ? points.slice(Math.max(0, at - 7), at + 1) : [point];
-    unusual.push({ points: from, side, why, otherwise: [] });
+    const side = sideOf(point, limits);
+    const before = found.findLast((one) => one.why === 'run');
+    // A run is one thing that happened, however long it lasts.
+    if (before?.side === side && before.points.at(-1) === near[at - 1]) before.points.push(point);
+    else
+      found.push({ points: near.slice(Math.max(0, at + 1 - runLength), at + 1), side, why, otherwise: [] });
   }
-  for (const one of unusual)
-    if (one.why !== 'run' && one.points[0]!.batch) one.otherwise = unlike(one.points[0]!.batch, all);
-  return { points, limits, unusual };
+  const began = ({ points: of }: Unusual) => of[0]!.atSeconds;
+  return { points, limits, unusual: found.toSorted((a, b) => began(a) - began(b)) };
 }
+
+const sideOf = ({ value }: TrendPoint, { centre }: ControlLimits): Unusual['side'] =>
+  value >= centre ? 'above' : 'below';
+
+const single = (
+  point: TrendPoint,
+  why: Unusual['why'],
+  limits: ControlLimits,
+  all: readonly TrendBatch[],
+): Unusual => ({
+  points: [point],
+  side: sideOf(point, limits),
+  why,
+  otherwise: point.batch ? unlike(point.batch, all) : [],
+});
 
 /** Fewer others say nothing of what is usual. */
 const leastOthers = 5;

@@ -1,4 +1,5 @@
 import type { BatchVerdict, Composition } from '@/core/balancing/judgeBatch';
+import type { TroubleKey } from '@/core/balancing/troubles';
 import type { BatchEvent, BatchFacts, MixedIn } from '@/core/churning/batchEvents';
 import type { Phase, StoryPortion } from '@/core/churning/batchStory';
 import type { PaceLesson } from '@/core/churning/learnPace';
@@ -38,6 +39,8 @@ export interface BatchSummary {
   verdict: BatchVerdict;
   /** g of butter per litre of cream. */
   perLitre: number;
+  /** What went wrong with it; not there in batches packed before that was told. */
+  troubles?: TroubleKey[];
 }
 
 /** An event as stored: with the device that sent it and when the server had it. */

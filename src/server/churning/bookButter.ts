@@ -55,6 +55,7 @@ export async function bookButter(
     composition: judged.composition,
     verdict: judged.verdict,
     perLitre: judged.butterMass / (facts.creamVolume / 1000),
+    troubles: judged.troubles.map(({ key }) => key),
   };
   const packed = story.events.findLast((event) => event.kind === 'packed')!;
   const madeAt = new Date(packed.atSeconds * 1000);

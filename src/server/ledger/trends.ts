@@ -7,6 +7,7 @@ import { trendRows } from '@/data/churning/trendRows';
 import type { FarmScope } from '@/data/farmScope';
 import { inFarm } from '@/data/farmScope';
 import { vesselsOf } from '@/data/house/house';
+import { failedSourings } from '@/data/ledger/failedSourings';
 import { separationsOf } from '@/data/ledger/movements';
 import { now } from '../clock';
 import { houseViewOf } from '../house/views';
@@ -24,6 +25,10 @@ export const trendsView = (farmId: string): Promise<TrendsView> =>
     ...(await houseViewOf(scope)),
     batches: await trendBatches(scope),
     skims: await skimsOf(scope),
+    failed: (await failedSourings(scope, newest)).map(({ at, ...one }) => ({
+      ...one,
+      atSeconds: at.getTime() / 1000,
+    })),
   }));
 
 /** The newest packed batches, oldest first, each with what was foreseen of its break by those before it. */
@@ -49,6 +54,7 @@ export async function trendBatches(scope: FarmScope): Promise<TrendBatch[]> {
     colour: row.colour ?? undefined,
     feed: row.feed ?? undefined,
     verdict: judged.verdict,
+    troubles: judged.troubles ?? [],
   }));
 }
 

@@ -53,6 +53,8 @@ export interface ComparedView extends HouseView {
 export interface TrendsView extends HouseView {
   batches: TrendBatch[];
   skims: TrendSkim[];
+  /** Cream that was set to sour and failed, by what was seen. */
+  failed: { lotId: string; code: string; atSeconds: number; seen: string }[];
 }
 
 /** What was learned of a dairy; `before` is with every batch, where some are left out. */

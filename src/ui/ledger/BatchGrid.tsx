@@ -7,7 +7,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { tools } from '@/core/churning/tools';
 import { percent, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { FoundBatches, LedgerRow } from '@/server/ledger/views';
-import { phaseWords, verdictWords } from '../churning/batchSaid';
+import { phaseWords, verdictSaid } from '../churning/batchSaid';
 import { comfort, rememberComfort } from '../frame/comfort';
 import { useSay } from '../frame/FarmContext';
 import type { Asked } from './EveryBatch';
@@ -69,7 +69,7 @@ export function BatchGrid({
       { field: 'butterFat', headerName: 'Butter’s fat', ...number, width: 112, valueGetter: (_, { judged }) => (judged ? percent(judged.composition.fat) : '–') },
       { field: 'efficiency', headerName: 'Efficiency', ...number, width: 108, valueGetter: (_, { judged }) => (judged ? percent(Math.min(1, judged.churnEfficiency)) : '–') },
       { field: 'verdict', headerName: 'Verdict', flex: 1,
-        minWidth: 150, valueGetter: (_, { judged, phase }) => (judged ? verdictWords[judged.verdict] : phaseWords[phase].toLowerCase()) },
+        minWidth: 150, valueGetter: (_, { judged, phase }) => (judged ? verdictSaid(judged) : phaseWords[phase].toLowerCase()) },
     ];
   }, [say]);
   return (

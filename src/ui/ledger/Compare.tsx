@@ -9,7 +9,7 @@ import { whyLess } from '@/core/comparing/whyLess';
 import { list } from '@/core/quantities/list';
 import { percent, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { ComparedBatch, ComparedView } from '@/server/ledger/views';
-import { verdictWords } from '../churning/batchSaid';
+import { verdictSaid } from '../churning/batchSaid';
 import { useSay } from '../frame/FarmContext';
 import { Quiet } from '../theme/Enamel';
 import styles from './Compare.module.css';
@@ -206,5 +206,5 @@ const rows = (say: Say, unit: string, litres: number): [string, (batch: Compared
   ['Water in it', ({ judged }) => percent(judged.composition.water)],
   ['Colour', ({ tasted }) => (tasted?.colour === undefined ? '–' : `${tasted.colour} of 6`)],
   ['Taste', ({ tasted }) => (tasted?.tastes && tasted.tastes.length > 0 ? list(tasted.tastes) : '–')],
-  ['Verdict', ({ judged }) => verdictWords[judged.verdict]],
+  ['Verdict', ({ judged }) => verdictSaid(judged)],
 ]; // prettier-ignore

@@ -9,7 +9,7 @@ import { Door } from '../board/Door';
 import { Said, Wall } from '../board/Wall';
 import { useSay } from '../frame/FarmContext';
 import { laterPart } from '../frame/laterPart';
-import { phaseWords, verdictWords } from '../churning/batchSaid';
+import { phaseWords, verdictSaid } from '../churning/batchSaid';
 import { Quiet } from '../theme/Enamel';
 import { Press, PressLink } from '../theme/Press';
 import { FatBars } from './FatBars';
@@ -100,11 +100,7 @@ export function Ledger({ view }: { view: LedgerView }) {
                     <td>{figures ? text(spokenFraction(figures.composition.fat)) : '–'}</td>
                     <td>{figures ? text(spokenFraction(figures.churnEfficiency)) : '–'}</td>
                     <td>
-                      {figures ? (
-                        <span data-verdict={figures.verdict}>{verdictWords[figures.verdict]}</span>
-                      ) : (
-                        '–'
-                      )}
+                      {figures ? <span data-verdict={figures.verdict}>{verdictSaid(figures)}</span> : '–'}
                     </td>
                   </tr>
                 ))}

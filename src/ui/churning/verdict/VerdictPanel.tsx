@@ -26,7 +26,8 @@ import { notesSaid } from '../../standing/notesOf';
 import { standingOf } from './standingOf';
 import type { LiveBatch } from '../useBatch';
 import styles from './VerdictPanel.module.css';
-import { verdictWords } from '../batchSaid';
+import { troubleNames } from '@/core/balancing/troubles';
+import { verdictSaid } from '../batchSaid';
 
 const SuspectFix = laterPart(() => import('./SuspectFix').then((part) => part.SuspectFix), null);
 const MoistureCard = laterPart(() => import('../finish/MoistureCard').then((part) => part.MoistureCard));
@@ -77,7 +78,7 @@ export function VerdictPanel({
     <div className={styles.verdict}>
       <Wall boardFirst>
         <Said
-          says={`${judged.verdict === 'unweighed' ? `About ${say.about(judged.butterMass)}` : say.mass(judged.butterMass)} of butter: ${verdictWords[judged.verdict]}.`}
+          says={`${judged.verdict === 'unweighed' ? `About ${say.about(judged.butterMass)}` : say.mass(judged.butterMass)} of butter: ${verdictSaid(judged)}.`}
           why={
             <>
               {say.words(judged.meaning).replace(/\.$/, '')}
@@ -111,6 +112,14 @@ export function VerdictPanel({
         />
         <Board things={standing} label={`Butter of batch ${view.number}`} />
       </Wall>
+      {judged.troubles
+        // What contradicts itself is said above already.
+        .filter(({ key }) => key !== 'misweighed' || judged.verdict === 'wet')
+        .map(({ key, says }) => (
+          <p key={key} className={styles.scale} data-trouble={key}>
+            <strong>{troubleNames[key]}.</strong> {say.words(says)}
+          </p>
+        ))}
       {judged.findings
         .filter(({ about }) => about === 'mass')
         .map(({ says }) => (

@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
 import type { Trend, TrendBatch, TrendKey, TrendPoint } from '@/core/comparing/trends';
+import { troubleNames } from '@/core/balancing/troubles';
 import { trend, trendOf } from '@/core/comparing/trends';
 import { decimal } from '@/core/quantities/formatQuantity';
 import { list } from '@/core/quantities/list';
@@ -83,6 +84,7 @@ export function Trends({ view }: { view: TrendsView }) {
           ]}
         />
       )}
+      <WentWrong view={view} />
       <Year batches={view.batches} />
       <p className={styles.ways}>
         <Link href="/ledger/learned">What it has learned of your dairy</Link>
@@ -190,6 +192,50 @@ function Told({ shown, of, view }: { shown: Trend; of: Key; view: TrendsView }) 
     </>
   );
 }
+
+/** What went wrong of late, by name: the same judgement as on the page of each. */
+function WentWrong({ view: { batches, failed } }: { view: TrendsView }) {
+  const say = useSay();
+  const wrong = [
+    ...batches.flatMap(({ id, number, atSeconds, troubles }) =>
+      troubles.map((key) => ({
+        key: `${id} ${key}`,
+        atSeconds,
+        says: `${troubleNames[key]}: batch ${number}`,
+        href: `/ledger/${id}`,
+      })),
+    ),
+    ...failed
+      .filter(({ atSeconds }) => atSeconds >= (batches[0]?.atSeconds ?? 0))
+      .map(({ lotId, code, atSeconds, seen }) => ({
+        key: lotId,
+        atSeconds,
+        says: `${seenNames[seen] ?? 'Souring failed'}: ${code}`,
+        href: `/shelf/${lotId}`,
+      })),
+  ].toSorted((a, b) => b.atSeconds - a.atSeconds);
+  if (batches.length === 0) return null;
+  const newest = say.dateOf(Math.max(...batches.map(({ atSeconds }) => atSeconds)));
+  return (
+    <section aria-label="What went wrong">
+      <h2>{wrong.length === 0 ? 'Nothing went wrong that the figures show' : 'What went wrong'}</h2>
+      <ul className={styles.unusual}>
+        {wrong.map(({ key, says, href, atSeconds }) => (
+          <li key={key}>
+            <Link href={href}>{says}</Link>, {say.day(say.dateOf(atSeconds), newest)}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const seenNames: Partial<Record<string, string>> = {
+  gas: 'Souring failed, with gas',
+  mould: 'Souring failed, with mould',
+  pink: 'Souring failed, pink',
+  foul: 'Souring failed, foul',
+};
 
 /** The months of the year beside each other: what a litre gave, how yellow it was, what the cows ate. */
 function Year({ batches }: { batches: readonly TrendBatch[] }) {

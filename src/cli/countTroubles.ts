@@ -1,0 +1,69 @@
+import { randomUUID } from 'node:crypto';
+import type { TroubleKey } from '@/core/balancing/troubles';
+import { trendRows } from '@/data/churning/trendRows';
+import { inFarm } from '@/data/farmScope';
+import { openFarm } from '@/data/house/house';
+import { failedSourings } from '@/data/ledger/failedSourings';
+import { loadLarkfold } from '@/demo/loadLarkfold';
+import { setClock } from '@/server/clock';
+import { asCommand } from './benchViews';
+
+/** What each planted trouble ought to be called. */
+const called: Record<string, TroubleKey> = {
+  'mis-weighed': 'misweighed',
+  'too salty, rinsed back': 'salty',
+  'greasy and warm': 'warm',
+  'stuck and cold': 'cold',
+  'wet and heavy': 'wet',
+};
+const [seeds = 20, days = 235] = process.argv.slice(2).map(Number);
+
+asCommand(async () => {
+  const found = new Map<string, { planted: number; named: number; misnamed: string[] }>();
+  const invented: string[] = [];
+  let clean = 0;
+  for (let seed = 1; seed <= seeds; seed += 1) {
+    const farmId = randomUUID();
+    await openFarm(farmId);
+    const planted = new Map<number, string>();
+    setClock(new Date('2026-11-23T07:42:00Z'));
+    await loadLarkfold(farmId, {
+      seed: `trouble ${seed}`,
+      days,
+      planted: (what, at) => planted.set(Math.round(at.getTime() / 1000), what),
+    });
+    const { batches, failed } = await inFarm(farmId, async (scope) => ({
+      batches: await trendRows(scope, 10_000),
+      failed: await failedSourings(scope, 100),
+    }));
+    const score = (what: string, named: boolean, as: string) => {
+      const one = found.get(what) ?? { planted: 0, named: 0, misnamed: [] };
+      one.planted += 1;
+      if (named) one.named += 1;
+      else one.misnamed.push(`seed ${seed}: ${as}`);
+      found.set(what, one);
+    };
+    for (const { number, startedAt, judged, facts } of batches) {
+      const what = planted.get(Math.round(startedAt.getTime() / 1000));
+      const troubles = judged.troubles ?? [];
+      const told = troubles.join(', ') || judged.verdict;
+      if (what) score(what, troubles.length === 1 && troubles[0] === called[what], told);
+      else {
+        clean += 1;
+        if (troubles.length > 0) invented.push(`seed ${seed}, batch ${number}, ${facts.tool}: ${told}`);
+      }
+    }
+    const souring = [...planted.values()].filter((what) => what === 'failed ripening').length;
+    for (let i = 0; i < souring; i += 1) score('failed ripening', failed.length > i, 'not found');
+    for (const { code } of failed.slice(souring)) invented.push(`seed ${seed}: ${code} failed ripening`);
+    process.stderr.write(`seed ${seed}: ${batches.length} batches\n`);
+  }
+  for (const [what, { planted, named, misnamed }] of found)
+    console.log(
+      `${what}: ${named} of ${planted} named rightly${misnamed.length > 0 ? `; ${misnamed.join('; ')}` : ''}`,
+    );
+  console.log(`clean batches: ${clean}, troubles invented: ${invented.length}`);
+  for (const one of invented) console.log(`  ${one}`);
+  const missed = [...found.values()].reduce((sum, one) => sum + one.planted - one.named, 0);
+  return missed + invented.length;
+});
