@@ -115,6 +115,9 @@ export function Ledger({ view }: { view: LedgerView }) {
           <Link href="/ledger/learned">what they have taught</Link>
         </p>
       )}
+      <p style={{ margin: 0 }}>
+        <Link href="/ledger/notebook">Bring years on paper</Link>
+      </p>
       {rows.length > shown && (
         <Press style={{ justifySelf: 'start' }} onClick={() => setShown(shown + furtherRows)}>
           {Math.min(furtherRows, rows.length - shown)} older {rows.length - shown === 1 ? 'one' : 'ones'}

@@ -1,0 +1,26 @@
+import { CalculationError } from '@/core/calculationError';
+import { readBody, Unreadable } from '@/server/http/readBody';
+import { bringNotebook, reportSays } from '@/server/notebook/bringNotebook';
+import { theFarmId } from '@/server/house/theFarm';
+
+/** Takes a notebook in: `?into=` names the farm it goes into, as its pages know it; with `dry=1` it is only looked at. */
+export async function POST(request: Request): Promise<Response> {
+  const { searchParams } = new URL(request.url);
+  const farmId = await theFarmId();
+  const dry = searchParams.get('dry') === '1';
+  const refused = (message: string, status = 400) => Response.json({ error: { message } }, { status });
+  // A page of somebody else's cannot know it.
+  if (searchParams.get('into') !== farmId)
+    return refused('This was meant for another farm: load the page again.');
+  try {
+    const report = await bringNotebook(farmId, await readBody(request), dry);
+    return Response.json(
+      { ...report, says: reportSays(report, dry) },
+      { headers: { 'cache-control': 'no-store' } },
+    );
+  } catch (error) {
+    if (error instanceof Unreadable) return refused(error.message, error.status);
+    if (error instanceof CalculationError) return refused(error.message);
+    throw error;
+  }
+}
