@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { Client } from 'pg';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import type { TroubleKey } from '@/core/balancing/troubles';
 import { trendRows } from '@/data/churning/trendRows';
 import { inFarm } from '@/data/farmScope';
@@ -17,23 +17,23 @@ const called: Record<string, TroubleKey> = {
   'stuck and cold': 'cold',
   'wet and heavy': 'wet',
 };
-const [seeds = 20, days = 235] = process.argv.slice(2).map(Number);
+const [from = 1, to = 1, days = 235] = process.argv.slice(2, 5).map(Number);
+/** What earlier runs counted, and this one adds to. */
+const tally = process.argv[5];
 
-/** What was written since is counted, so that the next farm is as quick as the first. */
-async function analyse(): Promise<void> {
-  const admin = new URL(process.env.ADMIN_DATABASE_URL!);
-  admin.pathname = '/immulgo';
-  const client = new Client({ connectionString: admin.href });
-  await client.connect();
-  await client.query('ANALYZE');
-  await client.end();
+interface Tally {
+  found: Record<string, { planted: number; named: number; misnamed: string[] }>;
+  invented: string[];
+  clean: number;
 }
 
 asCommand(async () => {
-  const found = new Map<string, { planted: number; named: number; misnamed: string[] }>();
-  const invented: string[] = [];
-  let clean = 0;
-  for (let seed = 1; seed <= seeds; seed += 1) {
+  const counted: Tally =
+    tally && existsSync(tally)
+      ? (JSON.parse(readFileSync(tally, 'utf8')) as Tally)
+      : { found: {}, invented: [], clean: 0 };
+  const { found, invented } = counted;
+  for (let seed = from; seed <= to; seed += 1) {
     const farmId = randomUUID();
     await openFarm(farmId);
     const planted = new Map<number, string>();
@@ -48,11 +48,10 @@ asCommand(async () => {
       failed: await failedSourings(scope, 100),
     }));
     const score = (what: string, named: boolean, as: string) => {
-      const one = found.get(what) ?? { planted: 0, named: 0, misnamed: [] };
+      const one = (found[what] ??= { planted: 0, named: 0, misnamed: [] });
       one.planted += 1;
       if (named) one.named += 1;
       else one.misnamed.push(`seed ${seed}: ${as}`);
-      found.set(what, one);
     };
     for (const { number, startedAt, judged, facts } of batches) {
       const what = planted.get(Math.round(startedAt.getTime() / 1000));
@@ -60,22 +59,22 @@ asCommand(async () => {
       const told = troubles.join(', ') || judged.verdict;
       if (what) score(what, troubles.length === 1 && troubles[0] === called[what], told);
       else {
-        clean += 1;
+        counted.clean += 1;
         if (troubles.length > 0) invented.push(`seed ${seed}, batch ${number}, ${facts.tool}: ${told}`);
       }
     }
     const souring = [...planted.values()].filter((what) => what === 'failed ripening').length;
     for (let i = 0; i < souring; i += 1) score('failed ripening', failed.length > i, 'not found');
     for (const { code } of failed.slice(souring)) invented.push(`seed ${seed}: ${code} failed ripening`);
-    await analyse();
     process.stderr.write(`seed ${seed}: ${batches.length} batches\n`);
   }
-  for (const [what, { planted, named, misnamed }] of found)
+  if (tally) writeFileSync(tally, JSON.stringify(counted));
+  for (const [what, { planted, named, misnamed }] of Object.entries(found))
     console.log(
       `${what}: ${named} of ${planted} named rightly${misnamed.length > 0 ? `; ${misnamed.join('; ')}` : ''}`,
     );
-  console.log(`clean batches: ${clean}, troubles invented: ${invented.length}`);
+  console.log(`clean batches: ${counted.clean}, troubles invented: ${invented.length}`);
   for (const one of invented) console.log(`  ${one}`);
-  const missed = [...found.values()].reduce((sum, one) => sum + one.planted - one.named, 0);
+  const missed = Object.values(found).reduce((sum, one) => sum + one.planted - one.named, 0);
   return missed + invented.length;
 });

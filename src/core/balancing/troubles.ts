@@ -24,8 +24,8 @@ export interface Trouble {
   says: string;
 }
 
-/** So many K off the tool’s own degree is warm, or cold (handbook §6.7: two either way are a maker’s choice). */
-const offDegree = 3;
+/** So many K off the tool’s own degree is warm, or cold (handbook §6.7: two either way are a maker’s choice; twice that is none). */
+const offDegree = 4;
 /** Warmth alone is no trouble: it lost so much of its fat, a mass fraction; a usual churning loses 2 to 4 % (handbook §6.8). */
 const greasyLoss = 0.07;
 /** Cold alone is no trouble: it took so many times the tool’s usual, or had to be thinned. */
@@ -79,9 +79,11 @@ export function troublesOf(
         : 'Its figures cannot all be right: look at the weights and the cream’s fat.',
     });
   }
-  const dry = judged.verdict === 'wet' ? workedDry(story, judged) : undefined;
-  if (dry !== undefined) found.push({ key: 'misweighed', says: dry });
-  else if (judged.verdict === 'wet')
+  const dry = judged.verdict === 'wet' && madeDry(story, judged);
+  const heavy = dry ? tooHeavy(story, judged) : undefined;
+  if (heavy !== undefined) found.push({ key: 'misweighed', says: heavy });
+  // Washed clear and worked, and a little heavier than its fat: that is the account’s own doubt.
+  else if (judged.verdict === 'wet' && !dry)
     found.push({
       key: 'wet',
       says: `By its weight it held ${percent(judged.impliedButterFat, 0)} of fat: water or buttermilk stayed in it. Wash it until the water is clear, and press it longer while it is cold.`,
@@ -94,14 +96,22 @@ export function troublesOf(
 /** The account has to leave so much more water than a worked and clear washed butter holds, in standard deviations of both. */
 const drySurely = 1.8;
 
-/** A sentence where butter is heavier than its fat explains, and yet was worked as dry butter is: then a figure is likelier wrong than water in it. */
-function workedDry(story: BatchStory, { water }: Pick<Judgement, 'water'>): string | undefined {
+/** A sentence where butter is far heavier than its fat explains, and yet was worked as dry butter is: then a figure is likelier wrong than water in it. */
+function tooHeavy(story: BatchStory, { water }: Pick<Judgement, 'water'>): string | undefined {
   const by = (source: 'balance' | 'working' | 'test') => water.sources.find((one) => one.source === source);
   const [account, known] = [by('balance'), by('test') ?? by('working')];
-  const done = by('test') !== undefined || (story.worked.at(-1)?.way === 'worked' && washedClear(story));
-  if (!account || !known || !done) return undefined;
+  if (!account || !known) return undefined;
   if (account.moisture - known.moisture < drySurely * together(account.sd, known.sd)) return undefined;
-  return `By its weight it would be ${percent(account.moisture, 0)} water; ${by('test') ? 'the moisture test' : 'worked and washed as it was it'} says about ${percent(known.moisture, 0)}. Likelier a weight was read wrong: weigh it again.`;
+  return `By its weight it would be ${percent(account.moisture, 0)} water; ${by('test') ? 'the moisture test says' : 'butter worked and washed like this holds'} about ${percent(known.moisture, 0)}. Likelier a weight was read wrong: weigh it again.`;
+}
+
+/** Good butter holds 14 to 18 % water (handbook §6.8); a test that says more says that it is wet. */
+const dryUnder = 0.19;
+
+/** It was tested and is dry; or was worked until nothing wept, and washed clear. */
+function madeDry(story: BatchStory, { water }: Pick<Judgement, 'water'>): boolean {
+  const test = water.sources.find(({ source }) => source === 'test');
+  return test ? test.moisture < dryUnder : story.worked.at(-1)?.way === 'worked' && washedClear(story);
 }
 
 const washedClear = ({ washes }: BatchStory): boolean => {

@@ -1,5 +1,6 @@
 import { readDay, ordersOf } from './readDay';
 import type { Column } from './readNotebook';
+import { notebookBatch } from './notebookBatch';
 import { guessColumns, readNotebook } from './readNotebook';
 
 const headers = [
@@ -85,7 +86,7 @@ describe('a line', () => {
     [{ 2: '380' }, 2, /more than the whole/],
     [{ 2: '8' }, 2, /12 to 60 %/],
     [{ 3: '157' }, 3, /between 0 and 35 °C/],
-    [{ 7: '90' }, 7, /as much butter/],
+    [{ 7: '90' }, 7, /^so much butter \(“90 oz”\)/],
     [{ 5: '22 lb' }, 5, /is a mass; a duration is needed/],
   ])('that cannot be right is named by its column: %j', (change, column, says) => {
     const { dirty, row } = readOne(change as Partial<Record<number, string>>);
@@ -95,6 +96,61 @@ describe('a line', () => {
 
   it('names everything that is wrong with it at once', () => {
     expect(readOne({ 0: 'x', 1: 'x', 7: 'x' }).dirty).toHaveLength(3);
+  });
+});
+
+describe('the batch of a line', () => {
+  const churns = [
+    { id: 'oak', name: 'Oak-lid paddle churn', tool: 'paddleHand' as const, capacity: 5000 },
+    { id: 'old', name: 'Old churn', tool: 'dasher' as const, capacity: 9000 },
+  ];
+  const usual = { fat: 0.34, treatment: 'raw', churn: 'vessel:old' } as const;
+  const of = (change?: Partial<Record<number, string>>, same = 0) =>
+    notebookBatch(readOne(change).row!, usual, churns, 0, 1_600_000_000, same);
+
+  it.each([
+    ['paddle', 'paddleHand', 'oak'],
+    ['the oak lid', 'paddleHand', 'oak'],
+    ['motor barrel', 'barrel', null],
+    ['stand mixer', 'standMixer', null],
+    ['in the churn', 'dasher', 'old'],
+    ['', 'dasher', 'old'],
+  ])('was churned in what “%s” means', (churn, tool, vesselId) => {
+    expect(of({ 4: churn }).facts).toMatchObject({ tool, vesselId });
+  });
+
+  it('assumes what is not written, and says so', () => {
+    expect(of({ 2: '', 3: '', 5: '' }).facts).toMatchObject({
+      creamFat: 0.34,
+      fatMethod: 'separator',
+      temperature: 14,
+      temperatureAssumed: true,
+    });
+    expect(of({ 5: '' }).events.some((event) => event.kind === 'mark' && event.stage === 'break')).toBe(
+      false,
+    );
+    expect(of({ 6: '' }).events).toContainEqual(
+      expect.objectContaining({ kind: 'drained', measured: 'skipped' }),
+    );
+  });
+
+  it('has the same ids each time, and others where another line says the same', () => {
+    expect(of()).toEqual(of());
+    expect(of({}, 1).batchId).not.toBe(of().batchId);
+    for (const { id } of of({ 1: 'just under 2 1/2 quarts' }).events)
+      expect(id).toMatch(/^[0-9a-zA-Z-]{8,64}$/);
+  });
+
+  it('takes salt by share, by weight and by spoon, never more than butter takes', () => {
+    const salt = (typed: string) => {
+      const event = of({ 8: typed }).events.find(({ kind }) => kind === 'portion')!;
+      return event.kind === 'portion' ? event.saltMass / event.mass : NaN;
+    };
+    expect(salt('2 %')).toBeCloseTo(0.0196, 3);
+    expect(salt('14 g')).toBeCloseTo(14 / 708.7, 3);
+    expect(salt('2 tsp')).toBeCloseTo(11.8 / 708.7, 2);
+    expect(salt('unsalted')).toBe(0);
+    expect(salt('2 lb')).toBeCloseTo(0.12);
   });
 });
 

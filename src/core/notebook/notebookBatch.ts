@@ -133,6 +133,9 @@ function saltOf(salt: Quantity | undefined, butterMass: number): number {
   return salt.kind === 'mass' ? salt.value : salt.value * saltDensity;
 }
 
+/** What does not tell one churn from another. */
+const anyChurn = new Set(['churn', 'motor', 'hand', 'the', 'machine', 'old', 'new']);
+
 /** The churn that a name means: one of the house’s own by its words, else a kind of churn, else the usual one. */
 function churnOf(
   written: string | undefined,
@@ -145,10 +148,15 @@ function churnOf(
       .split(/[^\p{L}\d]+/u)
       .filter((word) => word.length > 2);
   const said = new Set(words(written ?? ''));
-  const shared = (name: string) => words(name).filter((word) => said.has(word)).length;
+  // “Motor barrel” is a barrel: what many churns are called decides only between two of a kind.
+  const shared = (name: string) =>
+    [...new Set(words(name))].reduce(
+      (sum, word) => sum + (said.has(word) ? (anyChurn.has(word) ? 1 : 4) : 0),
+      0,
+    );
   const best = <T>(of: readonly T[], name: (one: T) => string): T | undefined => {
     const [first] = of.toSorted((a, b) => shared(name(b)) - shared(name(a)));
-    return first !== undefined && shared(name(first)) > 0 ? first : undefined;
+    return first !== undefined && shared(name(first)) >= 4 ? first : undefined;
   };
   const own = churns.filter(({ tool }) => tool !== null);
   const named = best(own, ({ name }) => name);

@@ -142,6 +142,7 @@ function readLine(
     const cell = column < 0 ? '' : (cells[column] ?? '').trim();
     return nothing.test(cell) ? '' : cell;
   };
+  const written = (field: NotebookField) => withUnit(typed(field), columns[at(field)]?.unit ?? '');
   const wrong = (field: NotebookField, says: string): undefined => {
     dirty.push({ column: at(field), field, says });
     return undefined;
@@ -150,16 +151,16 @@ function readLine(
     const cell = typed(field);
     if (cell === '') return undefined;
     try {
-      const { unit } = columns[at(field)]!;
-      const quantity = inUnit(cell, unit, system);
+      const said = withUnit(cell, columns[at(field)]!.unit);
+      const quantity = readAmount(said, system);
       const kinds: readonly QuantityKind[] = notebookFields[field].kinds;
       if (!kinds.includes(quantity.kind))
-        return wrong(field, `“${cell}” is a ${quantity.kind}; a ${kinds.join(' or a ')} is needed.`);
+        return wrong(field, `“${said}” is a ${quantity.kind}; a ${kinds.join(' or a ')} is needed.`);
       const may = possible[field];
       if (may && (quantity.value < may.from || quantity.value > may.to))
-        return wrong(field, `“${cell}”: ${may.says}.`);
+        return wrong(field, `“${said}”: ${may.says}.`);
       if (quantity.value <= 0 && field !== 'temperature' && field !== 'salt')
-        return wrong(field, `“${cell}”: more than nothing is needed.`);
+        return wrong(field, `“${said}”: more than nothing is needed.`);
       return quantity;
     } catch (error) {
       if (error instanceof CalculationError) return wrong(field, error.message);
@@ -188,7 +189,10 @@ function readLine(
   ];
   const salt = unsalted.test(typed('salt')) ? undefined : read('salt');
   if (cream && butter && massOf(butter) >= massOf(cream))
-    wrong('butter', `as much butter (“${typed('butter')}”) as cream (“${typed('cream')}”) cannot be.`);
+    wrong(
+      'butter',
+      `so much butter (“${written('butter')}”) does not come of so much cream (“${written('cream')}”).`,
+    );
   if (dirty.length > 0 || !day || !cream || !butter) return { dirty };
   return {
     row: {
@@ -217,8 +221,5 @@ const soured = /^(y|yes|x|✓|1|true|ripe|ripened|sour|soured|cultured|clabbered
 const massOf = ({ value }: Quantity): number => value;
 
 /** A cell as it says itself, or, where it is a number alone, in its column’s unit. */
-function inUnit(cell: string, unit: string, system: UnitSystem): Quantity {
-  const bare = /^[\d.,\s/¼½¾⅓⅔]+$/.test(cell);
-  const said = bare && unit !== '' ? `${cell} ${unit.replace('°', '')}` : cell;
-  return readAmount(said, system);
-}
+const withUnit = (cell: string, unit: string): string =>
+  unit !== '' && /^[\d.,\s/¼½¾⅓⅔]+$/.test(cell) ? `${cell} ${unit}` : cell;

@@ -35,6 +35,8 @@ const notebook = v.strictObject({
     v.maxLength(60, 'at most 60 columns.'),
   ),
   order: v.picklist(['dmy', 'mdy', 'ymd']),
+  /** Whose quarts and cups it was written in. */
+  measures: v.picklist(['metric', 'us', 'imperial']),
   usual: v.strictObject({
     fat: v.pipe(v.number(), v.minValue(0.12, 'fat from 12 to 60 % is allowed.'), v.maxValue(0.6, 'fat from 12 to 60 % is allowed.')),
     treatment: v.picklist(['raw', 'pasteurised']),
@@ -64,7 +66,7 @@ export async function bringNotebook(farmId: string, sent: unknown, dry: boolean)
     return await inFarm(farmId, async (scope) => {
       const { farm } = await houseViewOf(scope);
       const churns = (await vesselsOf(scope)).filter(({ kind }) => kind === 'churn');
-      const read = readNotebook(told.lines, told.columns, told.order, farm.unitSystem);
+      const read = readNotebook(told.lines, told.columns, told.order, told.measures);
       const sender = await senderOf(scope, told.lines.length);
       report = { taken: [], same: 0, dirty: [] };
       const times = new Map<string, number>();

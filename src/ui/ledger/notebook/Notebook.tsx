@@ -21,6 +21,7 @@ import { QuantityField } from '../../quantity/QuantityField';
 import { understand } from '../../quantity/understand';
 import { Press } from '../../theme/Press';
 import { Quiet } from '../../theme/Enamel';
+import { columnsBefore, rememberColumns } from './columnsBefore';
 import type { Pasted } from './readPaste';
 import { readPaste } from './readPaste';
 import styles from './Notebook.module.css';
@@ -30,6 +31,8 @@ interface Draft {
   /** What a column was said to be, by its header: remembered for the next notebook. */
   columns: Record<string, Column>;
   order: DateOrder | '';
+  /** Whose quarts and cups they are, on a farm that has none of its own. */
+  measures: 'us' | 'imperial';
   /** Cells put right, by line and column. */
   righted: Record<string, string>;
   fatTyped: string;
@@ -66,6 +69,7 @@ export function Notebook({
     text: '',
     columns: {},
     order: '',
+    measures: 'us',
     righted: {},
     fatTyped: percent(fat),
     treatment: 'raw',
@@ -77,12 +81,15 @@ export function Notebook({
   const [busy, setBusy] = useState<'look' | 'take'>();
   const pasted = useMemo(() => readPaste(draft.text), [draft.text]);
   const told = pasted && 'headers' in pasted ? pasted : undefined;
-  const system = say.system;
+  const kitchen =
+    say.system === 'metric' && /\b(qts?|quarts?|pts?|pints?|cups?|gal|gallons?)\b/i.test(draft.text);
+  const system = kitchen ? draft.measures : say.system;
   const columns = useMemo(() => {
     if (!told) return [];
-    const guess = guessColumns(told.headers, system);
-    return told.headers.map((header, i) => draft.columns[header] ?? guess[i]!);
-  }, [told, system, draft.columns]);
+    const guess = guessColumns(told.headers, say.system);
+    const before = columnsBefore(farmId);
+    return told.headers.map((header, i) => draft.columns[header] ?? before[header] ?? guess[i]!);
+  }, [told, say.system, draft.columns, farmId]);
   const days = columns.findIndex((column) => column.field === 'date');
   const orders = useMemo(
     () =>
@@ -122,6 +129,7 @@ export function Notebook({
           lines,
           columns,
           order,
+          measures: system,
           usual: { fat: usual, treatment: draft.treatment, churn: draft.churn },
         }),
         signal: AbortSignal.timeout(patience),
@@ -130,7 +138,10 @@ export function Notebook({
       setReport(
         answer.ok ? { ...said, dry } : { wrong: said.error?.message ?? 'The house could not read it.' },
       );
-      if (answer.ok && !dry) router.refresh();
+      if (answer.ok && !dry) {
+        rememberColumns(farmId, draft.columns);
+        router.refresh();
+      }
     } catch {
       setReport({ wrong: 'The house does not answer: nothing was taken in, or look whether it was.' });
     } finally {
@@ -200,6 +211,17 @@ export function Notebook({
               chosen={order}
               onChoose={(next) => edit({ order: next as DateOrder })}
               choices={(['dmy', 'mdy', 'ymd'] as const).map((key) => ({ key, name: orderNames[key] }))}
+            />
+          )}
+          {kitchen && (
+            <Chips
+              legend="Its quarts, pints and cups are"
+              chosen={draft.measures}
+              onChoose={(measures) => edit({ measures: measures as Draft['measures'] })}
+              choices={[
+                { key: 'us', name: 'US', small: 'a pint of 473 mL' },
+                { key: 'imperial', name: 'imperial', small: 'a pint of 568 mL' },
+              ]}
             />
           )}
           <div className={styles.usual}>
