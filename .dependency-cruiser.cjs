@@ -29,7 +29,7 @@ module.exports = {
       to: {
         path: 'node_modules',
         pathNot:
-          'node_modules/(valibot|@valibot/to-json-schema|ml-matrix|@stdlib/[^/]+|simple-statistics|seedrandom)/',
+          'node_modules/(valibot|@valibot/to-json-schema|ml-matrix|@stdlib/[^/]+|simple-statistics|date-fns|seedrandom)/',
       },
     },
     {

@@ -1,10 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import type { TroubleKey } from '@/core/balancing/troubles';
-import { trendRows } from '@/data/churning/trendRows';
-import { inFarm } from '@/data/farmScope';
-import { openFarm } from '@/data/house/house';
-import { failedSourings } from '@/data/ledger/failedSourings';
+import { openHouse } from '@/server/house/openHouse';
+import { trendsView } from '@/server/ledger/trends';
 import { loadLarkfold } from '@/demo/loadLarkfold';
 import { setClock } from '@/server/clock';
 import { asCommand } from './benchViews';
@@ -34,8 +32,7 @@ asCommand(async () => {
       : { found: {}, invented: [], clean: 0 };
   const { found, invented } = counted;
   for (let seed = from; seed <= to; seed += 1) {
-    const farmId = randomUUID();
-    await openFarm(farmId);
+    const farmId = await openHouse(randomUUID());
     const planted = new Map<number, string>();
     setClock(new Date('2026-11-23T07:42:00Z'));
     await loadLarkfold(farmId, {
@@ -43,24 +40,20 @@ asCommand(async () => {
       days,
       planted: (what, at) => planted.set(Math.round(at.getTime() / 1000), what),
     });
-    const { batches, failed } = await inFarm(farmId, async (scope) => ({
-      batches: await trendRows(scope, 10_000),
-      failed: await failedSourings(scope, 100),
-    }));
+    const { batches, failed } = await trendsView(farmId);
     const score = (what: string, named: boolean, as: string) => {
       const one = (found[what] ??= { planted: 0, named: 0, misnamed: [] });
       one.planted += 1;
       if (named) one.named += 1;
       else one.misnamed.push(`seed ${seed}: ${as}`);
     };
-    for (const { number, startedAt, judged, facts } of batches) {
-      const what = planted.get(Math.round(startedAt.getTime() / 1000));
-      const troubles = judged.troubles ?? [];
-      const told = troubles.join(', ') || judged.verdict;
+    for (const { number, atSeconds, tool, verdict, troubles } of batches) {
+      const what = planted.get(Math.round(atSeconds));
+      const told = troubles.join(', ') || String(verdict);
       if (what) score(what, troubles.length === 1 && troubles[0] === called[what], told);
       else {
         counted.clean += 1;
-        if (troubles.length > 0) invented.push(`seed ${seed}, batch ${number}, ${facts.tool}: ${told}`);
+        if (troubles.length > 0) invented.push(`seed ${seed}, batch ${number}, ${tool}: ${told}`);
       }
     }
     const souring = [...planted.values()].filter((what) => what === 'failed ripening').length;

@@ -27,7 +27,7 @@ export interface Trouble {
 /** So many K off the tool’s own degree is warm, or cold (handbook §6.7: two either way are a maker’s choice; twice that is none). */
 const offDegree = 4;
 /** Warmth alone is no trouble: it lost so much of its fat, a mass fraction; a usual churning loses 2 to 4 % (handbook §6.8). */
-const greasyLoss = 0.07;
+const greasyLoss = 0.05;
 /** Cold alone is no trouble: it took so many times the tool’s usual, or had to be thinned. */
 const stuckTimes = 1.6;
 /** Salted butter holds 1.5 to 2.5 % (handbook §6.10): so much more than was meant, and more than this, is too much. */
@@ -94,7 +94,7 @@ export function troublesOf(
 }
 
 /** The account has to leave so much more water than a worked and clear washed butter holds, in standard deviations of both. */
-const drySurely = 1.8;
+const drySurely = 1.5;
 
 /** A sentence where butter is far heavier than its fat explains, and yet was worked as dry butter is: then a figure is likelier wrong than water in it. */
 function tooHeavy(story: BatchStory, { water }: Pick<Judgement, 'water'>): string | undefined {

@@ -46,7 +46,7 @@ it('a separator’s tests of the skim teach its skim, and its runs its cream', (
   expect(
     learnedSeparator(
       'hand',
-      runs.map(({ skimFat: _, ...run }) => run),
+      runs.map(({ temperature, flow, screw, creamFat }) => ({ temperature, flow, screw, creamFat })),
     ).skim,
   ).toMatchObject({ from: 0, width: 1 });
 });

@@ -1,5 +1,3 @@
-import type { BatchVerdict } from '@/core/balancing/judgeBatch';
-import type { TroubleKey } from '@/core/balancing/troubles';
 import type { Phase } from '@/core/churning/batchStory';
 
 /** Where a batch stands, said plainly. */
@@ -14,23 +12,4 @@ export const phaseWords: Record<Phase, string> = {
   abandoned: 'Given up',
 };
 
-/** The verdict of a batch in words: what was worked dry and is too heavy is not called wet. */
-export const verdictSaid = ({
-  verdict,
-  troubles = [],
-}: {
-  verdict: BatchVerdict;
-  troubles?: readonly (TroubleKey | { key: TroubleKey })[];
-}): string =>
-  verdict === 'wet' && troubles.some((one) => (typeof one === 'string' ? one : one.key) === 'misweighed')
-    ? 'heavier than it can be'
-    : verdictWords[verdict];
-
-/** What a batch came to, in the words its page and its row in the ledger share. */
-export const verdictWords: Record<BatchVerdict, string> = {
-  wet: 'still wet, most likely',
-  plausible: 'good',
-  suspect: 'some fat went missing',
-  unweighed: 'not weighed',
-  contradicts: 'the figures do not add up',
-};
+export { verdictSaid, verdictWords } from '@/core/balancing/verdictWords';

@@ -3,30 +3,14 @@
 import { styled } from '@mui/material/styles';
 import type { ReactNode } from 'react';
 import { useState } from 'react';
-import type { Figure, FigureInput, FigureUnit } from '@/core/balancing/figure';
-import { spokenFraction, spokenMass, spokenMinutes, text as asText } from '@/core/quantities/formatQuantity';
+import type { Figure, FigureInput } from '@/core/balancing/figure';
+import { sayFigure } from '@/core/balancing/sayFigure';
 import type { UnitSystem } from '@/core/quantities/units';
 import { laterPart } from '../frame/laterPart';
 import { useSay } from '../frame/FarmContext';
 import { Unseen } from '../theme/Enamel';
 
 const WhySheet = laterPart(() => import('./WhySheet').then((part) => part.WhySheet), null);
-
-/** A figure's value in the farm's units. */
-export function sayFigure(value: number, unit: FigureUnit, system: UnitSystem): string {
-  switch (unit) {
-    case 'mass':
-      return asText(spokenMass(value, system));
-    case 'fraction':
-      return asText(spokenFraction(value));
-    case 'minutes':
-      return asText(spokenMinutes(value));
-    case 'massPerLitre':
-      return system === 'metric'
-        ? `${asText(spokenMass(value, system))} per litre`
-        : `${asText(spokenMass(value * (system === 'us' ? 0.946353 : 1.136523), system))} per quart`;
-  }
-}
 
 const Formula = styled('p')({
   margin: 0,

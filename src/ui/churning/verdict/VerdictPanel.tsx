@@ -17,7 +17,8 @@ import { rawCaution } from '@/core/keeping/cautions';
 import { useSay } from '../../frame/FarmContext';
 import { laterPart } from '../../frame/laterPart';
 import { useLater } from '../../frame/useLater';
-import { sayFigure, Why } from '../../why/Why';
+import { Why } from '../../why/Why';
+import { sayFigure } from '@/core/balancing/sayFigure';
 import { Press, PressLink } from '../../theme/Press';
 import { FatTrail } from './FatTrail';
 import { theJudging } from './judging';
@@ -88,9 +89,19 @@ export function VerdictPanel({
           acts={
             <div className={styles.acts}>
               {inLedger ? (
-                <PressLink look="main" href={`/churn/new?like=${view.id}`} className={styles.main}>
-                  Churn as this time
-                </PressLink>
+                <>
+                  <PressLink look="main" href={`/churn/new?like=${view.id}`} className={styles.main}>
+                    Churn as this time
+                  </PressLink>
+                  <PressLink
+                    look="word"
+                    prefetch={false}
+                    target="_blank"
+                    href={`/api/batches/${view.id}/sheet${say.system === 'us' ? '?paper=letter' : ''}`}
+                  >
+                    Its sheet to print
+                  </PressLink>
+                </>
               ) : (
                 <PressLink look="main" href="/" className={styles.main} data-act="done">
                   Done
