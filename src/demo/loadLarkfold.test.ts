@@ -4,7 +4,11 @@ import type { TestDatabase } from '@/data/testing/database';
 import { trailOf } from '@/data/ledger/movements';
 import { testDatabase } from '@/data/testing/database';
 import { setClock } from '@/server/clock';
+import { packedBetween } from '@/data/churning/batches';
 import { ledgerView } from '@/server/ledger/views';
+import { periodTrail } from '@/server/ledger/periodTrail';
+import { trendsView } from '@/server/ledger/trends';
+import { upstreamOf } from '@/server/ledger/upstream';
 import { todayView } from '@/server/today/views';
 import { loadLarkfold } from './loadLarkfold';
 
@@ -53,6 +57,24 @@ it('lives through Larkfold’s mornings the same way each time, with books that 
     database().query('SELECT sum(mass) AS mass, sum(fat) AS fat FROM entry_line', { transaction }),
   );
   expect(sums).toEqual([{ mass: '0.000', fat: '0.000' }]);
+  // A month is the sum of its batches, each followed back by itself, and what was planted in it is found.
+  const { trail, before } = await periodTrail(first, { from: '2026-10-25', to: '2026-11-23' });
+  expect(trail.batches).toBeGreaterThan(5);
+  expect(before.batches).toBeGreaterThan(0);
+  const alone = await inFarm(first, async (scope) => {
+    const batches = await packedBetween(scope, new Date('2026-10-25T00:00Z'), new Date('2026-11-24T00:00Z'));
+    return Promise.all(
+      batches.map(({ creamLotId, fatIn }) => upstreamOf(scope, { lot: creamLotId, fat: fatIn })),
+    );
+  });
+  // Cream that was poured on between two churnings is shared out a little otherwise when both are asked for at once.
+  for (const part of ['milk', 'skim', 'cream'] as const) {
+    const sum = alone.reduce((all, one) => all + one[part], 0);
+    expect(Math.abs(trail.upstream![part] / sum - 1)).toBeLessThan(0.001);
+  }
+  expect(trail.fatToButter + trail.inButtermilk + trail.lossFat).toBeCloseTo(trail.fatIn, 6);
+  const { batches } = await trendsView(first);
+  expect(batches.flatMap(({ troubles }) => troubles).toSorted()).toEqual(['cold', 'wet']);
   // From a pat on the shelf the way leads back to milkings of several days.
   const { lots, steps } = await inFarm(first, (scope) => trailOf(scope, butter.at(-1)!.lotId));
   expect(lots.filter(({ kind }) => kind === 'milk').length).toBeGreaterThan(3);

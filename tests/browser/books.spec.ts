@@ -52,6 +52,7 @@ test('figures go from batch to batch, by keys too, and what left the usual range
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('No skimming is written down yet.');
   await page.getByRole('radio', { name: 'Break time' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/^Your batches break/);
+  await page.emulateMedia({ colorScheme: 'dark' });
   await page.getByText('As a table').click();
   await expect(
     page.getByRole('region', { name: 'The figures behind it' }).getByRole('row').nth(3),
@@ -60,6 +61,20 @@ test('figures go from batch to batch, by keys too, and what left the usual range
   await page.getByRole('radio', { name: 'Efficiency' }).click();
   await wrong.getByRole('link', { name: /^Greasy and warm/ }).click();
   await expect(page.locator('[data-trouble=warm]')).toContainText(/^Greasy and warm\. It began at 22\.5 °C/);
+  await page.getByText('Why, and how sure').click();
+  await expect(
+    page.getByRole('listitem').filter({ hasText: /^Left in the buttermilk: .* ± / }),
+  ).toBeVisible();
+  // Its page to print is a PDF of its own.
+  const sheet = await page.request.get(
+    (await page.getByRole('link', { name: 'Its sheet to print' }).getAttribute('href'))!,
+  );
+  expect([sheet.status(), sheet.headers()['content-type']]).toEqual([200, 'application/pdf']);
+  await page.goto('/ledger/trail?from=2026-01-01&to=2026-04-30');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/kg of butter from 16 batches: 9\d/);
+  await expectSound(page);
+  await page.getByRole('radio', { name: 'A week' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/^No butter was packed from/);
 });
 
 test('what was learned stands beside the book, a batch can be left out to see, and the next is planned in one tap', async ({

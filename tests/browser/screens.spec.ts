@@ -28,6 +28,8 @@ test('every screen is sound, in the light and in the dark: accessible, no sidewa
     `/churn/${batchId}`,
     '/ledger',
     `/ledger/${batchId}`,
+    '/ledger/trail',
+    '/ledger/notebook',
     '/pail',
     `/pail/${milk}`,
     '/pail/separator',

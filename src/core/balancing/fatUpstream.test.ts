@@ -15,7 +15,7 @@ const closes = (found: ReturnType<typeof fatUpstream>) =>
 describe('the fat of a batch, back to its milk', () => {
   it('of one skimming is its milk, less what stayed in the skim', () => {
     const found = fatUpstream(
-      { lot: 'c', fat: 532 },
+      [{ lot: 'c', fat: 532 }],
       [
         entry('separated', 1, [['w1', -590], ['r1', 532], ['pigs', 58]]),
         entry('poured', 2, [['r1', -532], ['c', 532]]),
@@ -27,7 +27,7 @@ describe('the fat of a batch, back to its milk', () => {
 
   it('takes of each lot only what came into this churn, and of its skim as much', () => {
     const found = fatUpstream(
-      { lot: 'c', fat: 300 },
+      [{ lot: 'c', fat: 300 }],
       [
         entry('separated', 1, [['w1', -440], ['r1', 400], ['s1', 30], ['spilled', 10]]),
         entry('separated', 2, [['w2', -220], ['tub', 200], ['yoghurt', 20]]),
@@ -43,7 +43,7 @@ describe('the fat of a batch, back to its milk', () => {
 
   it('knows cream that came in as cream, and a spoon of culture', () => {
     const found = fatUpstream(
-      { lot: 'c', fat: 505 },
+      [{ lot: 'c', fat: 505 }],
       [
         entry('bought', 1, [['received', -500], ['r1', 500]]),
         entry('poured', 2, [['culture', -5], ['r1', 5]]),
@@ -56,7 +56,7 @@ describe('the fat of a batch, back to its milk', () => {
 
   it('of a skimming in two cuts takes its own cut’s part, and nothing of what was not churned', () => {
     const found = fatUpstream(
-      { lot: 'c', fat: 200 },
+      [{ lot: 'c', fat: 200 }],
       [
         entry('separated', 1, [['w1', -550], ['top', 300], ['r1', 200], ['s1', 50]]),
         entry('poured', 2, [['r1', -200], ['c', 200]]),
@@ -76,7 +76,7 @@ describe('the fat of a batch, back to its milk', () => {
       entry('separated', 1, [['w1', -220], ['r1', 200], ['pigs', 20]]),
     ]; // prettier-ignore
     for (const entries of [told, told.toReversed()]) {
-      const found = fatUpstream({ lot: 'c', fat: 190 }, entries, kinds);
+      const found = fatUpstream([{ lot: 'c', fat: 190 }], entries, kinds);
       expect(found.milk).toBeGreaterThan(190);
       expect(found.milk).toBeLessThanOrEqual(220);
     }

@@ -24,16 +24,17 @@ export interface FatUpstream {
 const lost = new Set(['spilled', 'smeared', 'spoiled']);
 
 /**
- * Follows a batch's cream back to the milk: of every lot on the way only the part that came to this churn, of every skimming the
+ * Follows the cream of a batch, or of several, back to the milk: of every lot on the way only the part that came to these churns, of every skimming the
  * milk, skim and losses in proportion. What is made of skim or kept of it counts as skim.
- * @param cream the lot that was churned, and g of fat that went into the churn
+ * @param creams the lots that were churned, and g of fat that went into the churn of each
  * @param kinds what each lot is of
  */
 export function fatUpstream(
-  cream: { lot: string; fat: number },
+  creams: readonly { lot: string; fat: number }[],
   entries: readonly FatEntry[],
   kinds: ReadonlyMap<string, string>,
 ): FatUpstream {
+  const churned = new Map(creams.map(({ lot, fat }) => [lot, fat]));
   const inflow = new Map<string, number>();
   const takers = new Map<string, { entry: FatEntry; fat: number }[]>();
   for (const entry of entries)
@@ -48,9 +49,7 @@ export function fatUpstream(
   const share = (lot: string): number => {
     const all = inflow.get(lot) ?? 0;
     const wanted =
-      lot === cream.lot
-        ? cream.fat
-        : (takers.get(lot) ?? []).reduce((sum, { entry, fat }) => sum + fat * part(entry), 0);
+      churned.get(lot) ?? (takers.get(lot) ?? []).reduce((sum, { entry, fat }) => sum + fat * part(entry), 0);
     return all <= 0 ? 0 : Math.min(1, wanted / all);
   };
   /** How much of what an entry moved came to this churn. Of a skimming its creams say it. */
@@ -65,7 +64,14 @@ export function fatUpstream(
     known.set(entry, found);
     return found;
   };
-  const found: FatUpstream = { milk: 0, skim: 0, spilled: 0, bought: 0, culture: 0, cream: cream.fat };
+  const found: FatUpstream = {
+    milk: 0,
+    skim: 0,
+    spilled: 0,
+    bought: 0,
+    culture: 0,
+    cream: creams.reduce((sum, { fat }) => sum + fat, 0),
+  };
   for (const entry of entries) {
     const of = part(entry);
     if (of <= 0) continue;

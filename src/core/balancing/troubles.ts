@@ -27,7 +27,7 @@ export interface Trouble {
 /** So many K off the tool’s own degree is warm, or cold (handbook §6.7: two either way are a maker’s choice; twice that is none). */
 const offDegree = 4;
 /** Warmth alone is no trouble: it lost so much of its fat, a mass fraction; a usual churning loses 2 to 4 % (handbook §6.8). */
-const greasyLoss = 0.05;
+const greasyLoss = 0.04;
 /** Cold alone is no trouble: it took so many times the tool’s usual, or had to be thinned. */
 const stuckTimes = 1.6;
 /** Salted butter holds 1.5 to 2.5 % (handbook §6.10): so much more than was meant, and more than this, is too much. */

@@ -414,3 +414,25 @@ export async function packedBefore(
     fatToButter: Number(fat_to_butter),
   }));
 }
+
+/** Packed batches that were begun in a stretch of time, and whose figures can be right: what went in, and what came out. */
+export async function packedBetween(
+  { farmId, transaction }: FarmScope,
+  from: Date,
+  to: Date,
+): Promise<{ id: string; creamLotId: string; fatIn: number; fatToButter: number; butterMass: number }[]> {
+  const rows = await database().query<Record<string, string>>(
+    `SELECT id, cream_lot_id AS cream, judged->>'fatIn' AS fat_in, judged->>'fatToButter' AS fat_to_butter, judged->>'butterMass' AS butter
+     FROM batch WHERE farm_id = :farmId AND phase = 'packed' AND started_at >= :from AND started_at < :to
+       AND judged->>'verdict' NOT IN ('contradicts', 'unweighed') AND (judged->>'fatIn')::numeric > 0
+     ORDER BY started_at, id`,
+    { replacements: { farmId, from, to }, type: QueryTypes.SELECT, transaction },
+  );
+  return rows.map((row) => ({
+    id: row.id!,
+    creamLotId: row.cream!,
+    fatIn: Number(row.fat_in),
+    fatToButter: Number(row.fat_to_butter),
+    butterMass: Number(row.butter),
+  }));
+}

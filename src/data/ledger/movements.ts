@@ -374,8 +374,12 @@ export interface LineBehind {
   fat: number;
 }
 
-/** Every line of the entries that filled a lot, and all before it: where its fat came from, and what went elsewhere. */
-export async function linesBehind({ farmId, transaction }: FarmScope, lotId: string): Promise<LineBehind[]> {
+/** Every line of the entries that filled these lots, and all before them: where their fat came from, and what went elsewhere. */
+export async function linesBehind(
+  { farmId, transaction }: FarmScope,
+  lotIds: readonly string[],
+): Promise<LineBehind[]> {
+  if (lotIds.length === 0) return [];
   const rows = await database().query<Record<string, unknown>>(
     `WITH RECURSIVE
 fills AS NOT MATERIALIZED (
@@ -384,7 +388,7 @@ fills AS NOT MATERIALIZED (
     AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = l.farm_id AND c.corrects_id = e.id)
 ),
 back AS (
-  SELECT :lotId::text AS lot_id UNION
+  SELECT unnest(ARRAY[:lotIds]::text[]) AS lot_id UNION
   SELECT o.lot_id FROM back JOIN fills ON fills.lot_id = back.lot_id
   JOIN entry_line o ON o.farm_id = :farmId AND o.entry_id = fills.entry_id AND o.lot_id IS NOT NULL AND o.mass < 0
 )
@@ -392,7 +396,7 @@ SELECT e.id, e.kind, e.at, l.lot_id, lot.kind AS lot_kind, l.account, l.fat
 FROM entry e JOIN entry_line l ON l.farm_id = e.farm_id AND l.entry_id = e.id
 LEFT JOIN lot ON lot.farm_id = l.farm_id AND lot.id = l.lot_id
 WHERE e.farm_id = :farmId AND e.id IN (SELECT entry_id FROM fills JOIN back ON back.lot_id = fills.lot_id)`,
-    { replacements: { farmId, lotId }, type: QueryTypes.SELECT, transaction },
+    { replacements: { farmId, lotIds: [...lotIds] }, type: QueryTypes.SELECT, transaction },
   );
   return rows.map((row) => ({
     entryId: String(row.id),

@@ -3,18 +3,21 @@ import { fatUpstream } from '@/core/balancing/fatUpstream';
 import type { FarmScope } from '@/data/farmScope';
 import { linesBehind } from '@/data/ledger/movements';
 
-/** A batch's cream, back to the milk it was skimmed off, and what stayed behind on the way ({@link fatUpstream}). */
+/** The cream of batches, back to the milk it was skimmed off, and what stayed behind on the way ({@link fatUpstream}). */
 export async function upstreamOf(
   scope: FarmScope,
-  cream: { lot: string; fat: number },
+  ...creams: readonly { lot: string; fat: number }[]
 ): Promise<FatUpstream> {
   const entries = new Map<string, FatEntry & { lines: { lot?: string; account?: string; fat: number }[] }>();
   const kinds = new Map<string, string>();
-  for (const { entryId, kind, at, lot, lotKind, account, fat } of await linesBehind(scope, cream.lot)) {
+  for (const { entryId, kind, at, lot, lotKind, account, fat } of await linesBehind(
+    scope,
+    creams.map(({ lot }) => lot),
+  )) {
     const entry = entries.get(entryId) ?? { kind, atSeconds: at.getTime() / 1000, lines: [] };
     entries.set(entryId, entry);
     entry.lines.push({ ...(lot === null ? {} : { lot }), ...(account === null ? {} : { account }), fat });
     if (lot !== null && lotKind !== null) kinds.set(lot, lotKind);
   }
-  return fatUpstream(cream, [...entries.values()], kinds);
+  return fatUpstream(creams, [...entries.values()], kinds);
 }

@@ -1,4 +1,5 @@
 import type { BatchFacts } from '@/core/churning/batchEvents';
+import type { FatUpstream } from '@/core/balancing/fatUpstream';
 import type { Judgement } from '@/core/balancing/judgeBatch';
 import type { BatchStory, Phase } from '@/core/churning/batchStory';
 import type { MarkStage } from '@/core/churning/stages';
@@ -70,6 +71,23 @@ export interface LearnedView extends HouseView {
   last: { id: string; number: number } | undefined;
   next: NextBatch | undefined;
   newest: { id: string; number: number; day: string; out: boolean }[];
+}
+
+/** Where the fat of some days went, and what the same length before came to. ISO dates, g of fat. */
+export interface PeriodTrailView extends HouseView {
+  from: string;
+  to: string;
+  today: string;
+  days: number;
+  trail: PeriodSums & { lossFat: number; inButtermilk: number; upstream: FatUpstream | undefined };
+  before: PeriodSums;
+}
+
+export interface PeriodSums {
+  batches: number;
+  fatIn: number;
+  fatToButter: number;
+  butterMass: number;
 }
 
 export interface LedgerView extends HouseView {

@@ -116,6 +116,12 @@ export function Ledger({ view }: { view: LedgerView }) {
         </p>
       )}
       <p style={{ margin: 0 }}>
+        {judged > 0 && (
+          <>
+            <Link href="/ledger/trail">Where the fat went, of a month or a year</Link>
+            {' · '}
+          </>
+        )}
         <Link href="/ledger/notebook">Bring years on paper</Link>
       </p>
       {rows.length > shown && (

@@ -5,6 +5,9 @@ import type { AgainstUsual } from '@/core/balancing/againstUsual';
 import type { FatUpstream } from '@/core/balancing/fatUpstream';
 import type { Judgement } from '@/core/balancing/judgeBatch';
 import { useSay } from '../../frame/FarmContext';
+import { ninety } from '@/core/quantities/estimate';
+import { Door } from '../../board/Door';
+import type { FatPlace } from './fatFlow';
 import { fatFlow, size } from './fatFlow';
 import styles from './FatTrail.module.css';
 
@@ -13,11 +16,17 @@ export function FatTrail({
   judged,
   upstream,
   against,
+  says,
+  sure,
 }: {
   judged: Pick<Judgement, 'fatIn' | 'fatToButter' | 'buttermilkMass' | 'buttermilkFat' | 'lossFat'>;
   upstream: FatUpstream | undefined;
   /** How that compares with this maker's own, and what would have brought most. */
   against?: AgainstUsual | undefined;
+  /** What else is said of the whole, in a sentence. */
+  says?: string;
+  /** How well each part is known: one standard deviation, g of fat. */
+  sure?: Partial<Record<FatPlace['key'], number>>;
 }) {
   const say = useSay();
   const { places, ribbons } = useMemo(() => fatFlow(judged, upstream), [judged, upstream]);
@@ -30,7 +39,7 @@ export function FatTrail({
     <figure className={styles.trail} data-picture>
       <figcaption>
         {say.mass(judged.fatToButter)} of {say.mass(begins)} of fat reached the butter.
-        {against?.says && <> {against.says}</>}
+        {(against?.says ?? says) && <> {against?.says ?? says}</>}
         {against?.change && <strong className={styles.change}>{say.words(against.change.says)}</strong>}
       </figcaption>
       <svg viewBox={`0 0 ${size.width} ${height}`} aria-hidden>
@@ -100,6 +109,33 @@ export function FatTrail({
           ))}
         </tbody>
       </table>
+      {sure && (
+        <Door name="Why, and how sure" value="each part with its range">
+          <ul className={styles.sure}>
+            {[...way, ...left].map(({ key, name, fat }) => {
+              const sd = sure[key];
+              return (
+                <li key={key}>
+                  {name[0]!.toUpperCase() + name.slice(1)}: <b>{say.mass(fat)}</b>
+                  {sd === undefined || sd <= 0 ? '' : ` ± ${say.mass(ninety * sd)}`}
+                  {sureBy[key] && <small>{sureBy[key]}</small>}
+                </li>
+              );
+            })}
+          </ul>
+        </Door>
+      )}
     </figure>
   );
 }
+
+/** What each part was known by. */
+const sureBy: Partial<Record<FatPlace['key'], string>> = {
+  milk: 'by how much milk there was, and what milk of its breeds holds',
+  skim: 'what of the milk’s fat was not in the cream',
+  bought: 'by its weight, and its label or test',
+  churned: 'by the cream’s weight and its fat',
+  butter: 'what is left of the cream’s fat',
+  buttermilk: 'by its weight, and the churning as it was marked',
+  washed: 'about a hundredth of the fat, by experience of others',
+};

@@ -1,5 +1,6 @@
 'use client';
 
+import type { ComponentProps } from 'react';
 import { useMemo, useState } from 'react';
 import type { Judgement } from '@/core/balancing/judgeBatch';
 import type { BatchStory } from '@/core/churning/batchStory';
@@ -144,7 +145,7 @@ export function VerdictPanel({
       {(judged.withAScale ?? judged.unsure) && (
         <p className={styles.scale}>{judged.withAScale ?? judged.unsure}</p>
       )}
-      <FatTrail judged={judged} upstream={view.upstream} against={view.against} />
+      <FatTrail judged={judged} upstream={view.upstream} against={view.against} sure={sureOf(judged)} />
       <dl className={styles.figures}>
         {judged.figures.map((figure) => (
           <div key={figure.key}>
@@ -198,6 +199,19 @@ export function VerdictPanel({
       </section>
     </div>
   );
+}
+
+/** How well each part of its fat is known: what its figures say of themselves, g. */
+function sureOf({ figures, buttermilkMass }: Judgement): ComponentProps<typeof FatTrail>['sure'] {
+  const figure = (key: string) => figures.find((one) => one.key === key);
+  const input = (name: string) => figure('fatToButter')?.inputs.find((one) => one.name === name)?.sd;
+  const known = (sd: number | undefined) => sd ?? 0;
+  return {
+    churned: known(figure('fatIn')?.sd),
+    butter: known(figure('fatToButter')?.sd),
+    buttermilk: known(input('Fat of the buttermilk')) * buttermilkMass,
+    washed: known(input('Lost to wash and smears')),
+  };
 }
 
 /** What it weighs without its salt and what was mixed in, against what was to be expected of its cream. */

@@ -15,8 +15,8 @@ export interface FatPlace {
 type Node = SankeyNode<FatPlace, object>;
 type Flow = SankeyLink<FatPlace, object>;
 
-/** Less than this is not drawn apart, g. */
-const least = 0.3;
+/** Less than this is not drawn apart: g, and a share of what was churned. */
+const [leastGrams, leastShare] = [0.3, 0.001];
 export const size = { width: 720, height: 300, node: 13, top: 40, gap: 26, way: 170 } as const;
 
 /**
@@ -27,6 +27,7 @@ export function fatFlow(
   judged: Pick<Judgement, 'fatIn' | 'fatToButter' | 'buttermilkMass' | 'buttermilkFat' | 'lossFat'>,
   upstream: FatUpstream | undefined,
 ): { places: (FatPlace & { x0: number; x1: number; y0: number; y1: number })[]; ribbons: { key: string; d: string; left: boolean }[] } {
+  const least = Math.max(leastGrams, leastShare * judged.fatIn);
   const nodes: FatPlace[] = [];
   const links: { source: string; target: string; value: number }[] = [];
   const place = (key: FatPlace['key'], name: string, fat: number, left = false) => {

@@ -1,0 +1,120 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { addDays } from '@/core/keeping/civilDate';
+import { counted } from '@/core/quantities/counted';
+import { percent } from '@/core/quantities/formatQuantity';
+import type { PeriodTrailView } from '@/server/ledger/views';
+import { Door } from '../board/Door';
+import { FatTrail } from '../churning/verdict/FatTrail';
+import { useSay } from '../frame/FarmContext';
+import { Chips } from '../quantity/Chips';
+import { DayField } from '../quantity/DayField';
+import { Quiet } from '../theme/Enamel';
+import styles from './Compare.module.css';
+
+const lengths = [
+  { key: '7', name: 'A week' },
+  { key: '30', name: 'Thirty days' },
+  { key: '91', name: 'A season' },
+  { key: '365', name: 'A year' },
+] as const;
+/** Shares nearer than this are the same, a mass fraction (engineering estimate). */
+const alike = 0.004;
+
+/** Where the fat of some days went, from the milk to the butter, against as many days before. */
+export function PeriodTrail({ view }: { view: PeriodTrailView }) {
+  const say = useSay();
+  const router = useRouter();
+  const { from, to, today, days, trail, before } = view;
+  const [typed, setTyped] = useState<{ from: string | null; to: string | null }>({ from, to });
+  const known = to === today ? (lengths.find(({ key }) => Number(key) === days)?.key ?? 'own') : 'own';
+  const open = (next: { from: string; to: string }) =>
+    router.push(`/ledger/trail?from=${next.from}&to=${next.to}`, { scroll: false });
+  const type = (part: Partial<typeof typed>) => {
+    const next = { ...typed, ...part };
+    setTyped(next);
+    if (/^\d{4}/.test(next.from ?? '') && /^\d{4}/.test(next.to ?? '') && next.from! <= next.to!)
+      open({ from: next.from!, to: next.to! });
+  };
+  return (
+    <article className={styles.page}>
+      <h1>
+        {trail.batches === 0
+          ? `No butter was packed from ${say.day(from, today)} to ${say.day(to, today)}.`
+          : `${say.mass(trail.butterMass)} of butter from ${counted(trail.batches, 'batch', 'batches')}: ${percent(Math.min(1, trail.fatToButter / trail.fatIn))} of what was churned reached it.`}
+      </h1>
+      <Chips
+        legend="How far back"
+        chosen={known}
+        onChoose={(key) => open({ from: addDays(today, 1 - Number(key)), to: today })}
+        choices={[
+          ...lengths.map((one) => ({ ...one, key: one.key as string })),
+          ...(known === 'own'
+            ? [{ key: 'own', name: `${say.day(from, today)} to ${say.day(to, today)}` }]
+            : []),
+        ]}
+      />
+      {trail.batches > 0 && (
+        <FatTrail
+          judged={{
+            fatIn: trail.fatIn,
+            fatToButter: trail.fatToButter,
+            buttermilkMass: 1,
+            buttermilkFat: trail.inButtermilk,
+            lossFat: trail.lossFat,
+          }}
+          upstream={trail.upstream}
+          says={beforeSays(view)}
+        />
+      )}
+      {trail.batches > 0 && before.batches > 0 && (
+        <Quiet>
+          Before it, {counted(before.batches, 'batch', 'batches')} made {say.mass(before.butterMass)} of
+          butter.
+        </Quiet>
+      )}
+      <Door
+        name="Other days"
+        value={`${say.day(from, today)} to ${say.day(to, today)}`}
+        open={trail.batches === 0}
+      >
+        <div className={styles.days}>
+          <DayField
+            label="From"
+            value={typed.from}
+            onValue={(value) => type({ from: value })}
+            hint=""
+            max={today}
+            needed
+          />
+          <DayField
+            label="To"
+            value={typed.to}
+            onValue={(value) => type({ to: value })}
+            hint=""
+            max={today}
+            needed
+          />
+        </div>
+      </Door>
+      <p>
+        <Link href="/ledger/trends">From batch to batch</Link>
+      </p>
+    </article>
+  );
+}
+
+/** The share that reached the butter, against the same length before. */
+function beforeSays({ days, trail, before }: PeriodTrailView): string {
+  const length = days === 1 ? 'day' : `${days} days`;
+  if (before.batches === 0) return '';
+  const [now, then] = [trail.fatToButter / trail.fatIn, before.fatToButter / before.fatIn].map((one) =>
+    Math.min(1, one),
+  );
+  return Math.abs(now! - then!) < alike
+    ? `As in the ${length} before: ${percent(then!)}.`
+    : `In the ${length} before it was ${percent(then!)} of what was churned.`;
+}
