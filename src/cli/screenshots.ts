@@ -94,6 +94,7 @@ const pictures: Picture[] = [
   { name: 'churn-tablet', path: '/churn', size: { width: 820, height: 1180 } },
   { name: 'today-dark', path: '/', dark: true },
   { name: 'ledger', path: '/ledger' },
+  { name: 'trends', path: '/ledger/trends' },
   { name: 'batch', path: '/ledger', first: (page) => newest(page, /wet/) },
   { name: 'bench', path: '/bench' },
   { name: 'house', path: '/house' },
