@@ -22,6 +22,15 @@ describe('a trend', () => {
     expect(unusual[0]!.otherwise[0]).toBe('it began at 20.5 °C, your usual is 13.5 °C');
   });
 
+  it('a jump there and back is one jump', () => {
+    const batches = Array.from({ length: 20 }, (_, i) =>
+      batch(i, { efficiency: i % 4 < 2 || i === 14 ? 0.974 : 0.966 }),
+    );
+    batches[13] = batch(13, { efficiency: 0.9545 });
+    const { unusual } = trend(pointsOf(batches), batches);
+    expect(unusual.map(({ why, points }) => [why, points[0]!.id])).toEqual([['jump', 'batch-13']]);
+  });
+
   it('takes a row on one side for one thing, from its first to its last', () => {
     const batches = [
       ...steady(20),

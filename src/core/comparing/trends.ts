@@ -97,8 +97,11 @@ export function trend(points: TrendPoint[], all: readonly TrendBatch[]): Trend {
   const near = points.filter((point) => !far.has(point));
   const limits = near.length === 0 ? first : controlLimits({ values: near.map(({ value }) => value) });
   const found: Unusual[] = [...far].map((point) => single(point, 'beyond', limits, all));
+  const odd = new Set(limits.signals.flatMap(({ at, why }) => (why === 'run' ? [] : [at])));
   for (const { at, why } of limits.signals) {
     const point = near[at]!;
+    // Coming back into the range is no second event.
+    if (why === 'jump' && odd.has(at - 1)) continue;
     if (why !== 'run') {
       found.push(single(point, why, limits, all));
       continue;
