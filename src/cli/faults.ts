@@ -218,9 +218,9 @@ async function newDevice(browser: Browser): Promise<{ context: BrowserContext; p
 }
 
 const suffer = (page: Page, change: Trouble): Promise<unknown> =>
-  page
-    .evaluate((to) => Object.assign((globalThis as unknown as { trouble: Trouble }).trouble, to), change)
-    .catch(() => undefined);
+  inTime(
+    page.evaluate((to) => Object.assign((globalThis as unknown as { trouble: Trouble }).trouble, to), change),
+  ).catch(() => undefined);
 
 /** One churning: readings that count up, so that each is known by its number. Returns what went wrong with it. */
 async function churn(
@@ -367,9 +367,14 @@ async function told(batchId: string, enough: number): Promise<{ got: number[]; t
   };
 }
 
+/** So long a page may take to answer, ms: one that hangs between a house that died and the next never does. */
+const mostAsked = 10_000;
+const inTime = <T>(asked: Promise<T>): Promise<T> =>
+  Promise.race([asked, sleep(mostAsked).then(() => Promise.reject(new Error('The page does not answer.')))]);
+
 /** What a device keeps that the house has not answered, each as it will be sent. */
-const onDevice = (page: Page): Promise<string[]> =>
-  page.evaluate(
+const onDevice = (page: Page): Promise<string[]> => {
+  const asked = page.evaluate(
     () =>
       new Promise<string[]>((resolve, reject) => {
         const opening = indexedDB.open('immulgo-outbox', 1);
@@ -393,11 +398,16 @@ const onDevice = (page: Page): Promise<string[]> =>
         };
       }),
   );
+  return inTime(asked);
+};
 
 /** What the house failed at stands in sight, and nothing else is left on the device. */
 async function setAside(page: Page): Promise<string[]> {
   for (let tries = 0; tries < 150; tries += 1) {
-    const waiting = await onDevice(page).catch(() => ['the page']);
+    const waiting = await onDevice(page).catch(async () => {
+      await page.reload({ timeout: 10_000 }).catch(() => undefined);
+      return ['the page'];
+    });
     if (waiting.every((input) => input.includes('"kind":"tasted"'))) {
       kept += waiting.length;
       return [];
