@@ -5,9 +5,6 @@ import type { AgainstUsual } from '@/core/balancing/againstUsual';
 import type { FatUpstream } from '@/core/balancing/fatUpstream';
 import type { Judgement } from '@/core/balancing/judgeBatch';
 import { useSay } from '../../frame/FarmContext';
-import { ninety } from '@/core/quantities/estimate';
-import { Door } from '../../board/Door';
-import type { FatPlace } from './fatFlow';
 import { fatFlow, size } from './fatFlow';
 import styles from './FatTrail.module.css';
 
@@ -17,7 +14,6 @@ export function FatTrail({
   upstream,
   against,
   says,
-  sure,
 }: {
   judged: Pick<Judgement, 'fatIn' | 'fatToButter' | 'buttermilkMass' | 'buttermilkFat' | 'lossFat'>;
   upstream: FatUpstream | undefined;
@@ -25,8 +21,6 @@ export function FatTrail({
   against?: AgainstUsual | undefined;
   /** What else is said of the whole, in a sentence. */
   says?: string;
-  /** How well each part is known: one standard deviation, g of fat. */
-  sure?: Partial<Record<FatPlace['key'], number>>;
 }) {
   const say = useSay();
   const { places, ribbons } = useMemo(() => fatFlow(judged, upstream), [judged, upstream]);
@@ -109,33 +103,6 @@ export function FatTrail({
           ))}
         </tbody>
       </table>
-      {sure && (
-        <Door name="Why, and how sure" value="each part with its range">
-          <ul className={styles.sure}>
-            {[...way, ...left].map(({ key, name, fat }) => {
-              const sd = sure[key];
-              return (
-                <li key={key}>
-                  {name[0]!.toUpperCase() + name.slice(1)}: <b>{say.mass(fat)}</b>
-                  {sd === undefined || sd <= 0 ? '' : ` ± ${say.mass(ninety * sd)}`}
-                  {sureBy[key] && <small>{sureBy[key]}</small>}
-                </li>
-              );
-            })}
-          </ul>
-        </Door>
-      )}
     </figure>
   );
 }
-
-/** What each part was known by. */
-const sureBy: Partial<Record<FatPlace['key'], string>> = {
-  milk: 'by how much milk there was, and what milk of its breeds holds',
-  skim: 'what of the milk’s fat was not in the cream',
-  bought: 'by its weight, and its label or test',
-  churned: 'by the cream’s weight and its fat',
-  butter: 'what is left of the cream’s fat',
-  buttermilk: 'by its weight, and the churning as it was marked',
-  washed: 'about a hundredth of the fat, by experience of others',
-};

@@ -1,6 +1,5 @@
 'use client';
 
-import type { ComponentProps } from 'react';
 import { useMemo, useState } from 'react';
 import type { Judgement } from '@/core/balancing/judgeBatch';
 import type { BatchStory } from '@/core/churning/batchStory';
@@ -22,6 +21,7 @@ import { Why } from '../../why/Why';
 import { sayFigure } from '@/core/balancing/sayFigure';
 import { Press, PressLink } from '../../theme/Press';
 import { FatTrail } from './FatTrail';
+import { HowSure } from './HowSure';
 import { theJudging } from './judging';
 import { Portions } from '../finish/Portions';
 import { notesSaid } from '../../standing/notesOf';
@@ -90,19 +90,9 @@ export function VerdictPanel({
           acts={
             <div className={styles.acts}>
               {inLedger ? (
-                <>
-                  <PressLink look="main" href={`/churn/new?like=${view.id}`} className={styles.main}>
-                    Churn as this time
-                  </PressLink>
-                  <PressLink
-                    look="word"
-                    prefetch={false}
-                    target="_blank"
-                    href={`/api/batches/${view.id}/sheet${say.system === 'us' ? '?paper=letter' : ''}`}
-                  >
-                    Its sheet to print
-                  </PressLink>
-                </>
+                <PressLink look="main" href={`/churn/new?like=${view.id}`} className={styles.main}>
+                  Churn as this time
+                </PressLink>
               ) : (
                 <PressLink look="main" href="/" className={styles.main} data-act="done">
                   Done
@@ -145,7 +135,7 @@ export function VerdictPanel({
       {(judged.withAScale ?? judged.unsure) && (
         <p className={styles.scale}>{judged.withAScale ?? judged.unsure}</p>
       )}
-      <FatTrail judged={judged} upstream={view.upstream} against={view.against} sure={sureOf(judged)} />
+      <FatTrail judged={judged} upstream={view.upstream} against={view.against} />
       <dl className={styles.figures}>
         {judged.figures.map((figure) => (
           <div key={figure.key}>
@@ -192,6 +182,15 @@ export function VerdictPanel({
               onNote={(note) => record({ kind: 'noted', note })}
             />
           </Door>
+          <Door name="Why, and on paper" value="how sure each part is" half>
+            <HowSure judged={judged} upstream={view.upstream} />
+            <a
+              href={`/api/batches/${view.id}/sheet${say.system === 'us' ? '?paper=letter' : ''}`}
+              target="_blank"
+            >
+              Its sheet to print
+            </a>
+          </Door>
           <Door name="Keep this way of working" value={view.facts.way ?? 'not kept'} half>
             <KeepWay view={view} story={story} />
           </Door>
@@ -199,19 +198,6 @@ export function VerdictPanel({
       </section>
     </div>
   );
-}
-
-/** How well each part of its fat is known: what its figures say of themselves, g. */
-function sureOf({ figures, buttermilkMass }: Judgement): ComponentProps<typeof FatTrail>['sure'] {
-  const figure = (key: string) => figures.find((one) => one.key === key);
-  const input = (name: string) => figure('fatToButter')?.inputs.find((one) => one.name === name)?.sd;
-  const known = (sd: number | undefined) => sd ?? 0;
-  return {
-    churned: known(figure('fatIn')?.sd),
-    butter: known(figure('fatToButter')?.sd),
-    buttermilk: known(input('Fat of the buttermilk')) * buttermilkMass,
-    washed: known(input('Lost to wash and smears')),
-  };
 }
 
 /** What it weighs without its salt and what was mixed in, against what was to be expected of its cream. */
