@@ -61,7 +61,7 @@ test('figures go from batch to batch, by keys too, and what left the usual range
   await page.getByRole('radio', { name: 'Efficiency' }).click();
   await wrong.getByRole('link', { name: /^Greasy and warm/ }).click();
   await expect(page.locator('[data-trouble=warm]')).toContainText(/^Greasy and warm\. It began at 22\.5 °C/);
-  await page.getByText('Why, and on paper').click();
+  await page.getByText('How it went').click();
   await expect(
     page.getByRole('listitem').filter({ hasText: /^Left in the buttermilk: .* ± / }),
   ).toBeVisible();

@@ -14,6 +14,7 @@ import styles from './BatchPage.module.css';
 
 const CorrectCream = laterPart(() => import('../churning/CorrectCream').then((part) => part.CorrectCream));
 const HowItWent = laterPart(() => import('./HowItWent').then((part) => part.HowItWent));
+const HowSure = laterPart(() => import('../churning/verdict/HowSure').then((part) => part.HowSure));
 
 /** A batch's page in the ledger: the verdict, the cream it came from, and all that happened, to be put right if need be. */
 export function BatchPage({ view: drawn }: { view: BatchView }) {
@@ -56,6 +57,20 @@ export function BatchPage({ view: drawn }: { view: BatchView }) {
         open={story.phase !== 'packed'}
       >
         <HowItWent view={view} story={story} unsent={unsent} record={record} elapsed={elapsed} />
+        {view.judged && (
+          <>
+            <h2>Where its fat went, and how sure that is</h2>
+            <HowSure judged={view.judged} upstream={view.upstream} />
+            <p>
+              <a
+                href={`/api/batches/${view.id}/sheet${say.system === 'us' ? '?paper=letter' : ''}`}
+                target="_blank"
+              >
+                Its sheet to print
+              </a>
+            </p>
+          </>
+        )}
         <div className={styles.right}>
           <Door name="Put the start right" value="cream, fat, warmth, churn, time">
             <CorrectCream view={view} story={story} record={record} />

@@ -21,7 +21,6 @@ import { Why } from '../../why/Why';
 import { sayFigure } from '@/core/balancing/sayFigure';
 import { Press, PressLink } from '../../theme/Press';
 import { FatTrail } from './FatTrail';
-import { HowSure } from './HowSure';
 import { theJudging } from './judging';
 import { Portions } from '../finish/Portions';
 import { notesSaid } from '../../standing/notesOf';
@@ -181,15 +180,6 @@ export function VerdictPanel({
               about="this batch"
               onNote={(note) => record({ kind: 'noted', note })}
             />
-          </Door>
-          <Door name="Why, and on paper" value="how sure each part is" half>
-            <HowSure judged={judged} upstream={view.upstream} />
-            <a
-              href={`/api/batches/${view.id}/sheet${say.system === 'us' ? '?paper=letter' : ''}`}
-              target="_blank"
-            >
-              Its sheet to print
-            </a>
           </Door>
           <Door name="Keep this way of working" value={view.facts.way ?? 'not kept'} half>
             <KeepWay view={view} story={story} />
