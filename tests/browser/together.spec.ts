@@ -56,26 +56,30 @@ test('a mark whose answer is lost on the way back is not doubled', async ({ page
   await expect(page.getByText(/What happened so far \(2\)/)).toBeVisible();
 });
 
-test('a start pressed while the house is gone, and a reload after it, make one batch', async ({
-  page,
-  farm,
-}) => {
-  await page.goto('/churn/new?front=tub');
-  await page.getByLabel('How much cream').fill('1 L');
-  await page.route('**/api/commands', (route) => route.abort());
-  await page.getByRole('button', { name: 'Start churning' }).click();
-  await expect(page.getByText(/kept on this device with its time/)).toBeVisible();
-  await page.reload();
-  await expect(page.getByLabel('How much cream')).toHaveValue('1 L');
-  await expect(page.getByRole('button', { name: 'Writing it down…' })).toBeDisabled();
-  await page.unroute('**/api/commands');
-  await page.evaluate(() => window.dispatchEvent(new Event('online')));
-  await expect(page.getByRole('timer')).toBeVisible();
-  await page.goto('/ledger');
-  await expect(page.getByText('Batch 2')).toHaveCount(0);
-  await page.goto('/churn/new?front=tub');
-  await expect(page.getByLabel('How much cream')).toHaveValue('');
-  await farm.send('house.settle', { name: 'Larkfold' });
+test.describe('without a worker that could serve the churn from the device', () => {
+  test.use({ serviceWorkers: 'block' });
+
+  test('a start pressed while the house is gone, and a reload after it, make one batch', async ({
+    page,
+    farm,
+  }) => {
+    await page.goto('/churn/new?front=tub');
+    await page.getByLabel('How much cream').fill('1 L');
+    await page.route('**/api/commands', (route) => route.abort());
+    await page.getByRole('button', { name: 'Start churning' }).click();
+    await expect(page.getByText(/kept on this device with its time/)).toBeVisible();
+    await page.reload();
+    await expect(page.getByLabel('How much cream')).toHaveValue('1 L');
+    await expect(page.getByRole('button', { name: 'Writing it down…' })).toBeDisabled();
+    await page.unroute('**/api/commands');
+    await page.evaluate(() => window.dispatchEvent(new Event('online')));
+    await expect(page.getByRole('timer')).toBeVisible();
+    await page.goto('/ledger');
+    await expect(page.getByText('Batch 2')).toHaveCount(0);
+    await page.goto('/churn/new?front=tub');
+    await expect(page.getByLabel('How much cream')).toHaveValue('');
+    await farm.send('house.settle', { name: 'Larkfold' });
+  });
 });
 
 test('what was typed and chosen before it was sent survives a reload', async ({ page, farm }) => {
