@@ -81,6 +81,10 @@ test('sentence, main button and picture stand on the screen without scrolling, o
       await page.evaluate(
         () => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))),
       );
+      // What is measured is there: a part that came up a moment later is no part that is missing.
+      const there = page.locator('main :is(.MuiButton-contained, [data-look="main"], button[class*="big"], [class*="acts"] .MuiButton-outlined)');
+      await expect(there.first(), `main button of ${path} at ${size.width}`).toBeAttached();
+      await expect(page.locator('main [data-picture]').first(), `picture of ${path} at ${size.width}`).toBeAttached();
       const { sentence, act, picture, blue, long } = await whatIsSeen(page);
       const where = `${await page.locator("main h1").first().innerText()} ${path} at ${size.width}×${size.height}`;
       // The bar of places lies over the foot of a phone; of the picture at least the things themselves are to be seen.
