@@ -3,6 +3,7 @@ import type { LotKind } from '@/core/standing/lotKinds';
 import { madeKinds } from '@/core/standing/lotKinds';
 import { database } from '../connection';
 import type { FarmScope } from '../farmScope';
+import type { NewEntry } from './ledger';
 import { ParkedRow } from './models';
 
 /** An entry with what it moved, newest first in lists. */
@@ -15,15 +16,21 @@ export interface Movement {
   device: string;
 }
 
-/** The entries of one command that were not taken back. */
+/** The entries of one command that were not taken back; what was put right since stands in their place. */
 export async function entriesOfCommand(
   { farmId, transaction }: FarmScope,
   commandId: string,
 ): Promise<{ id: string; lots: string[] }[]> {
   return database().query<{ id: string; lots: string[] }>(
-    `SELECT e.id, array_remove(array_agg(l.lot_id), NULL) AS lots FROM entry e
+    `WITH RECURSIVE mine AS (
+       SELECT id, recorded_at FROM entry WHERE farm_id = :farmId AND command_id = :commandId AND kind <> 'correction'
+       UNION
+       SELECT e.id, e.recorded_at FROM mine JOIN entry e ON e.farm_id = :farmId AND e.recorded_at >= mine.recorded_at
+         AND e.details->>'corrects' = mine.id::text
+     )
+     SELECT e.id, array_remove(array_agg(l.lot_id), NULL) AS lots FROM entry e
      JOIN entry_line l ON l.farm_id = e.farm_id AND l.entry_id = e.id
-     WHERE e.farm_id = :farmId AND e.command_id = :commandId AND e.kind <> 'correction'
+     WHERE e.farm_id = :farmId AND e.id IN (SELECT id FROM mine)
        AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = e.farm_id AND c.corrects_id = e.id)
      GROUP BY e.id ORDER BY e.id`,
     { replacements: { farmId, commandId }, type: QueryTypes.SELECT, transaction },
@@ -68,6 +75,26 @@ export async function lastTaken(
     `SELECT e.at, c.device FROM entry_line l JOIN entry e ON e.farm_id = l.farm_id AND e.id = l.entry_id
      JOIN command c ON c.farm_id = e.farm_id AND c.id = e.command_id
      WHERE l.farm_id = :farmId AND l.lot_id = :lotId AND l.mass < 0 ORDER BY e.recorded_at DESC LIMIT 1`,
+    { replacements: { farmId, lotId }, type: QueryTypes.SELECT, transaction },
+  );
+  return row;
+}
+
+/** The newest entry that stands and took something out of a lot. */
+export async function lastOut(
+  { farmId, transaction }: FarmScope,
+  lotId: string,
+): Promise<{ id: string; kind: NewEntry['kind']; at: Date; details: Record<string, unknown> } | undefined> {
+  const [row] = await database().query<{
+    id: string;
+    kind: NewEntry['kind'];
+    at: Date;
+    details: Record<string, unknown>;
+  }>(
+    `SELECT e.id, e.kind, e.at, e.details FROM entry_line l JOIN entry e ON e.farm_id = l.farm_id AND e.id = l.entry_id
+     WHERE l.farm_id = :farmId AND l.lot_id = :lotId AND l.mass < 0 AND e.kind <> 'correction'
+       AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = e.farm_id AND c.corrects_id = e.id)
+     ORDER BY e.at DESC, e.recorded_at DESC, e.id LIMIT 1`,
     { replacements: { farmId, lotId }, type: QueryTypes.SELECT, transaction },
   );
   return row;

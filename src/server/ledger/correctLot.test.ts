@@ -1,13 +1,26 @@
 import { randomUUID } from 'node:crypto';
+import { QueryTypes } from 'sequelize';
 import { notTakenBack } from '@/core/standing/lotStory';
+import { database } from '@/data/connection';
+import { inFarm } from '@/data/farmScope';
+import { entriesInto } from '@/data/ledger/ledger';
 import { findNotes } from './views';
 import { morning, send } from '../testing/aBatch';
-import { aDairy, animal, balanced, cream, lotOf, milk, skim, sums } from '../testing/aDairy';
+import { aDairy, animal, balanced, booked, cream, lotOf, milk, putTo, skim, sums } from '../testing/aDairy';
 import { pailView } from '../pail/views';
 
 const house = aDairy();
 const done = { status: 'done' };
 const right = (farm: string, lotId: string, to: object) => send(farm, 'lot.correct', { lotId, to });
+/** g that was drunk, by the books. */
+const drunk = (farm: string): Promise<number> =>
+  inFarm(farm, async ({ transaction }) => {
+    const [row] = await database().query<{ mass: number }>(
+      `SELECT coalesce(sum(mass), 0)::float8 AS mass FROM entry_line WHERE account = 'drunk'`,
+      { type: QueryTypes.SELECT, transaction },
+    );
+    return row!.mass;
+  });
 const vessel = async (farm: string, name: string, kind = 'jar', capacity = 6000) => {
   const id = randomUUID();
   expect(await send(farm, 'vessel.add', { id, tool: null, name, kind, capacity })).toMatchObject(done);
@@ -61,6 +74,58 @@ describe('milk that came in', () => {
     expect(await lotOf(farm, lotId)).toEqual(before);
     expect(await sums(farm)).toMatchObject(balanced);
   });
+
+  it('that was all skimmed was more: its skim was, whatever became of that; the cream stays, and the first act can still be taken back', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm, { fat: 0.04, atSeconds: morning });
+    const creamId = randomUUID();
+    const skimId = randomUUID();
+    await skim(farm, [lotId], { cuts: [{ lotId: creamId, mass: 1900, fat: 0.2 }], skim: { to: 'lot', lotId: skimId }, atSeconds: morning + 3600 });
+    const command = randomUUID();
+    expect(await send(farm, 'lot.correct', { lotId, to: { mass: 12_200 } }, command)).toMatchObject(done);
+    expect(await lotOf(farm, skimId)).toMatchObject({ mass: 12_200 - 1900, fat: expect.closeTo(12_200 * 0.04 - 380, 2) });
+    expect(await lotOf(farm, creamId)).toMatchObject({ mass: 1900, fat: 380 });
+    expect((await booked(farm, command)).mass).toMatchObject({ milked: expect.any(Number) });
+    // The skim is drunk as well: less milk was less of that.
+    expect((await putTo(farm, skimId, 'drunk')).answer).toMatchObject(done);
+    expect(await right(farm, lotId, { mass: 11_000 })).toMatchObject(done);
+    expect(await drunk(farm)).toBeCloseTo(11_000 - 1900, 3);
+    expect(await lotOf(farm, skimId)).toMatchObject({ mass: 0, fat: 0 });
+    // As lean as no milk that gave this cream: the books say that some fat came from nowhere, and stay balanced.
+    expect(await right(farm, lotId, { fat: 0.03 })).toMatchObject(done);
+    expect(await lotOf(farm, creamId)).toMatchObject({ fat: 380 });
+    expect(await sums(farm)).toMatchObject({ ...balanced, least: 0 });
+    const before = await drunk(farm);
+    expect(await right(farm, lotId, { mass: 1500 })).toMatchObject({ status: 'refused', field: 'mass', message: expect.stringMatching(/More was taken/) });
+    expect(await drunk(farm)).toBe(before);
+  }); // prettier-ignore
+
+  it('that was put right is taken back as a whole: nothing of it stays where it was never poured', async () => {
+    const farm = await house.farm();
+    const lotId = randomUUID();
+    const command = randomUUID();
+    expect(await send(farm, 'milk.in', { lotId, from: 'herd', mass: 9000, massSd: 100, celsius: 35 }, command)).toMatchObject(done);
+    expect(await right(farm, lotId, { mass: 9500 })).toMatchObject(done);
+    expect(await right(farm, lotId, { mass: 9700 })).toMatchObject(done);
+    expect(await send(farm, 'entry.undo', { commandId: command })).toMatchObject(done);
+    expect(await lotOf(farm, lotId)).toMatchObject({ mass: 0, fat: 0 });
+    expect(await sums(farm)).toMatchObject({ ...balanced, least: 0 });
+  }); // prettier-ignore
+
+  it('is one of two in a can: that one is put right, and the other stays', async () => {
+    const farm = await house.farm();
+    const plover = animal({ name: 'Plover', breed: 'dairy-shorthorn' });
+    expect(await send(farm, 'animal.put', plover)).toMatchObject(done);
+    const can = await vessel(farm, 'Tall can', 'can', 30_000);
+    const lotId = await milk(farm, { vesselId: can, fat: 0.04 });
+    await milk(farm, { vesselId: can, mass: 8000, fat: 0.04 });
+    const poured = (await inFarm(farm, (scope) => entriesInto(scope, lotId))).find(({ mass }) => mass === 8000)!;
+    expect(await send(farm, 'lot.correct', { lotId, entryId: poured.id, to: { mass: 8500, animalIds: [plover.id] } })).toMatchObject(done);
+    expect(await lotOf(farm, lotId)).toMatchObject({ mass: 11_200 + 8500, details: { animals: ['Plover'] } });
+    // What is there no more is not put right a second time.
+    expect(await send(farm, 'lot.correct', { lotId, entryId: poured.id, to: { mass: 8000 } })).toMatchObject({ status: 'refused', message: expect.stringMatching(/meanwhile/) });
+    expect(await sums(farm)).toMatchObject(balanced);
+  }); // prettier-ignore
 
   it('in which two milkings stand, or cream that was skimmed here, says what to put right instead', async () => {
     const farm = await house.farm();

@@ -5,6 +5,7 @@ import { atSeconds, id } from '@/core/churning/batchEvents';
 import { breedFat } from '@/core/dairy/breeds';
 import { richestCream } from '@/core/dairy/creamFat';
 import { milkBlock, pooledMilkFat, richestMilk } from '@/core/dairy/milkIn';
+import type { LotEvent } from '@/core/standing/lotEvents';
 import { notTakenBack } from '@/core/standing/lotStory';
 import type { FarmScope } from '@/data/farmScope';
 import { animalsOf, farmOf } from '@/data/house/house';
@@ -17,6 +18,7 @@ import type { Sender } from '../commands/command';
 import { localDate } from '../localDate';
 import { Refusal } from '../refusal';
 import { refuseOverfull } from './intoVessel';
+import { passOn } from './passOn';
 import { milligrams, momentOf } from './move';
 import { retell } from './retell';
 import { wholeGrams } from '@/core/quantities/whole';
@@ -42,40 +44,51 @@ type Truth = v.InferOutput<typeof truth>;
  */
 export const correctLot = command({
   name: 'lot.correct',
-  input: v.strictObject({ lotId: id, to: truth }),
-  carryOut: async (scope, { lotId, to }, sender) => {
+  input: v.strictObject({
+    lotId: id,
+    /** Which of the pourings it is of, where several stand in one vessel: its entry. */
+    entryId: v.optional(v.pipe(v.string(), v.uuid('which pouring it was is not readable.'))),
+    to: truth,
+  }),
+  carryOut: async (scope, { lotId, entryId, to }, sender) => {
     const lot = (await lotsById(scope, [lotId], true)).get(lotId);
     if (!lot) throw new Refusal('There is no such lot on this farm.', 'lotId');
     const cameIn = await entriesInto(scope, lotId);
-    const [entry] = cameIn;
+    const entry = entryId === undefined ? cameIn[0] : cameIn.find((one) => one.id === entryId);
+    if (entryId !== undefined && !entry)
+      throw new Refusal(`That was put right or taken back meanwhile: look at ${lot.code} again.`, 'entryId');
     if (
       !entry ||
       !['milked', 'bought', 'received'].includes(entry.kind) ||
       (lot.kind !== 'milk' && lot.kind !== 'cream')
     )
       throw new Refusal(`${lot.code} came of something else here: put that right, and it follows.`, 'lotId');
-    if (cameIn.length > 1)
+    if (cameIn.length > 1 && entryId === undefined)
       throw new Refusal(
         `${lot.code} is of ${cameIn.length} pourings: take the wrong one back and enter it again.`,
         'lotId',
       );
     const at = to.atSeconds === undefined ? entry.at : momentOf(to.atSeconds, sender);
     const whose = await whoseMilk(scope, lot, entry, to, at);
+    const alone = cameIn.length === 1;
     const told = notTakenBack((await lotEventsOf(scope, [lotId])).get(lotId) ?? []);
     const used = told.find(({ kind, atSeconds: when }) => kind === 'drawn' && when < at.getTime() / 1000);
     if (used) throw new Refusal(`Some of ${lot.code} was used before that: look at the time.`, 'atSeconds');
     const amounts = amountsOf(lot, entry, to, whose.fat);
     await book(scope, lot, entry, { ...amounts, at, details: { ...entry.details, ...whose.entry } }, sender);
+    const change = { mass: amounts.mass - entry.mass, fat: amounts.fat - entry.fat };
+    if (isGone(lot) && (Math.abs(change.mass) > 0.0005 || Math.abs(change.fat) > 0.0005))
+      await passOn(scope, lot, change, sender);
     await changeLot(scope, lotId, {
-      ...whose.lot,
+      ...(alone ? whose.lot : {}),
       details: {
         ...lot.details,
-        ...whose.details,
+        ...(alone ? whose.details : await whoseAll(scope, lotId)),
         ...(to.homogenised === undefined ? {} : { homogenised: to.homogenised }),
       },
     });
-    if (to.atSeconds !== undefined) await lotBeganAt(scope, lotId, at);
-    const poured = told.find((event) => event.kind === 'poured')!;
+    if (to.atSeconds !== undefined && alone) await lotBeganAt(scope, lotId, at);
+    const poured = pouringOf(told, entry);
     const by = { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt };
     await addLotEvents(
       scope,
@@ -95,7 +108,7 @@ export const correctLot = command({
     );
     const placed = told.find(({ kind }) => kind === 'placed');
     // Where it stood from the start, it stood from the true start.
-    if (placed?.kind === 'placed' && Math.abs(placed.atSeconds - poured.atSeconds) < 1)
+    if (alone && placed?.kind === 'placed' && Math.abs(placed.atSeconds - poured.atSeconds) < 1)
       await addLotEvents(
         scope,
         lotId,
@@ -110,6 +123,28 @@ export const correctLot = command({
   },
 });
 
+/** All of it was used, so that what was more or less of it went where its rest went. */
+const isGone = (lot: StandingLot): boolean => lot.kind === 'milk' && lot.mass < 0.0005;
+
+/** How its coming in was told: that of the pouring which is put right. */
+function pouringOf(told: readonly LotEvent[], entry: EntryInto): LotEvent {
+  const poured = told.filter((event) => event.kind === 'poured');
+  return (
+    poured.find(
+      ({ atSeconds: when, mass }) =>
+        Math.abs(when - entry.at.getTime() / 1000) < 1 && Math.abs(mass - entry.mass) < 0.001,
+    ) ?? poured[0]!
+  );
+}
+
+/** The animals of all that stands together in one vessel. */
+async function whoseAll(scope: FarmScope, lotId: string): Promise<LotDetails> {
+  const names = (await entriesInto(scope, lotId)).flatMap(({ details }) =>
+    Array.isArray(details.names) ? (details.names as string[]) : [],
+  );
+  return names.length > 0 ? { animals: [...new Set(names)] } : {};
+}
+
 /** g of it and of its fat, as they truly came in. */
 function amountsOf(lot: StandingLot, entry: EntryInto, to: Truth, expectedFat: number | undefined) {
   const mass = milligrams(to.mass ?? entry.mass);
@@ -122,12 +157,13 @@ function amountsOf(lot: StandingLot, entry: EntryInto, to: Truth, expectedFat: n
   const left = { mass: lot.mass + mass - entry.mass, fat: lot.fat + fat - entry.fat };
   const gone = entry.mass - lot.mass;
   const moves = Math.abs(mass - entry.mass) > 0.0005 || Math.abs(fat - entry.fat) > 0.0005;
-  if (moves && (left.mass < -0.0005 || left.fat < -0.0005 || left.fat > left.mass + 0.0005))
+  if (moves && !isGone(lot) && (left.mass < -0.0005 || left.fat < -0.0005 || left.fat > left.mass + 0.0005))
     throw new Refusal(
       `${wholeGrams(gone)} of ${lot.code} was used since: take that back first, then put it right.`,
       to.mass === undefined ? 'fat' : 'mass',
     );
-  if (lot.vessel && mass > entry.mass) refuseOverfull(lot.vessel, mass - entry.mass, lot.mass, 'mass');
+  if (lot.vessel && mass > entry.mass && !isGone(lot))
+    refuseOverfull(lot.vessel, mass - entry.mass, lot.mass, 'mass');
   return { mass, fat };
 }
 
@@ -162,7 +198,7 @@ async function whoseMilk(
   const species = new Set<string>(milked.map((animal) => breedFat[animal.breed].species));
   const byBreed = lot.fatMethod === 'breed' && to.fat === undefined;
   return {
-    ...(byBreed && lot.mass > 0 ? { fat: expected.fat } : {}),
+    ...(byBreed ? { fat: expected.fat } : {}),
     entry: {
       ...heated,
       from: to.animalIds.length > 0 ? 'animals' : 'herd',
