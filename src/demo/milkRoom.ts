@@ -1,11 +1,16 @@
 import { expectedMilkFat } from '@/core/dairy/milkIn';
 import { animals } from './larkfold';
 import type { Days } from './days';
-import { daysInMilk, herdOn, ladled, separated } from './liveMilk';
+import { daysInMilk, givenBy, herdOn, ladled, separated } from './liveMilk';
 import type { Living } from './liveThrough';
 import { send } from './liveThrough';
+import { noiseFrom } from './noise';
 import type { Tub } from './tub';
 import { emptyTub, pourOnto } from './tub';
+
+/** Each cow is milked into a pail of her own on one day in so many. */
+const recordingEvery = 12;
+const recordingOn = 5;
 
 /** Larkfold’s milk room: who is in milk, what comes in, and how it becomes the cream of two tubs. */
 export class MilkRoom {
@@ -25,6 +30,9 @@ export class MilkRoom {
 
   /** Curd that is being eaten. */
   private curds: { lotId: string; at: Date }[] = [];
+
+  /** Of what each cow gives beside the others: a stream of its own, so that all else stays as it is. */
+  private readonly recorded = noiseFrom('recorded');
 
   constructor(
     private readonly living: Living,
@@ -75,6 +83,25 @@ export class MilkRoom {
     return animals.filter((animal) => (daysInMilk(animal, daysAgo) ?? 99) < 5).map(({ name }) => name);
   }
 
+  /** Milk as it is carried in: of all together, or on a day of recording each cow’s by itself, one after the other into one can. */
+  private pails(
+    daysAgo: number,
+    names: readonly string[],
+    told: number,
+  ): { name?: string; first?: boolean; mass: number }[] {
+    if (daysAgo % recordingEvery !== recordingOn || names.length < 2) return [{ mass: told }];
+    const given = names.map(
+      (name) =>
+        givenBy(
+          animals.find((one) => one.name === name)!,
+          daysAgo,
+        ).mass *
+        (1 + this.recorded.normal(0, 0.04)),
+    );
+    const all = given.reduce((sum, one) => sum + one, 0);
+    return names.map((name, i) => ({ name, first: i === 0, mass: Math.round((told * given[i]!) / all) }));
+  }
+
   private async milkIn(
     daysAgo: number,
     at: Date,
@@ -91,22 +118,27 @@ export class MilkRoom {
     const fat = Math.max(0.025, herd.fat + noise.normal(0, 0.0025));
     const lotId = noise.id();
     const told = Math.round(mass * (1 + noise.normal(0, 0.02)));
-    await send(
-      this.living,
-      'milk.in',
-      {
-        lotId,
-        from: kept.length > 0 ? 'animals' : 'herd',
-        animalIds: kept.length > 0 ? herd.names.map((name) => this.ids.get(name)!) : [],
-        mass: told,
-        massSd: 0.02 * told,
-        amountTyped: `${(told / 1030).toFixed(1)} L`,
-        celsius,
-        vesselId: key === null ? null : vesselIds.get(key)!,
-        place: key === null || celsius > 30 ? 'room' : 'fridge',
-      },
-      at,
-    );
+    const named = kept.length > 0;
+    for (const pail of this.pails(daysAgo, named || key === null ? [] : herd.names, told))
+      await send(
+        this.living,
+        'milk.in',
+        {
+          lotId: pail.name === undefined || pail.first ? lotId : this.recorded.id(),
+          from: named || pail.name !== undefined ? 'animals' : 'herd',
+          animalIds: (pail.name !== undefined ? [pail.name] : named ? herd.names : []).map((name) =>
+            this.ids.get(name)!,
+          ),
+          mass: pail.mass,
+          massSd: 0.02 * pail.mass,
+          amountTyped: `${(pail.mass / 1030).toFixed(1)} L`,
+          celsius,
+          vesselId: key === null ? null : vesselIds.get(key)!,
+          place: key === null || celsius > 30 ? 'room' : 'fridge',
+        },
+        at,
+        ...(pail.name === undefined || pail.first ? [] : [this.recorded.id()]),
+      );
     const told0 = animals
       .filter(({ name }) => herd.names.includes(name))
       .map((animal) => {

@@ -29,6 +29,7 @@ test('every screen is sound, in the light and in the dark: accessible, no sidewa
     '/ledger',
     `/ledger/${batchId}`,
     '/ledger/trail',
+    '/ledger/milk',
     '/ledger/notebook',
     '/pail',
     `/pail/${milk}`,

@@ -7,7 +7,11 @@ const kinds = new Map([
 const entry = (kind: string, atSeconds: number, lines: [to: string, fat: number][]): FatEntry => ({
   kind,
   atSeconds,
-  lines: lines.map(([to, fat]) => (kinds.has(to) ? { lot: to, fat } : { account: to, fat })),
+  lines: lines.map(([to, fat]) => ({
+    ...(kinds.has(to) ? { lot: to } : { account: to }),
+    fat,
+    mass: 20 * fat,
+  })),
 });
 const closes = (found: ReturnType<typeof fatUpstream>) =>
   expect(found.milk + found.bought + found.culture).toBeCloseTo(found.cream + found.skim + found.spilled, 6);
@@ -22,7 +26,15 @@ describe('the fat of a batch, back to its milk', () => {
       ],
       kinds,
     ); // prettier-ignore
-    expect(found).toEqual({ milk: 590, skim: 58, spilled: 0, bought: 0, culture: 0, cream: 532 });
+    expect(found).toEqual({
+      milk: 590,
+      milkMass: 11_800,
+      skim: 58,
+      spilled: 0,
+      bought: 0,
+      culture: 0,
+      cream: 532,
+    });
   });
 
   it('takes of each lot only what came into this churn, and of its skim as much', () => {
@@ -37,7 +49,7 @@ describe('the fat of a batch, back to its milk', () => {
       ],
       kinds,
     ); // prettier-ignore
-    expect(found).toMatchObject({ milk: 330, skim: 25, spilled: 5, bought: 0 });
+    expect(found).toMatchObject({ milk: 330, milkMass: 6600, skim: 25, spilled: 5, bought: 0 });
     closes(found);
   });
 
@@ -51,7 +63,7 @@ describe('the fat of a batch, back to its milk', () => {
       ],
       kinds,
     ); // prettier-ignore
-    expect(found).toEqual({ milk: 0, skim: 0, spilled: 0, bought: 500, culture: 5, cream: 505 });
+    expect(found).toEqual({ milk: 0, milkMass: 0, skim: 0, spilled: 0, bought: 500, culture: 5, cream: 505 });
   });
 
   it('of a skimming in two cuts takes its own cut’s part, and nothing of what was not churned', () => {

@@ -2,13 +2,15 @@
 export interface FatEntry {
   kind: string;
   atSeconds: number;
-  lines: readonly { lot?: string | undefined; account?: string | undefined; fat: number }[];
+  lines: readonly { lot?: string | undefined; account?: string | undefined; fat: number; mass?: number }[];
 }
 
 /** Where the fat of a batch's cream came from, and what of its milk's fat went elsewhere on the way, g. */
 export interface FatUpstream {
   /** In the milk that its cream was skimmed off: its own part of it. */
   milk: number;
+  /** g of that milk. */
+  milkMass: number;
   /** That stayed in the skim. */
   skim: number;
   /** Spilled and smeared before it was churned. */
@@ -66,6 +68,7 @@ export function fatUpstream(
   };
   const found: FatUpstream = {
     milk: 0,
+    milkMass: 0,
     skim: 0,
     spilled: 0,
     bought: 0,
@@ -77,9 +80,12 @@ export function fatUpstream(
     if (of <= 0) continue;
     const counted = countedOf(entry, kinds);
     for (const line of entry.lines) {
-      const { lot, account, fat } = line;
+      const { lot, account, fat, mass = 0 } = line;
       if (fat < 0 && lot !== undefined) {
-        if (kinds.get(lot) === 'milk') found.milk -= fat * of;
+        if (kinds.get(lot) === 'milk') {
+          found.milk -= fat * of;
+          found.milkMass -= mass * of;
+        }
       } else if (fat < 0) found[account === 'culture' ? 'culture' : 'bought'] -= fat * of;
       else if (counted.includes(line)) continue;
       else if (account !== undefined && lost.has(account)) found.spilled += fat * of;

@@ -7,6 +7,7 @@ import type { Predicted } from '../prediction';
 import { ninety, together } from '../quantities/estimate';
 import type { Estimate } from '../quantities/estimate';
 import { wholeGrams } from '../quantities/whole';
+import { logarithmicMean } from './logarithmicMean';
 
 const batch = v.strictObject({
   creamMass: positiveMass,
@@ -46,10 +47,6 @@ function factors(one: Batch) {
     water: 1 / balance.impliedButterFat,
   };
 }
-
-/** L(a, b) = (a − b)/(ln a − ln b), between the two. */
-const logarithmicMean = (a: number, b: number): number =>
-  Math.abs(a - b) < 1e-9 * a ? (a + b) / 2 : (a - b) / (Math.log(a) - Math.log(b));
 
 /**
  * The difference in butter between two batches, shared out among fat in, churning, washing, water and salt, so that the

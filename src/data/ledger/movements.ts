@@ -398,6 +398,8 @@ export interface LineBehind {
   lot: string | null;
   lotKind: string | null;
   account: string | null;
+  /** g, and g of fat among them. */
+  mass: number;
   fat: number;
 }
 
@@ -419,7 +421,7 @@ back AS (
   SELECT o.lot_id FROM back JOIN fills ON fills.lot_id = back.lot_id
   JOIN entry_line o ON o.farm_id = :farmId AND o.entry_id = fills.entry_id AND o.lot_id IS NOT NULL AND o.mass < 0
 )
-SELECT e.id, e.kind, e.at, l.lot_id, lot.kind AS lot_kind, l.account, l.fat
+SELECT e.id, e.kind, e.at, l.lot_id, lot.kind AS lot_kind, l.account, l.mass, l.fat
 FROM entry e JOIN entry_line l ON l.farm_id = e.farm_id AND l.entry_id = e.id
 LEFT JOIN lot ON lot.farm_id = l.farm_id AND lot.id = l.lot_id
 WHERE e.farm_id = :farmId AND e.id IN (SELECT entry_id FROM fills JOIN back ON back.lot_id = fills.lot_id)`,
@@ -432,6 +434,7 @@ WHERE e.farm_id = :farmId AND e.id IN (SELECT entry_id FROM fills JOIN back ON b
     lot: row.lot_id as string | null,
     lotKind: row.lot_kind as string | null,
     account: row.account as string | null,
+    mass: Number(row.mass),
     fat: Number(row.fat),
   }));
 }

@@ -48,13 +48,18 @@ export const correctLot = command({
     lotId: id,
     /** Which of the pourings it is of, where several stand in one vessel: its entry. */
     entryId: v.optional(v.pipe(v.string(), v.uuid('which pouring it was is not readable.'))),
+    /** That, or what was written in its place: an undo of having put it right. */
+    orInstead: v.optional(v.boolean(), false),
     to: truth,
   }),
-  carryOut: async (scope, { lotId, entryId, to }, sender) => {
+  carryOut: async (scope, { lotId, entryId, orInstead, to }, sender) => {
     const lot = (await lotsById(scope, [lotId], true)).get(lotId);
     if (!lot) throw new Refusal('There is no such lot on this farm.', 'lotId');
     const cameIn = await entriesInto(scope, lotId);
-    const entry = entryId === undefined ? cameIn[0] : cameIn.find((one) => one.id === entryId);
+    const entry =
+      entryId === undefined
+        ? cameIn[0]
+        : cameIn.find((one) => one.id === entryId || (orInstead && one.details.corrects === entryId));
     if (entryId !== undefined && !entry)
       throw new Refusal(`That was put right or taken back meanwhile: look at ${lot.code} again.`, 'entryId');
     if (

@@ -1,4 +1,6 @@
 import { TZDate } from '@date-fns/tz';
+import type { FatUpstream } from '@/core/balancing/fatUpstream';
+import { whyPeriod } from '@/core/comparing/whyPeriod';
 import { addDays } from '@/core/keeping/civilDate';
 import { usualLoss } from '@/core/churning/expectedButter';
 import type { FarmScope } from '@/data/farmScope';
@@ -8,7 +10,7 @@ import { now } from '../clock';
 import { houseViewOf } from '../house/views';
 import { localDate } from '../localDate';
 import { upstreamOf } from './upstream';
-import type { PeriodTrailView } from './views';
+import type { PeriodSums, PeriodTrailView } from './views';
 
 const usualDays = 30;
 const isDay = (day: string | undefined): day is string =>
@@ -34,16 +36,31 @@ export const periodTrail = (
     };
     const days = Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000) + 1;
     const [begins, ends] = [midnight(from), midnight(addDays(to, 1))];
+    const trail = await trailOf(scope, begins, ends);
+    const { upstream, ...before } = await trailOf(scope, midnight(addDays(from, -days)), begins);
     return {
       ...house,
       from,
       to,
       today,
       days,
-      trail: await trailOf(scope, begins, ends),
-      before: await sumsOf(scope, midnight(addDays(from, -days)), begins),
+      trail,
+      before,
+      why:
+        trail.upstream && upstream
+          ? whyPeriod(ofMilk(before, upstream), ofMilk(trail, trail.upstream))
+          : undefined,
     };
   });
+
+const ofMilk = (sums: PeriodSums, upstream: FatUpstream) => ({
+  milkMass: upstream.milkMass,
+  milkFat: upstream.milk,
+  boughtFat: upstream.bought,
+  fatIn: sums.fatIn,
+  fatToButter: sums.fatToButter,
+  butterMass: sums.butterMass,
+});
 
 async function sumsOf(scope: FarmScope, from: Date, to: Date) {
   const batches = await packedBetween(scope, from, to);

@@ -8,15 +8,23 @@ export async function upstreamOf(
   scope: FarmScope,
   ...creams: readonly { lot: string; fat: number }[]
 ): Promise<FatUpstream> {
-  const entries = new Map<string, FatEntry & { lines: { lot?: string; account?: string; fat: number }[] }>();
+  const entries = new Map<
+    string,
+    FatEntry & { lines: { lot?: string; account?: string; mass: number; fat: number }[] }
+  >();
   const kinds = new Map<string, string>();
-  for (const { entryId, kind, at, lot, lotKind, account, fat } of await linesBehind(
+  for (const { entryId, kind, at, lot, lotKind, account, mass, fat } of await linesBehind(
     scope,
     creams.map(({ lot }) => lot),
   )) {
     const entry = entries.get(entryId) ?? { kind, atSeconds: at.getTime() / 1000, lines: [] };
     entries.set(entryId, entry);
-    entry.lines.push({ ...(lot === null ? {} : { lot }), ...(account === null ? {} : { account }), fat });
+    entry.lines.push({
+      ...(lot === null ? {} : { lot }),
+      ...(account === null ? {} : { account }),
+      mass,
+      fat,
+    });
     if (lot !== null && lotKind !== null) kinds.set(lot, lotKind);
   }
   return fatUpstream(creams, [...entries.values()], kinds);

@@ -1,4 +1,6 @@
 import type { BatchFacts } from '@/core/churning/batchEvents';
+import type { ButterOfMilk } from '@/core/dairy/butterOfMilk';
+import type { DayGiven, Lactation } from '@/core/dairy/milkGiven';
 import type { FatUpstream } from '@/core/balancing/fatUpstream';
 import type { Judgement } from '@/core/balancing/judgeBatch';
 import type { BatchStory, Phase } from '@/core/churning/batchStory';
@@ -6,10 +8,13 @@ import type { MarkStage } from '@/core/churning/stages';
 import type { BatchEffects } from '@/core/comparing/batchEffects';
 import type { Learned, LearnedChurn, learnedSeparator, NextBatch } from '@/core/comparing/whatLearned';
 import type { TrendBatch, TrendSkim } from '@/core/comparing/trends';
+import type { WhyPeriod } from '@/core/comparing/whyPeriod';
 import type { Compared } from '@/core/comparing/whyLess';
 import type { BatchSummary } from '@/data/churning/batches';
 import { batchesOf, batchTotals } from '@/data/churning/batches';
 import { inFarm } from '@/data/farmScope';
+import type { Animal } from '@/data/house/house';
+import type { MilkingRow } from '@/data/ledger/milkings';
 import type { NoteFound } from '@/data/ledger/notes';
 import { notesWith } from '@/data/ledger/notes';
 import type { HouseView } from '../house/views';
@@ -73,6 +78,51 @@ export interface LearnedView extends HouseView {
   newest: { id: string; number: number; day: string; out: boolean }[];
 }
 
+/** Milk as it came in at one milking; mass in g, fat as a mass fraction. */
+export interface MilkingShown {
+  entryId: string;
+  atSeconds: number;
+  day: string;
+  mass: number;
+  fat: number;
+  /** Ids, and names, of the animals. */
+  whose: string[];
+  names: string[];
+  herd: boolean;
+  celsius: number | null;
+  /** It was put right since it was written. */
+  corrected: boolean;
+  lot: MilkingRow['lot'];
+}
+
+/** Milk through the year: of one animal since she calved, or of all; g and g of fat. */
+export interface MilkBookView extends HouseView {
+  today: string;
+  of: string | null;
+  animals: Animal[];
+  /** g of butter that a gram of the milk’s fat makes here. */
+  butter: ButterOfMilk;
+  days: (DayGiven & { inMilk: number | null; foreseen: number | null; foreseenFat: number | null })[];
+  /** Fat that was tested, not taken from the breed. */
+  tested: { id: string; atSeconds: number; fat: number }[];
+  lactation: Lactation | null;
+  /** Each animal over the last seven full days. */
+  each: {
+    id: string;
+    name: string;
+    inMilk: number | null;
+    days: number;
+    /** Milked by herself all that time. */
+    alone: boolean;
+    perDay: number;
+    fat: number;
+  }[];
+  /** Newest first. */
+  milkings: MilkingShown[];
+  /** So many stand behind them. */
+  more: number;
+}
+
 /** Where the fat of some days went, and what the same length before came to. ISO dates, g of fat. */
 export interface PeriodTrailView extends HouseView {
   from: string;
@@ -81,6 +131,8 @@ export interface PeriodTrailView extends HouseView {
   days: number;
   trail: PeriodSums & { lossFat: number; inButtermilk: number; upstream: FatUpstream | undefined };
   before: PeriodSums;
+  /** Why a litre of milk made more or less than in those; undefined where they were not of the house's own milk. */
+  why: WhyPeriod | undefined;
 }
 
 export interface PeriodSums {

@@ -12,6 +12,7 @@ import type { ComparedBatch, ComparedView } from '@/server/ledger/views';
 import { verdictSaid } from '../churning/batchSaid';
 import { useSay } from '../frame/FarmContext';
 import { Quiet } from '../theme/Enamel';
+import { Parts } from './Parts';
 import styles from './Compare.module.css';
 
 const causeNames: Record<Cause, string> = {
@@ -55,7 +56,11 @@ export function Compare({ view: { batches, without } }: { view: ComparedView }) 
             Batch {other.number} against {first.number}, from a {unit} of cream
           </h2>
           {why ? (
-            <Parts why={why} litres={litres} />
+            <Parts
+              parts={why.parts.map((part) => ({ ...part, name: causeNames[part.cause] }))}
+              difference={why.difference}
+              times={litres}
+            />
           ) : (
             <Quiet>Their figures do not add up: put them right first.</Quiet>
           )}
@@ -121,45 +126,6 @@ export function Compare({ view: { batches, without } }: { view: ComparedView }) 
   );
 }
 
-function Parts({ why, litres }: { why: WhyLess; litres: number }) {
-  const say = useSay();
-  const most = Math.max(...why.parts.map(({ grams }) => Math.abs(grams)), 1e-9);
-  const said = (grams: number) =>
-    Math.abs(grams * litres) < least
-      ? 'nothing'
-      : `${say.mass(Math.abs(grams * litres))} ${grams < 0 ? 'less' : 'more'}`;
-  return (
-    <table className={styles.parts}>
-      <tbody>
-        {why.parts.map(({ cause, grams, spread }) => (
-          <tr key={cause}>
-            <th scope="row">{causeNames[cause]}</th>
-            <td className={styles.amount}>{said(grams)}</td>
-            <td className={styles.bar} aria-hidden>
-              <span
-                style={{
-                  width: `${(50 * Math.abs(grams)) / most}%`,
-                  ...(grams < 0 ? { right: '50%' } : { left: '50%' }),
-                }}
-                data-less={grams < 0}
-              />
-            </td>
-            <td className={styles.spread}>± {say.mass(spread * litres)}</td>
-          </tr>
-        ))}
-      </tbody>
-      <tfoot>
-        <tr>
-          <th scope="row">Together</th>
-          <td className={styles.amount}>{said(why.difference)}</td>
-          <td />
-          <td />
-        </tr>
-      </tfoot>
-    </table>
-  );
-}
-
 function whyOf(first: ComparedBatch, other: ComparedBatch): WhyLess | undefined {
   try {
     return whyLess(first, other, true);
@@ -169,8 +135,6 @@ function whyOf(first: ComparedBatch, other: ComparedBatch): WhyLess | undefined 
   }
 }
 
-/** Less than this is nothing, g. */
-const least = 0.5;
 /** Less than this of a litre’s butter is nothing to speak of, g (engineering estimate). */
 const alike = 3;
 

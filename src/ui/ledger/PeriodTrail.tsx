@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import type { PeriodCause, WhyPeriod } from '@/core/comparing/whyPeriod';
 import { addDays } from '@/core/keeping/civilDate';
 import { counted } from '@/core/quantities/counted';
 import { percent } from '@/core/quantities/formatQuantity';
@@ -13,6 +14,8 @@ import { useSay } from '../frame/FarmContext';
 import { Chips } from '../quantity/Chips';
 import { DayField } from '../quantity/DayField';
 import { Quiet } from '../theme/Enamel';
+import { household, millilitres } from './milk/milkWords';
+import { Parts } from './Parts';
 import styles from './Compare.module.css';
 
 const lengths = [
@@ -76,6 +79,7 @@ export function PeriodTrail({ view }: { view: PeriodTrailView }) {
           butter.
         </Quiet>
       )}
+      {view.why && <WhyMilk why={view.why} days={days} />}
       <Door
         name="Other days"
         value={`${say.day(from, today)} to ${say.day(to, today)}`}
@@ -102,8 +106,46 @@ export function PeriodTrail({ view }: { view: PeriodTrailView }) {
       </Door>
       <p>
         <Link href="/ledger/trends">From batch to batch</Link>
+        {' · '}
+        <Link href="/ledger/milk">Milk, day by day</Link>
       </p>
     </article>
+  );
+}
+
+const causes: Record<PeriodCause, string> = {
+  milk: 'Fat of the milk',
+  skimming: 'Skimming',
+  churning: 'Churning and washing',
+  water: 'Water, salt, what was mixed in',
+};
+/** Less of a litre than this is nothing to speak of, g (engineering estimate). */
+const asMuch = 0.5;
+
+/** Why a litre of milk made more butter, or less, than in the days before. */
+function WhyMilk({ why, days }: { why: WhyPeriod; days: number }) {
+  const say = useSay();
+  const { name: unit, ml } = household[say.system];
+  // What is told for 1000 g of milk is wanted for a household’s measure of it.
+  const times = ml / millilitres(1000);
+  const [main] = why.parts.filter(({ grams }) => Math.sign(grams) === Math.sign(why.difference));
+  const before = `the ${days === 1 ? 'day' : `${days} days`} before`;
+  const same = Math.abs(why.difference) < asMuch;
+  return (
+    <section aria-label="From the milk">
+      <h2>
+        {same
+          ? `A ${unit} of milk made as much butter as in ${before}: ${say.mass(why.now * times)}.`
+          : `A ${unit} of milk made ${say.mass(why.now * times)} of butter, ${say.mass(Math.abs(why.difference) * times)} ${why.difference < 0 ? 'less' : 'more'} than in ${before}: most by ${causes[main!.cause].toLowerCase()}.`}
+      </h2>
+      {!same && (
+        <Parts
+          parts={why.parts.map((part) => ({ ...part, name: causes[part.cause] }))}
+          difference={why.difference}
+          times={times}
+        />
+      )}
+    </section>
   );
 }
 

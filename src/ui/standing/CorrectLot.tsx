@@ -6,7 +6,7 @@ import { creamDensity } from '@/core/dairy/creamDensity';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import { kindWord } from '@/core/standing/lotKinds';
 import { notTakenBack } from '@/core/standing/lotStory';
-import type { Animal } from '@/server/pail/views';
+import type { Animal, ShownLot } from '@/server/pail/views';
 import { useSay } from '../frame/FarmContext';
 import { useNow } from '../frame/useNow';
 import { RefusedSentence } from '../outbox/RefusedSentence';
@@ -27,15 +27,50 @@ const valueOf = (understood: Understood) =>
 
 /** What was said of milk or cream when it came in, put right; everything that came of it follows. */
 export function CorrectLot({ one, animals }: { one: LotNow; animals: readonly Animal[] }) {
-  const say = useSay();
-  const now = useNow(60_000);
-  const { act, refused, busy } = useAct();
   const { lot } = one;
   const cameIn = notTakenBack(lot.events).find((event) => event.kind === 'poured');
   const was =
     cameIn?.kind === 'poured'
       ? cameIn
       : { mass: lot.mass, fat: one.fatShare, celsius: one.celsius, atSeconds: lot.madeSeconds };
+  return (
+    <Enamel className={styles.stack} aria-label="Put it right">
+      <h2 style={{ margin: 0 }}>As it came in</h2>
+      <PutRight
+        lot={{ ...lot, bought: lot.details.from === 'bought', animals: lot.details.animals ?? [] }}
+        was={was}
+        animals={animals}
+      />
+    </Enamel>
+  );
+}
+
+/** What is put right: milk or cream, as it came in. */
+export interface CameIn {
+  id: string;
+  kind: ShownLot['kind'];
+  treatment: ShownLot['treatment'];
+  bought: boolean;
+  /** Whose milk it is, by name. */
+  animals: readonly string[];
+}
+
+/** How much came in, how rich, how warm, of whom and when: what is said here takes the place of what was written. */
+export function PutRight({
+  lot,
+  was,
+  animals,
+  entryId,
+}: {
+  lot: CameIn;
+  was: { mass: number; fat: number; celsius: number; atSeconds: number };
+  animals: readonly Animal[];
+  /** One of several pourings, by its entry. */
+  entryId?: string;
+}) {
+  const say = useSay();
+  const now = useNow(60_000);
+  const { act, refused, busy } = useAct();
   const [typed, setTyped] = useState('');
   const [fatTyped, setFat] = useState('');
   const [heatTyped, setHeat] = useState('');
@@ -56,7 +91,7 @@ export function CorrectLot({ one, animals }: { one: LotNow; animals: readonly An
   });
   const density = creamDensity(
     Math.min(0.6, valueOf(fat) ?? was.fat),
-    Math.max(0, Math.min(45, one.celsius)),
+    Math.max(0, Math.min(45, was.celsius)),
   );
   const quantity = amount && 'quantity' in amount ? amount.quantity : undefined;
   const mass = quantity && (quantity.kind === 'mass' ? quantity.value : quantity.value * density);
@@ -71,9 +106,7 @@ export function CorrectLot({ one, animals }: { one: LotNow; animals: readonly An
   };
   const wrong =
     [amount, fat, heat].some((one) => one && 'wrong' in one) || (when.chosen === 'typed' && at === undefined);
-  const before = animals.find(
-    ({ name }) => lot.details.animals?.length === 1 && lot.details.animals[0] === name,
-  );
+  const before = animals.find(({ name }) => lot.animals.length === 1 && lot.animals[0] === name);
   const changed = [
     ...(mass === undefined ? [] : [`${say.volume(mass / density)}, was ${say.volume(was.mass / density)}`]),
     ...(valueOf(fat) === undefined
@@ -98,10 +131,15 @@ export function CorrectLot({ one, animals }: { one: LotNow; animals: readonly An
       ...('animalIds' in to ? { animalIds: before ? [before.id] : [] } : {}),
       ...('atSeconds' in to ? { atSeconds: was.atSeconds } : {}),
     };
-    const done = await act('lot.correct', { lotId: lot.id, to }, `Put right: ${changed.join('; ')}.`, {
-      name: 'lot.correct',
-      input: { lotId: lot.id, to: undo },
-    });
+    const done = await act(
+      'lot.correct',
+      { lotId: lot.id, ...(entryId ? { entryId } : {}), to },
+      `Put right: ${changed.join('; ')}.`,
+      {
+        name: 'lot.correct',
+        input: { lotId: lot.id, ...(entryId ? { entryId, orInstead: true } : {}), to: undo },
+      },
+    );
     if (!done) return;
     setTyped('');
     setFat('');
@@ -111,8 +149,7 @@ export function CorrectLot({ one, animals }: { one: LotNow; animals: readonly An
     setWhen(justNow);
   }
   return (
-    <Enamel className={styles.stack} aria-label="Put it right">
-      <h2 style={{ margin: 0 }}>As it came in</h2>
+    <>
       <div className={styles.pair}>
         <QuantityField
           label="How much it was"
@@ -139,7 +176,7 @@ export function CorrectLot({ one, animals }: { one: LotNow; animals: readonly An
           hint={`written down: ${say.temperature(was.celsius)}`}
         />
       </div>
-      {lot.kind === 'milk' && lot.details.from !== 'bought' && (
+      {lot.kind === 'milk' && !lot.bought && (
         <Chips
           legend="Whose"
           chosen={of ?? before?.id ?? 'herd'}
@@ -179,6 +216,6 @@ export function CorrectLot({ one, animals }: { one: LotNow; animals: readonly An
         Put it right
       </Button>
       <RefusedSentence refused={refused} />
-    </Enamel>
+    </>
   );
 }

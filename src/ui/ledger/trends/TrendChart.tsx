@@ -23,6 +23,8 @@ export function TrendChart({
   at,
   onLook,
   nameOf,
+  foreseen = [],
+  faint,
 }: {
   points: readonly TrendPoint[];
   limits: Trend['limits'];
@@ -33,12 +35,21 @@ export function TrendChart({
   at: number;
   onLook: (at: number) => void;
   nameOf: (point: TrendPoint) => string;
+  /** What was to be expected along the way, as a line. */
+  foreseen?: readonly { atSeconds: number; value: number }[];
+  /** Those that are reckoned, not measured, by id. */
+  faint?: ReadonlySet<string>;
 }) {
   const ink = useInk();
   const say = useSay();
   const { of, unit } = words.axis;
   const data = points.map(({ atSeconds, value }) => ({ x: atSeconds, y: of(value) }));
-  const reach = [...data.map(({ y }) => y), ...(limits.enough ? [of(limits.low), of(limits.high)] : [])];
+  const line = foreseen.map(({ atSeconds, value }) => ({ x: atSeconds, y: of(value) }));
+  const reach = [
+    ...data.map(({ y }) => y),
+    ...line.map(({ y }) => y),
+    ...(limits.enough ? [of(limits.low), of(limits.high)] : []),
+  ];
   const [low, high] = [Math.min(...reach), Math.max(...reach)];
   const room = Math.max(0.5, (high - low) * air);
   const [from, to] = [data[0]!.x, data.at(-1)!.x];
@@ -56,7 +67,7 @@ export function TrendChart({
       <div className={styles.chart} aria-hidden>
         <Line
           // What its own plugins draw changes with what they are told: then it is another chart.
-          key={JSON.stringify([ink, at, words.name, points.length, say.system])}
+          key={JSON.stringify([ink, at, words.name, points.length, line.length, say.system])}
           data={{
             datasets: [
               {
@@ -69,8 +80,21 @@ export function TrendChart({
                 pointBorderColor: points.map((_, i) =>
                   seen(i) ? ink.rim : odd[i] || inRun[i] ? ink.heat : ink['fat-edge'],
                 ),
-                pointBackgroundColor: odd.map((one) => (one ? ink.heat : ink.fat)),
+                pointBackgroundColor: points.map(({ id }, i) =>
+                  odd[i] ? ink.heat : faint?.has(id) ? ink.enamel : ink.fat,
+                ),
               },
+              ...(line.length > 0
+                ? [
+                    {
+                      data: line,
+                      borderColor: ink.time,
+                      borderWidth: 2.5,
+                      borderDash: [7, 5],
+                      pointRadius: 0,
+                    },
+                  ]
+                : []),
             ],
           }}
           plugins={[
