@@ -101,7 +101,7 @@ export function judgeWith(
   } = account;
   const { buttermilkFatSpread, lossFat, drainedFat, balance, water, impliedSd } = account;
   const tested = story.moistureTests.length > 0;
-  const byAccount = accountVerdict(balance.impliedButterFat, impliedSd);
+  const byAccount = accountVerdict(balance.impliedButterFat, impliedSd, story);
   const composition = compositionOf(water, saltMass / butterMass, {
     // Plainly wet, and nothing tested: then the account says how much water is still in it.
     fat: byAccount === 'wet' && !tested ? (balance.impliedButterFat * unsalted) / butterMass : undefined,
@@ -173,11 +173,21 @@ export function judgeWith(
 /** So many standard deviations off (five in six sure: “most likely”) before the maker is told that something is wrong: a doubt of the account is no fault of theirs. */
 const plainly = 1;
 
+/** The same where what was done says so as well: washing ended cloudy, and nothing was worked out of it. */
+const likely = 0.5;
+
 /** What the account plainly says of the butter: off by the handbook's limits, and by more than the account is unsure. */
-function accountVerdict(implied: number, sd: number): Verdict {
+function accountVerdict(implied: number, sd: number, story: BatchStory): Verdict {
   const verdict = verdictOf(implied);
-  return Math.abs(implied - usualButterFat) > plainly * sd ? verdict : 'plausible';
+  const beyond = verdict === 'wet' && leftWet(story) ? likely : plainly;
+  return Math.abs(implied - usualButterFat) > beyond * sd ? verdict : 'plausible';
 }
+
+/** Its last water still ran off cloudy, and it was not worked until nothing wept. */
+const leftWet = ({ washes, worked }: BatchStory): boolean => {
+  const clarity = washes.at(-1)?.clarity;
+  return (clarity === 'milky' || clarity === 'cloudy') && worked.at(-1)?.way !== 'worked';
+};
 
 /** Shares of one thing that add up to one: fat, water, salt, and curd with what was mixed in. */
 function compositionOf(

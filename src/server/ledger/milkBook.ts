@@ -20,7 +20,7 @@ const daysBack = 430;
 /** Four milkings a day over all of it: more than any house of this size has. */
 const mostMilkings = 4000;
 /** Written out at first. */
-const firstMilkings = 14;
+const firstMilkings = 10;
 /** Days of churning that say what becomes of a gram of the milk's fat. */
 const daysOfButter = 90;
 const day = 86_400_000;
@@ -62,6 +62,7 @@ export const milkBookView = (farmId: string, asked: { of?: string; all?: boolean
       today,
       of: chosen?.id ?? null,
       animals,
+      milked: [...new Set(milkings.flatMap(({ whose }) => whose))],
       butter,
       days: sinceCalving.map((one) => ({
         ...one,

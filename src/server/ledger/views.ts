@@ -100,6 +100,8 @@ export interface MilkBookView extends HouseView {
   today: string;
   of: string | null;
   animals: Animal[];
+  /** Ids of those whose milk came in. */
+  milked: string[];
   /** g of butter that a gram of the milk’s fat makes here. */
   butter: ButterOfMilk;
   days: (DayGiven & { inMilk: number | null; foreseen: number | null; foreseenFat: number | null })[];

@@ -12,6 +12,7 @@ import type { ComparedBatch, ComparedView } from '@/server/ledger/views';
 import { verdictSaid } from '../churning/batchSaid';
 import { useSay } from '../frame/FarmContext';
 import { Quiet } from '../theme/Enamel';
+import { Overlaid } from './Overlaid';
 import { Parts } from './Parts';
 import styles from './Compare.module.css';
 
@@ -45,7 +46,6 @@ export function Compare({ view: { batches, without } }: { view: ComparedView }) 
     );
   const [unit, litres] = litre[say.system];
   const told = others.map((other) => ({ other, why: whyOf(first, other) }));
-  const most = Math.max(...batches.flatMap(({ marks }) => marks.map(({ minutes }) => minutes)), 1);
   return (
     <article className={styles.page}>
       <h1>{headline(first, told[0]!, unit, (grams) => say.mass(grams * litres))}</h1>
@@ -68,20 +68,11 @@ export function Compare({ view: { batches, without } }: { view: ComparedView }) 
       ))}
       <section aria-label="How they ran">
         <h2>How they ran</h2>
+        <Overlaid batches={batches} />
         <ol className={styles.strips}>
           {batches.map(({ id, number, marks }) => (
             <li key={id}>
               <span className={styles.number}>{number}</span>
-              <span className={styles.line} data-picture>
-                {marks.map(({ stage, minutes }) => (
-                  <span
-                    key={stage}
-                    data-stage={stage}
-                    style={{ left: `${(100 * minutes) / most}%` }}
-                    title={`${stageSigns[stage].name}, ${text(spokenMinutes(minutes))}`}
-                  />
-                ))}
-              </span>
               <span className={styles.said}>
                 {marks.length === 0
                   ? 'nothing was marked'

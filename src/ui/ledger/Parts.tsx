@@ -3,20 +3,20 @@
 import { useSay } from '../frame/FarmContext';
 import styles from './Compare.module.css';
 
-/** Less than this is nothing, g. */
-const least = 0.5;
-
 /** What made a difference, part by part, more to the right and less to the left: together they are all of it. */
 export function Parts({
   parts,
   difference,
   times,
+  least = 0.5,
 }: {
   /** g, and (where it is known) how far off it may be. */
   parts: readonly { cause: string; name: string; grams: number; spread?: number }[];
   difference: number;
   /** All of it is told so many times over: for a quart where it was worked out for a litre. */
   times: number;
+  /** Less than this is nothing, g. */
+  least?: number;
 }) {
   const say = useSay();
   const most = Math.max(...parts.map(({ grams }) => Math.abs(grams)), 1e-9);

@@ -143,6 +143,7 @@ function WhyMilk({ why, days }: { why: WhyPeriod; days: number }) {
           parts={why.parts.map((part) => ({ ...part, name: causes[part.cause] }))}
           difference={why.difference}
           times={times}
+          least={0.05}
         />
       )}
     </section>

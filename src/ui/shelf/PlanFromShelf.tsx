@@ -15,7 +15,16 @@ import { list } from '@/core/quantities/list';
 import { lotNow } from '../standing/lotNow';
 
 /** The plan for cream chosen on the Shelf: what it is, is known; the churn and its temperature are asked. */
-export function PlanFromShelf({ view, lots }: { view: ShelfView; lots: ShownLot[] }) {
+export function PlanFromShelf({
+  view,
+  lots,
+  aim,
+}: {
+  view: ShelfView;
+  lots: ShownLot[];
+  /** °C that was taken up to bring it to. */
+  aim?: number | undefined;
+}) {
   const say = useSay();
   // Left open over a night, what it is judges itself anew.
   const minute = Math.floor(useNow(15_000) / 60) * 60;
@@ -50,5 +59,5 @@ export function PlanFromShelf({ view, lots }: { view: ShelfView; lots: ShownLot[
       small: `${ripened ? 'Ripened' : 'Sweet'}, ${lots.some(({ treatment }) => treatment === 'raw') ? 'raw' : 'heated'}; it should stand at ${say.temperature(Math.round(temperature))} now.`,
     };
   }, [lots, minute, say]);
-  return <PlanChurning plan={view} front={undefined} from={from} />;
+  return <PlanChurning plan={view} front={undefined} from={from} aim={aim} />;
 }

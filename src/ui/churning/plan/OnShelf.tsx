@@ -8,10 +8,20 @@ import { useSay } from '../../frame/FarmContext';
 import styles from './PlanChurning.module.css';
 
 /** Cream that stands on the Shelf, before any other is asked for: what is churned next in one tap, the rest beside it. */
-export function OnShelf({ next, others }: { next?: CreamOffered; others: readonly CreamOffered[] }) {
+export function OnShelf({
+  next,
+  others,
+  aim,
+}: {
+  next?: CreamOffered;
+  others: readonly CreamOffered[];
+  /** °C that was taken up to bring it to, whichever is taken. */
+  aim?: number | undefined;
+}) {
   const say = useSay();
   const said = ({ names, volume }: CreamOffered) => `${list(names)}, ${say.volume(volume)}`;
-  const to = ({ lotIds }: CreamOffered) => `/churn/new?lots=${lotIds.join(',')}`;
+  const to = ({ lotIds }: CreamOffered) =>
+    `/churn/new?lots=${lotIds.join(',')}${aim === undefined ? '' : `&aim=${aim}`}`;
   return (
     <nav className={styles.shelf} aria-label="Cream on the Shelf">
       {next && (

@@ -293,7 +293,7 @@ export function PlanChurning({
             onLoads={(to) => change({ loads: to })}
           />
         )}
-        {stands && <OnShelf {...shelf} />}
+        {stands && <OnShelf {...shelf} aim={aim} />}
         {refused && (
           <p role="alert" className={styles.refused}>
             {refused}

@@ -14,7 +14,7 @@ import { laterPart } from '../../frame/laterPart';
 import { Chips } from '../../quantity/Chips';
 import { Enamel, Quiet } from '../../theme/Enamel';
 import { Press } from '../../theme/Press';
-import { butterSays, household, milkSays, milkWords, millilitres } from './milkWords';
+import { butterSays, household, milkSays, milkWords, millilitres, warm } from './milkWords';
 import styles from './MilkBook.module.css';
 
 const TrendChart = dynamic(() => import('../trends/TrendChart').then((part) => part.TrendChart), {
@@ -31,7 +31,8 @@ export function MilkBook({ view }: { view: MilkBookView }) {
   const say = useSay();
   const router = useRouter();
   const [of, setOf] = useState<'milk' | 'fat'>('milk');
-  const { animals, tested } = view;
+  const { tested } = view;
+  const animals = view.animals.filter(({ id }) => view.milked.includes(id) || id === view.of);
   const open = (id: string) =>
     router.push(id === '' ? '/ledger/milk' : `/ledger/milk?of=${id}`, { scroll: false });
   const shown = of === 'fat' && tested.length > 0 ? 'fat' : 'milk';
@@ -196,7 +197,7 @@ function Milkings({ view }: { view: MilkBookView }) {
                 <Enamel className={styles.right} aria-label={`Put right: ${milking.lot.code}`}>
                   <PutRight
                     lot={{ id: milking.lot.id, kind: 'milk', treatment: milking.lot.treatment, bought: false, animals: milking.herd ? [] : milking.names }}
-                    was={{ mass: milking.mass, fat: milking.fat, celsius: milking.celsius ?? 35, atSeconds: milking.atSeconds }}
+                    was={{ mass: milking.mass, fat: milking.fat, celsius: milking.celsius ?? warm, atSeconds: milking.atSeconds }}
                     animals={view.animals}
                     entryId={milking.entryId}
                   />
@@ -230,8 +231,8 @@ function Row({
     <div className={styles.row}>
       <span className={styles.clock}>{say.clock(atSeconds)}</span>
       <span className={styles.what}>
-        <b>{say.volume(millilitres(mass))}</b> {herd ? 'of the herd' : `of ${list(names)}`}, {percent(fat)}{' '}
-        fat
+        <b>{say.volume(millilitres(mass, fat, milking.celsius ?? warm))}</b>{' '}
+        {herd ? 'of the herd' : `of ${list(names)}`}, {percent(fat)} fat
         {lot.fatMethod === 'test' ? ', tested' : ''}
         <small>
           {' '}

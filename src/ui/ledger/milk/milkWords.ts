@@ -8,10 +8,11 @@ import type { TrendWords } from '../trends/trendWords';
 
 type Say = ReturnType<typeof useSay>;
 
-/** g/mL of milk as it is told: warm from the animal it is a little less, and nobody measures it so closely. */
-const milkDensity = creamDensity(0.04, 20);
-/** mL of milk. */
-export const millilitres = (grams: number): number => grams / milkDensity;
+/** Warm from the animal, °C: as it is measured, and as its lot tells it. */
+export const warm = 35;
+/** mL of milk as it was measured. */
+export const millilitres = (grams: number, fat = 0.04, celsius = warm): number =>
+  grams / creamDensity(fat, Math.max(0, Math.min(45, celsius)));
 
 export const household = {
   metric: { name: 'litre', ml: 1000, unit: ' L' },
@@ -70,8 +71,9 @@ export function milkSays(view: MilkBookView, say: Say): string {
         ? `${her.name} gave no milk to speak of this last week.`
         : 'Too little milk is written down this last week to say what a day gives.';
   const makes = `it makes about ${say.mass(roundTo(now.fat * butter.perFat, 5))} of butter`;
-  const gives = `${her ? her.name : animals.length === 1 ? animals[0]!.name : 'The herd'} gives ${say.volume(roundTo(millilitres(now.mass), 50))} a day`;
-  if (her && !now.alone) return `${gives}, her part of the pail by the curve: ${makes}.`;
+  const about = her && !now.alone ? 'about ' : '';
+  const gives = `${her ? her.name : animals.length === 1 ? animals[0]!.name : 'The herd'} gives ${about}${say.volume(roundTo(millilitres(now.mass), 50))} a day`;
+  if (her && !now.alone) return `${gives}, reckoned from the pail of all: ${makes}.`;
   if (her && now.foreseen !== undefined)
     return `${gives}, ${against(now.mass / now.foreseen, 'than her curve')}; ${makes}.`;
   const before = meanOf(days, addDays(today, -2 * week), addDays(today, -week));

@@ -17,7 +17,8 @@ export default async function Page({
     const view = await shelfView(farmId);
     const ids = new Set(lots.split(',').slice(0, 60));
     const chosen = view.lots.filter((lot) => ids.has(lot.id) && lot.kind === 'cream');
-    if (chosen.length > 0) return <FromShelf key={lots} view={view} lots={chosen} />;
+    if (chosen.length > 0)
+      return <FromShelf key={`${lots} ${aim}`} view={view} lots={chosen} aim={aimed(aim)} />;
   }
   const model = like && /^[0-9a-zA-Z-]{8,64}$/.test(like) ? like : undefined;
   const known = front === 'tub' || front === 'jar' || front === 'again' ? front : undefined;
