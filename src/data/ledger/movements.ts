@@ -20,19 +20,19 @@ export interface Movement {
 export async function entriesOfCommand(
   { farmId, transaction }: FarmScope,
   commandId: string,
-): Promise<{ id: string; lots: string[] }[]> {
-  return database().query<{ id: string; lots: string[] }>(
+): Promise<{ id: string; kind: string; lots: string[] }[]> {
+  return database().query<{ id: string; kind: string; lots: string[] }>(
     `WITH RECURSIVE mine AS (
        SELECT id, recorded_at FROM entry WHERE farm_id = :farmId AND command_id = :commandId AND kind <> 'correction'
        UNION
        SELECT e.id, e.recorded_at FROM mine JOIN entry e ON e.farm_id = :farmId AND e.recorded_at >= mine.recorded_at
          AND e.details->>'corrects' = mine.id::text
      )
-     SELECT e.id, array_remove(array_agg(l.lot_id), NULL) AS lots FROM entry e
+     SELECT e.id, e.kind, array_remove(array_agg(l.lot_id), NULL) AS lots FROM entry e
      JOIN entry_line l ON l.farm_id = e.farm_id AND l.entry_id = e.id
      WHERE e.farm_id = :farmId AND e.id IN (SELECT id FROM mine)
        AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = e.farm_id AND c.corrects_id = e.id)
-     GROUP BY e.id ORDER BY e.id`,
+     GROUP BY e.id, e.kind ORDER BY e.id`,
     { replacements: { farmId, commandId }, type: QueryTypes.SELECT, transaction },
   );
 }

@@ -68,7 +68,7 @@ export async function bringNotebook(farmId: string, sent: unknown, dry: boolean)
       const churns = (await vesselsOf(scope)).filter(({ kind }) => kind === 'churn');
       const read = readNotebook(told.lines, told.columns, told.order, told.measures);
       const sender = await senderOf(scope, told.lines.length);
-      report = { taken: [], same: 0, dirty: [] };
+      report = { commandId: sender.commandId, taken: [], same: 0, dirty: [] };
       const times = new Map<string, number>();
       // The oldest first, so that they are numbered as they were made.
       const inOrder = read.toSorted((a, b) => (a.row?.day ?? '').localeCompare(b.row?.day ?? ''));
@@ -78,11 +78,15 @@ export async function bringNotebook(farmId: string, sent: unknown, dry: boolean)
           continue;
         }
         const key = notebookBatch(row, told.usual, churns, farm.fatHardness, 0, 0).batchId;
-        const same = times.get(key) ?? 0;
-        times.set(key, same + 1);
         const at = startOf(row, farm.timeZone);
-        const batch = notebookBatch(row, told.usual, churns, farm.fatHardness, at, same);
-        if (await batchById(scope, batch.batchId)) {
+        const asTime = (time: number) => notebookBatch(row, told.usual, churns, farm.fatHardness, at, time);
+        let time = times.get(key) ?? 0;
+        let here = await batchById(scope, asTime(time).batchId);
+        // What was taken back with its notebook stands in nobody's way: it comes in anew.
+        while (here?.phase === 'abandoned') here = await batchById(scope, asTime((time += 1)).batchId);
+        times.set(key, time + 1);
+        const batch = asTime(time);
+        if (here) {
           report.same += 1;
           continue;
         }

@@ -5,7 +5,12 @@ import { testDatabase } from '@/data/testing/database';
 import { setClock } from '@/server/clock';
 import { ledgerView } from '@/server/ledger/views';
 import { todayView } from '@/server/today/views';
+import { shelfView } from '@/server/shelf/views';
+import { paceLessonsOf } from '@/data/churning/batches';
+import { send } from '@/server/testing/aBatch';
+import { balanced, sums } from '@/server/testing/aDairy';
 import { bringNotebook, reportSays } from './bringNotebook';
+import { backSays, broughtView, takeNotebookBack } from './takeNotebookBack';
 
 let house: TestDatabase;
 beforeAll(async () => {
@@ -99,6 +104,38 @@ it('a line that is put right comes in beside those that are there', async () => 
     taken: [{ line: 4 }],
     same: 4,
   });
+});
+
+it('is taken back as a whole, teaches nothing then, and comes in anew when its columns are right', async () => {
+  const farm = await house.farm();
+  const { commandId } = await bringNotebook(farm, notebook(lines), false);
+  const learned = () => inFarm(farm, (scope) => paceLessonsOf(scope, new Date('2027-01-01')));
+  expect(await learned()).toHaveLength(4);
+  expect(await broughtView(farm)).toEqual([expect.objectContaining({ commandId, batches: 4 })]);
+  expect(await takeNotebookBack(farm, commandId)).toEqual({ batches: 4 });
+  expect(await broughtView(farm)).toEqual([]);
+  expect(await learned()).toEqual([]);
+  expect((await todayView(farm)).butter).toEqual([]);
+  expect((await shelfView(farm)).lots).toEqual([]);
+  expect(await sums(farm)).toMatchObject({ ...balanced, least: 0 });
+  // Pressed again, or on another device at the same time.
+  expect(backSays(await takeNotebookBack(farm, commandId))).toBe('It was taken back already.');
+  const anew = await bringNotebook(farm, notebook(lines), false);
+  expect(anew.taken).toHaveLength(4);
+  expect(await bringNotebook(farm, notebook(lines), false)).toMatchObject({ taken: [], same: 4 });
+  expect(await takeNotebookBack(farm, anew.commandId)).toEqual({ batches: 4 });
+  expect(await sums(farm)).toMatchObject({ ...balanced, least: 0 });
+});
+
+it('is not taken back over butter of it that somebody gave away since, and nothing changes', async () => {
+  const farm = await house.farm();
+  const { commandId } = await bringNotebook(farm, notebook(lines), false);
+  const [butter] = (await todayView(farm)).butter;
+  await send(farm, 'butter.finish', { lotId: butter!.lotId, how: 'given', mass: 100 });
+  const before = await entries(farm);
+  await expect(takeNotebookBack(farm, commandId)).rejects.toThrow(/^Batch \d+: Some of this butter/);
+  expect(await entries(farm)).toEqual(before);
+  await expect(takeNotebookBack(farm, 'nothing')).rejects.toThrow(/no such notebook/);
 });
 
 it('names the line that the house would not take, and lets the others in', async () => {

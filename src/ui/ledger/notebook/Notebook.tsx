@@ -23,6 +23,8 @@ import { Press } from '../../theme/Press';
 import { Quiet } from '../../theme/Enamel';
 import { columnsBefore, rememberColumns } from './columnsBefore';
 import type { Pasted } from './readPaste';
+import type { BroughtBefore } from './Brought';
+import { Brought } from './Brought';
 import { readPaste } from './readPaste';
 import styles from './Notebook.module.css';
 
@@ -54,10 +56,13 @@ const shown = 6;
 /** Years on paper: pasted or chosen, its columns named, its dirty lines put right, and taken in as batches. */
 export function Notebook({
   farmId,
+  brought,
   fat,
   churns,
 }: {
   farmId: string;
+  /** Notebooks of which something stands here. */
+  brought: readonly BroughtBefore[];
   /** Fat of the cream where a line says none, as a start. */
   fat: number;
   churns: readonly Pick<Vessel, 'id' | 'name'>[];
@@ -313,6 +318,7 @@ export function Notebook({
             )}
         </>
       )}
+      {brought.length > 0 && <Brought farmId={farmId} brought={brought} />}
     </article>
   );
 }

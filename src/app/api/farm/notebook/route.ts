@@ -1,9 +1,14 @@
 import { CalculationError } from '@/core/calculationError';
 import { readBody, Unreadable } from '@/server/http/readBody';
+import { Refusal } from '@/server/refusal';
+import { backSays, takeNotebookBack } from '@/server/notebook/takeNotebookBack';
 import { bringNotebook, reportSays } from '@/server/notebook/bringNotebook';
 import { theFarmId } from '@/server/house/theFarm';
 
-/** Takes a notebook in: `?into=` names the farm it goes into, as its pages know it; with `dry=1` it is only looked at. */
+/**
+ * Takes a notebook in: `?into=` names the farm it goes into, as its pages know it; with `dry=1` it is only looked at, and `back=` names
+ * one that is taken back as a whole.
+ */
 export async function POST(request: Request): Promise<Response> {
   const { searchParams } = new URL(request.url);
   const farmId = await theFarmId();
@@ -12,7 +17,12 @@ export async function POST(request: Request): Promise<Response> {
   // A page of somebody else's cannot know it.
   if (searchParams.get('into') !== farmId)
     return refused('This was meant for another farm: load the page again.');
+  const back = searchParams.get('back');
   try {
+    if (back !== null) {
+      const gone = await takeNotebookBack(farmId, back);
+      return Response.json({ ...gone, says: backSays(gone) }, { headers: { 'cache-control': 'no-store' } });
+    }
     const report = await bringNotebook(farmId, await readBody(request), dry);
     return Response.json(
       { ...report, says: reportSays(report, dry) },
@@ -20,7 +30,7 @@ export async function POST(request: Request): Promise<Response> {
     );
   } catch (error) {
     if (error instanceof Unreadable) return refused(error.message, error.status);
-    if (error instanceof CalculationError) return refused(error.message);
+    if (error instanceof CalculationError || error instanceof Refusal) return refused(error.message);
     throw error;
   }
 }
