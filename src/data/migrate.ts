@@ -17,6 +17,7 @@ import { madeAndKept } from './migrations/0013-made-and-kept';
 import { putRight } from './migrations/0014-put-right';
 import { mixedIn } from './migrations/0015-mixed-in';
 import { looseButter } from './migrations/0016-loose-butter';
+import { pictures } from './migrations/0017-pictures';
 import { guard } from './migrations/migration';
 import { rights } from './rights';
 
@@ -38,6 +39,7 @@ export const migrations = [
   putRight,
   mixedIn,
   looseButter,
+  pictures,
 ];
 
 /**

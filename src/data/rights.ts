@@ -14,7 +14,7 @@ REVOKE ALL ON ALL TABLES IN SCHEMA public FROM ${to};
 ALTER DEFAULT PRIVILEGES IN SCHEMA public REVOKE ALL ON TABLES FROM ${to};
 GRANT USAGE ON SCHEMA public TO ${to};
 GRANT SELECT ON farm, animal, vessel, lot, command, entry, entry_line, lot_balance, batch, batch_event, portion, lot_event, parked,
-  cleaning, way, withdrawal, answered, calendar_address TO ${to};
+  cleaning, way, withdrawal, answered, calendar_address, picture TO ${to};
 GRANT INSERT (id) ON farm TO ${to};
 GRANT UPDATE (name, unit_system, time_zone, fat_hardness, freezer_room, settled, next_batch_number, next_lot_number) ON farm TO ${to};
 GRANT INSERT, UPDATE ON animal, vessel, portion, withdrawal TO ${to};
@@ -25,6 +25,7 @@ GRANT INSERT ON entry, entry_line, batch_event, lot_event, cleaning, answered, c
 GRANT UPDATE (taken_back) ON answered TO ${to};
 GRANT UPDATE (closed_at) ON calendar_address TO ${to};
 GRANT INSERT, UPDATE ON batch TO ${to};
+GRANT INSERT, UPDATE (removed_at) ON picture TO ${to};
 GRANT INSERT, UPDATE (settled_at, settled_how) ON parked TO ${to};
 `;
 }

@@ -299,7 +299,7 @@ export async function paceLessonsOf(
        CASE WHEN facts->>'temperatureAssumed' = 'false' THEN (facts->>'temperature')::float8 END AS temperature,
        (facts->>'creamFat')::float8 AS fat,
        extract(epoch FROM started_at)::float8 / 86400 AS day
-     FROM batch WHERE farm_id = :farmId AND pace_ratio IS NOT NULL AND started_at < :before
+     FROM batch WHERE farm_id = :farmId AND pace_ratio IS NOT NULL AND NOT left_out AND phase <> 'abandoned' AND started_at < :before
      ORDER BY started_at DESC, id LIMIT 1000`,
     { replacements: { farmId, before }, type: QueryTypes.SELECT, transaction },
   );
@@ -395,6 +395,16 @@ export async function revisionOf(farmId: string, id: string): Promise<number | u
   return row?.revision;
 }
 
+/** Leaves a batch out of what is learned, or takes it in again. False when there is none. */
+export async function leaveBatchOut(
+  { farmId, transaction }: FarmScope,
+  id: string,
+  out: boolean,
+): Promise<boolean> {
+  const [changed] = await BatchRow.update({ leftOut: out }, { where: { farmId, id }, transaction });
+  return changed > 0;
+}
+
 /** What the last packed batches before a moment came to, newest first; those whose figures contradict each other, or that nobody weighed, say nothing. */
 export async function packedBefore(
   { farmId, transaction }: FarmScope,
@@ -403,7 +413,7 @@ export async function packedBefore(
 ): Promise<{ atSeconds: number; fatIn: number; fatToButter: number }[]> {
   const rows = await database().query<{ started_at: Date; fat_in: string; fat_to_butter: string }>(
     `SELECT started_at, judged->>'fatIn' AS fat_in, judged->>'fatToButter' AS fat_to_butter FROM batch
-     WHERE farm_id = :farmId AND phase = 'packed' AND started_at < :before
+     WHERE farm_id = :farmId AND phase = 'packed' AND NOT left_out AND started_at < :before
        AND judged->>'verdict' NOT IN ('contradicts', 'unweighed') AND (judged->>'fatIn')::numeric > 0
      ORDER BY started_at DESC LIMIT :limit`,
     { replacements: { farmId, before, limit }, type: QueryTypes.SELECT, transaction },

@@ -16,6 +16,7 @@ export class BatchRow extends Model<InferAttributes<BatchRow>, InferCreationAttr
   declare judged: unknown;
   declare churnedEntryId: string | null;
   declare revision: number;
+  declare leftOut: CreationOptional<boolean>;
 }
 
 export function defineBatch(sequelize: Sequelize): void {
@@ -34,6 +35,7 @@ export function defineBatch(sequelize: Sequelize): void {
       judged: DataTypes.JSONB,
       churnedEntryId: DataTypes.UUID,
       revision: DataTypes.INTEGER,
+      leftOut: DataTypes.BOOLEAN,
     },
     { sequelize, modelName: 'batch', tableName: 'batch' },
   );

@@ -51,7 +51,7 @@ export const tables = {
     table: 'batch',
     key: ['id'],
     says: 'Churnings: what was known of the cream at the start (masses in g, fat as mass fractions, °C), and what came of it.',
-    columns: { id: 'text', number: 'whole', cream_lot_id: 'text', vessel_id: 'id?', facts: 'any', started_at: 'moment', phase: 'text', break_minutes: 'number?', pace_ratio: 'number?', judged: 'any?', churned_entry_id: 'id?', revision: 'whole' },
+    columns: { id: 'text', number: 'whole', cream_lot_id: 'text', vessel_id: 'id?', facts: 'any', started_at: 'moment', phase: 'text', break_minutes: 'number?', pace_ratio: 'number?', judged: 'any?', churned_entry_id: 'id?', revision: 'whole', left_out: 'yesNo' },
   },
   entries: {
     table: 'entry',
@@ -106,6 +106,12 @@ export const tables = {
     key: ['command_id'],
     says: 'What was done instead of what stood first on Today, or left for later.',
     columns: { command_id: 'text', at: 'moment', act: 'text', answer: 'text', instead: 'text?', lots: 'any', until: 'moment', taken_back: 'yesNo' },
+  },
+  pictures: {
+    table: 'picture',
+    key: ['id'],
+    says: 'Pictures of batches, drawn anew by the house: base64 of WebP, its width and height in px.',
+    columns: { id: 'text', batch_id: 'text', at: 'moment', device: 'text', width: 'whole', height: 'whole', webp: 'text', removed_at: 'moment?' },
   },
 } as const satisfies Record<string, Table>; // prettier-ignore
 

@@ -16,6 +16,8 @@ import type { ToolKey } from '@/core/churning/tools';
 import { creamFatFromBatches } from '@/core/dairy/creamFat';
 import type { KnownFat } from '@/core/dairy/creamFat';
 import type { Batch, BatchSummary, RecordedEvent } from '@/data/churning/batches';
+import type { Picture } from '@/data/churning/pictures';
+import { picturesOf } from '@/data/churning/pictures';
 import {
   batchById,
   batchesOf,
@@ -62,6 +64,7 @@ export interface BatchView extends HouseView {
   events: RecordedEvent[];
   revision: number;
   pace: ChurnPace | undefined;
+  pictures: Picture[];
   moulds: Vessel[];
   /** What this house mixed in before, by its own names. */
   mixedBefore: Pick<MixedIn, 'of' | 'name'>[];
@@ -174,6 +177,7 @@ export async function batchViewOf(scope: FarmScope, batchId: string): Promise<Ba
           against: judged && (await againstUsualOf(scope, batch, judged, foreseen, upstream)),
         }
       : {}),
+    pictures: await picturesOf(scope, batchId),
     mixedBefore: await mixedBefore(scope),
     moulds: vessels.filter((vessel) => vessel.kind === 'mould' || vessel.kind === 'tub'),
     churns: vessels.filter((vessel) => vessel.kind === 'churn'),

@@ -6,6 +6,8 @@ import { failsAlways, inFarm, savepoint, sqlState } from '@/data/farmScope';
 import { checkNow } from '@/data/ledger/ledger';
 import { park } from '@/data/ledger/movements';
 import { beginBatch } from '../churning/beginBatch';
+import { leaveOut } from '../churning/leaveOut';
+import { showPictureCommand } from '../churning/takePicture';
 import { dropWayCommand, keepWay } from '../churning/keepWay';
 import { recordEvents } from '../churning/recordEvents';
 import { now } from '../clock';
@@ -64,6 +66,8 @@ const commands = new Map(
     beginBatch,
     recordEvents,
     keepWay,
+    leaveOut,
+    showPictureCommand,
     dropWayCommand,
     finishButter,
     moveButter,

@@ -11,7 +11,8 @@ export const isTable = (name: string): name is TableKey => Object.hasOwn(tables,
 
 /** One table as CSV, a line a row, as it stands at one moment. */
 export async function* tableCsv(farmId: string, key: TableKey): AsyncGenerator<string> {
-  const columns = Object.keys(tables[key].columns);
+  // What is drawn is no cell: it is in the whole document.
+  const columns = Object.keys(tables[key].columns).filter((name) => name !== 'webp');
   const { scope, end } = await snapshotOf(farmId);
   try {
     await sayInUtc(scope);

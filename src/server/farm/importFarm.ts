@@ -127,7 +127,7 @@ async function putFarm(scope: FarmScope, { farm, tables: rows }: FarmDocument): 
   for (const entries of inTurn(rows.entries)) await put('entries', undefined, entries);
   await put('lines');
   await fillIn(scope, 'batch', ['churned_entry_id'], rows.batches.filter(({ churned_entry_id: entry }) => entry !== null));
-  for (const key of ['batchEvents', 'portions', 'lotEvents', 'parked', 'cleanings'] as const) await put(key);
+  for (const key of ['batchEvents', 'portions', 'lotEvents', 'parked', 'cleanings', 'pictures'] as const) await put(key);
   await put('ways', undefined, await newOf('ways'));
   await put('answered', undefined, await newOf('answered'));
   await checkAll(scope);

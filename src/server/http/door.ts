@@ -30,6 +30,15 @@ export const mostBytesOfAFarm = 400_000_000;
 export const answersTo = (host: string | undefined, opened: boolean): boolean =>
   opened || ownNames.has((host ?? '').replace(/:\d+$/, ''));
 
+/** A picture of a batch is larger than what is typed: what a phone takes. */
+export const mostBytesOfAPicture = 20_000_000;
+const mostOf = (url: string): number =>
+  url.startsWith('/api/farm/import?')
+    ? mostBytesOfAFarm
+    : /^\/api\/batches\/[0-9a-zA-Z-]+\/pictures\?/.test(url)
+      ? mostBytesOfAPicture
+      : mostBytes;
+
 /** Judges a request before anything of it is read; undefined lets it in. */
 export function atTheDoor({ method, url, host, length }: Asked, opened: boolean): TurnedAway | undefined {
   if (!answersTo(host, opened))
@@ -44,8 +53,7 @@ export function atTheDoor({ method, url, host, length }: Asked, opened: boolean)
   }
   if (plain.includes('\0'))
     return { status: 400, message: 'The address holds a character that no address has.' };
-  if (length !== undefined && length > (url.startsWith('/api/farm/import?') ? mostBytesOfAFarm : mostBytes))
-    return tooLong;
+  if (length !== undefined && length > mostOf(url)) return tooLong;
   return undefined;
 }
 

@@ -33,7 +33,15 @@ export async function readBody(request: Request, most = mostBytes): Promise<unkn
   }
 }
 
-async function bytesOf(request: Request, most: number): Promise<Uint8Array> {
+/**
+ * The bytes of a request’s body.
+ * @throws {Unreadable} for more than is taken at once
+ */
+export async function bytesOf(
+  request: Request,
+  most: number,
+  tooMuch = tooLong.message,
+): Promise<Uint8Array> {
   const parts: Uint8Array[] = [];
   let size = 0;
   const reader = request.body?.getReader();
@@ -41,7 +49,7 @@ async function bytesOf(request: Request, most: number): Promise<Uint8Array> {
     size += part.value.byteLength;
     if (size > most) {
       void reader?.cancel();
-      throw new Unreadable(413, tooLong.message);
+      throw new Unreadable(413, tooMuch);
     }
     parts.push(part.value);
   }

@@ -28,7 +28,8 @@ const daySeconds = 86_400;
 export const learnedView = (farmId: string, without: readonly string[] = []): Promise<LearnedView> =>
   inFarm(farmId, async (scope) => {
     const house = await houseViewOf(scope);
-    const rows = await trendRows(scope, newest);
+    const all = await trendRows(scope, newest);
+    const rows = all.filter(({ leftOut }) => !leftOut);
     const vessels = await vesselsOf(scope);
     const lessons = await paceLessonsOf(scope, now());
     const today = now().getTime() / 1000 / daySeconds;
@@ -73,11 +74,12 @@ export const learnedView = (farmId: string, without: readonly string[] = []): Pr
         }),
       last: last && { id: last.id, number: last.number },
       next: last && nextBatch(last.facts, pace),
-      newest: rows.slice(0, offered).map(({ id, number, startedAt }) => ({
+      newest: all.slice(0, offered).map(({ id, number, startedAt, leftOut }) => ({
         id,
         number,
         day: localDate(startedAt, house.farm.timeZone),
         out: left.has(id),
+        leftOut,
       })),
     };
   });

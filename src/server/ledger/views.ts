@@ -75,7 +75,8 @@ export interface LearnedView extends HouseView {
   /** The batch whose cream the next is taken to be like. */
   last: { id: string; number: number } | undefined;
   next: NextBatch | undefined;
-  newest: { id: string; number: number; day: string; out: boolean }[];
+  /** `out`: looked at without it; `leftOut`: somebody said that it teaches nothing. */
+  newest: { id: string; number: number; day: string; out: boolean; leftOut: boolean }[];
 }
 
 /** Milk as it came in at one milking; mass in g, fat as a mass fraction. */

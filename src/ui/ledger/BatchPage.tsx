@@ -14,6 +14,7 @@ import styles from './BatchPage.module.css';
 
 const CorrectCream = laterPart(() => import('../churning/CorrectCream').then((part) => part.CorrectCream));
 const HowItWent = laterPart(() => import('./HowItWent').then((part) => part.HowItWent));
+const Pictures = laterPart(() => import('./Pictures').then((part) => part.Pictures));
 const HowSure = laterPart(() => import('../churning/verdict/HowSure').then((part) => part.HowSure));
 
 /** A batch's page in the ledger: the verdict, the cream it came from, and all that happened, to be put right if need be. */
@@ -71,6 +72,7 @@ export function BatchPage({ view: drawn }: { view: BatchView }) {
             </p>
           </>
         )}
+        <Pictures view={view} />
         <div className={styles.right}>
           <Door name="Put the start right" value="cream, fat, warmth, churn, time">
             <CorrectCream view={view} story={story} record={record} />

@@ -246,6 +246,7 @@ function begunView({ input }: QueuedCommand, { farm }: KeptFrame, plan: PlanView
     number: 0,
     creamLotId,
     facts,
+    pictures: [],
     events: [{ ...started, device: '', recordedAtSeconds: startedAtSeconds } as RecordedEvent],
     revision: -1,
     pace: plan?.paces[facts.tool],

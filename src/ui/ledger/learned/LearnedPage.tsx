@@ -1,17 +1,21 @@
 'use client';
 
 import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import type { Effect } from '@/core/comparing/batchEffects';
 import type { Learned, LearnedChurn } from '@/core/comparing/whatLearned';
 import { tools } from '@/core/churning/tools';
 import { counted } from '@/core/quantities/counted';
 import type { Estimate } from '@/core/quantities/estimate';
+import { list } from '@/core/quantities/list';
 import { decimal, percent, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { LearnedView } from '@/server/ledger/views';
 import { Door } from '../../board/Door';
 import { useSay } from '../../frame/FarmContext';
 import { Quiet } from '../../theme/Enamel';
-import { PressLink } from '../../theme/Press';
+import { Press, PressLink } from '../../theme/Press';
+import { RefusedSentence } from '../../outbox/RefusedSentence';
+import { useAct } from '../../outbox/useAct';
 import { effectSays, nextSays, perOwnDegree, stepNames, unsaidWords, widthSays } from './learnedWords';
 import styles from './LearnedPage.module.css';
 
@@ -23,7 +27,18 @@ const outcomes = Object.keys(outcomeNames) as Outcome[];
 export function LearnedPage({ view }: { view: LearnedView }) {
   const say = useSay();
   const { next, last, churns, vessels, separators, before, newest, many } = view;
+  const router = useRouter();
+  const { act, refused, busy } = useAct();
   const out = newest.filter((one) => one.out);
+  const kept = newest.filter(({ leftOut }) => leftOut);
+  async function leaveOut(batches: LearnedView['newest'], away: boolean) {
+    for (const { id, number } of batches) {
+      const said = away ? `Batch ${number} teaches nothing from now on.` : `Batch ${number} teaches again.`;
+      const undo = { name: 'batch.leaveOut', input: { batchId: id, out: !away } };
+      if (!(await act('batch.leaveOut', { batchId: id, out: away }, said, undo))) return;
+    }
+    if (away) router.push('/ledger/learned', { scroll: false });
+  }
   return (
     <article className={styles.page}>
       <h1>
@@ -47,9 +62,13 @@ export function LearnedPage({ view }: { view: LearnedView }) {
       {out.length > 0 && (
         <p className={styles.left} role="status">
           Without batch{out.length > 1 ? 'es' : ''} {out.map(({ number }) => number).join(', ')}: what stood
-          before is beside it. <Link href="/ledger/learned">Take every batch again</Link>
+          before is beside it. <Link href="/ledger/learned">Take every batch again</Link>{' '}
+          <Press disabled={busy} onClick={() => void leaveOut(out, true)}>
+            Leave {out.length === 1 ? 'it' : 'them'} out for good
+          </Press>
         </p>
       )}
+      <RefusedSentence refused={refused} />
       <section aria-label="What explains it">
         <h2>What explains it, over {counted(many, 'batch', 'batches')}</h2>
         <Effects view={view} />
@@ -94,8 +113,8 @@ export function LearnedPage({ view }: { view: LearnedView }) {
       {newest.length > 2 && (
         <Door name="Leave a batch out" value="and see what changes; the book stays as it is">
           <ul className={styles.batches}>
-            {newest.map(({ id, number, day, out: left }) => (
-              <li key={id}>
+            {newest.map(({ id, number, day, out: left, leftOut: gone }) => (
+              <li key={id} data-gone={gone}>
                 <Link
                   aria-label={`${left ? 'Take' : 'Leave'} batch ${number} ${left ? 'in again' : 'out'}`}
                   scroll={false}
@@ -107,6 +126,15 @@ export function LearnedPage({ view }: { view: LearnedView }) {
               </li>
             ))}
           </ul>
+          {kept.length > 0 && (
+            <p className={styles.left}>
+              {list(kept.map(({ number }) => String(number)))} {kept.length === 1 ? 'teaches' : 'teach'}{' '}
+              nothing: left out for good.{' '}
+              <Press disabled={busy} onClick={() => void leaveOut(kept, false)}>
+                Take {kept.length === 1 ? 'it' : 'them'} in again
+              </Press>
+            </p>
+          )}
         </Door>
       )}
       <p>
