@@ -11,6 +11,8 @@ import type { ToolKey } from '../churning/tools';
 import { tools } from '../churning/tools';
 import type { Estimate } from '../quantities/estimate';
 import { logEstimate } from '../quantities/estimate';
+import type { OwnCulture } from '../ripening/ownCulture';
+import { hoursToThick } from '../ripening/ownCulture';
 import { separatorExpect } from '../separating/separatorExpect';
 import { vesselFactor, vesselFactorSd } from '../standing/lotHeat';
 
@@ -63,6 +65,21 @@ export function learnedVessel(shown: readonly number[]): Learned {
     own: logEstimate(vesselFactor(shown), sd),
     from: shown.length,
     width: sd / before,
+  };
+}
+
+/** Hours until cream is thick and tart with a culture, by the book and by one's own; undefined where it never gets there. */
+export function learnedCulture(
+  route: Parameters<typeof hoursToThick>[0],
+  own: OwnCulture,
+): Learned | undefined {
+  const [textbook, ours] = [hoursToThick(route), hoursToThick(route, own)];
+  if (!textbook || !ours) return undefined;
+  return {
+    textbook,
+    own: ours,
+    from: own.from,
+    width: Math.log(ours.high / ours.low) / Math.log(textbook.high / textbook.low),
   };
 }
 

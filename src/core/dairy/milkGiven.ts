@@ -143,5 +143,7 @@ export function peaksOf(milkings: readonly Milking[], animals: readonly Milker[]
 /** What the curve foresees of her on a day, g of milk. */
 export const foreseenOn = (animal: Milker, { peak }: Lactation, day: string): number | undefined => {
   const inMilk = dayInMilk(animal, day);
-  return inMilk === undefined || inMilk < 1 || inMilk > longest ? undefined : woodYield(curveWithPeak(peak), inMilk);
+  return inMilk === undefined || inMilk < 1 || inMilk > longest
+    ? undefined
+    : woodYield(curveWithPeak(peak), inMilk);
 };

@@ -17,7 +17,7 @@ export interface RipenForecast {
 }
 
 /** How lively a culture is against the usual: standard deviation of the logarithm of its speed (engineering estimates). */
-const livelySpread = 0.15;
+const book = { logMean: 0, logSd: 0.15 } as const;
 const wildSpread = 1;
 const phMeter = 0.1;
 /** pH at which cream is thick and tart, and how sharply people see it (engineering estimates). */
@@ -44,7 +44,7 @@ export const doseOf = ({ route, dose }: Pick<RipenInput, 'route' | 'dose'>): num
 export function ripenForecast(input: RipenInput): RipenForecast {
   const natural = input.route === 'natural';
   const start = doseOf(input);
-  const lively = 1 - Math.min(0.4, tiring * input.generation);
+  const lively = livelyAfter(input.generation);
   const spells: Spell[] = input.temperatures;
   const usual = Array.from({ length: grid }, (_, i) => {
     const z = widest * ((2 * i) / (grid - 1) - 1);
@@ -54,17 +54,10 @@ export function ripenForecast(input: RipenInput): RipenForecast {
   const failed = failing.map((slowed) => ({ z: 0, logPrior: Math.log(failingChance * sum), slowed }));
   const ways = [...usual, ...failed].map(({ z, logPrior, slowed }) => {
     const cultures = culturesOf(input.route, start, natural ? wildSpread * z : 0);
-    const speed = slowed * lively * (natural ? 1 : Math.exp(livelySpread * z));
+    const { logMean, logSd } = input.own ?? book;
+    const speed = slowed * lively * (natural ? 1 : Math.exp(logMean + logSd * z));
     const moments = ripenCream(cultures, spells, mostHours, speed);
-    let weight = logPrior;
-    for (const reading of input.readings) {
-      const ph = phAt(moments, reading.atHours);
-      if (reading.kind === 'ph') weight -= 2.5 * Math.log1p(((reading.ph - ph) / phMeter) ** 2 / 4);
-      else {
-        const seen = 1 / (1 + Math.exp((ph - thickAt) / (thickWidth / 1.7)));
-        weight += Math.log(0.03 + 0.94 * (reading.seen ? seen : 1 - seen));
-      }
-    }
+    const weight = logPrior + logLikely(moments, input.readings);
     return {
       moments,
       logPrior,
@@ -103,6 +96,36 @@ export function ripenForecast(input: RipenInput): RipenForecast {
     state: past ? 'discard' : reached ? 'ready' : 'souring',
     curve: likeliest.moments.filter((_, i) => i % Math.ceil(likeliest.moments.length / 200) === 0),
   };
+}
+
+const livelyAfter = (generation: number): number => 1 - Math.min(0.4, tiring * generation);
+
+/** Log of how likely what was read is, as cream soured so: a meter's readings, and looks (both with room for a slip). */
+function logLikely(
+  moments: readonly { hours: number; ph: number }[],
+  readings: RipenInput['readings'],
+): number {
+  let log = 0;
+  for (const reading of readings) {
+    const ph = phAt(moments, reading.atHours);
+    if (reading.kind === 'ph') log -= 2.5 * Math.log1p(((reading.ph - ph) / phMeter) ** 2 / 4);
+    else {
+      const seen = 1 / (1 + Math.exp((ph - thickAt) / (thickWidth / 1.7)));
+      log += Math.log(0.03 + 0.94 * (reading.seen ? seen : 1 - seen));
+    }
+  }
+  return log;
+}
+
+/** How likely a souring's readings are were its culture so fast: for each logarithm of its speed against the book's, 1 the likeliest. */
+export function cultureLikelihood(input: RipenInput, logSpeeds: readonly number[]): number[] {
+  const cultures = culturesOf(input.route, doseOf(input), 0);
+  const logs = logSpeeds.map((logSpeed) => {
+    const speed = livelyAfter(input.generation) * Math.exp(logSpeed);
+    return logLikely(ripenCream(cultures, input.temperatures, mostHours, speed), input.readings);
+  });
+  const most = Math.max(...logs);
+  return logs.map((log) => Math.exp(log - most));
 }
 
 /** Thick and tart, or at pH 5.0 and under, as somebody saw before the limit. */

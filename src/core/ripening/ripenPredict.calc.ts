@@ -30,6 +30,13 @@ const ripenInput = v.strictObject({
     v.pipe(v.number(), v.minValue(0, 'zero or more.'), v.maxValue(200, 'at most 200.')),
     0,
   ),
+  /** What earlier sourings taught of this culture: the logarithm of its speed against the book's. */
+  own: v.optional(
+    v.strictObject({
+      logMean: v.pipe(v.number(), v.minValue(-1, '−1 to 1.'), v.maxValue(1, '−1 to 1.')),
+      logSd: v.pipe(v.number(), v.gtValue(0, 'above 0, up to 1.'), v.maxValue(1, 'above 0, up to 1.')),
+    }),
+  ),
   /** Temperature over time; the last goes on. */
   temperatures: v.pipe(
     v.array(

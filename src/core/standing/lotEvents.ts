@@ -99,7 +99,17 @@ export interface WateredEvent {
   id: string;
   atSeconds: number;
 }
-export type LotEvent = SaidLotEvent | PouredEvent | DrawnEvent | KeptEvent | WateredEvent;
+/** Culture was put in: what the ledger had learned of it by then goes with it, so that every screen foresees it alike. */
+export type SouredEvent = Extract<SaidLotEvent, { kind: 'soured' }> & {
+  own?: { logMean: number; logSd: number };
+};
+export type LotEvent =
+  | Exclude<SaidLotEvent, { kind: 'soured' }>
+  | SouredEvent
+  | PouredEvent
+  | DrawnEvent
+  | KeptEvent
+  | WateredEvent;
 
 /** Amounts of a movement, as sent: all of a lot when no mass is given. */
 export const outOf = v.strictObject({

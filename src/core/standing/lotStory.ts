@@ -31,6 +31,8 @@ export interface Souring {
   dose?: number;
   culture?: RipenInput['culture'];
   generation: number;
+  /** What its culture had taught when it was put in. */
+  own?: RipenInput['own'];
   startedSeconds: number;
   /** Temperatures it has had since, hours each. */
   spells: Spell[];
@@ -288,6 +290,7 @@ export function lotStory(lot: ToldLot, nowSeconds: number): LotStory | undefined
           ...(event.dose === undefined ? {} : { dose: event.dose }),
           ...(event.culture === undefined ? {} : { culture: event.culture }),
           generation: event.generation,
+          ...(event.own === undefined ? {} : { own: event.own }),
           startedSeconds: event.atSeconds,
           spells: [],
           elapsedHours: 0,

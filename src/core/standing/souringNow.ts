@@ -35,6 +35,7 @@ export const souringInput = (
   treatment: lot.treatment,
   ...(souring.culture === undefined ? {} : { culture: souring.culture }),
   generation: souring.generation,
+  ...(souring.own === undefined ? {} : { own: souring.own }),
   temperatures: [
     ...souring.spells.map(({ hours, celsius }) => ({
       hours: Math.max(0.001, Math.round(hours * 50) / 50),

@@ -1,6 +1,12 @@
 import { mean } from 'simple-statistics';
 import { batchEffects } from '@/core/comparing/batchEffects';
-import { learnedChurns, learnedSeparator, learnedVessel, nextBatch } from '@/core/comparing/whatLearned';
+import {
+  learnedChurns,
+  learnedCulture,
+  learnedSeparator,
+  learnedVessel,
+  nextBatch,
+} from '@/core/comparing/whatLearned';
 import { learnPace, paceOf } from '@/core/churning/learnPace';
 import { paceLessonsOf } from '@/data/churning/batches';
 import type { TrendRow } from '@/data/churning/trendRows';
@@ -10,6 +16,7 @@ import { vesselsOf } from '@/data/house/house';
 import { separationsOf } from '@/data/ledger/movements';
 import { shownFactors } from '@/data/ledger/standing';
 import { now } from '../clock';
+import { ownCultures } from './ownCultures';
 import { houseViewOf } from '../house/views';
 import { localDate } from '../localDate';
 import type { LearnedView } from './views';
@@ -72,6 +79,10 @@ export const learnedView = (farmId: string, without: readonly string[] = []): Pr
             ? []
             : [{ id, name, ...learnedSeparator(equipment.motor ? 'motor' : 'hand', of.map(runOf)) }];
         }),
+      cultures: (await ownCultures(scope)).flatMap(({ culture, route, own }) => {
+        const learned = learnedCulture(route, own);
+        return learned ? [{ name: culture, route, ...learned }] : [];
+      }),
       last: last && { id: last.id, number: last.number },
       next: last && nextBatch(last.facts, pace),
       newest: all.slice(0, offered).map(({ id, number, startedAt, leftOut }) => ({

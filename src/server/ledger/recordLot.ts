@@ -3,7 +3,7 @@ import { positiveMass } from '@/core/calculation';
 import { id } from '@/core/churning/batchEvents';
 import { cultureFat, cultureWeighs } from '@/core/ripening/cultureLine';
 import { refuseSouring } from '@/core/ripening/refuseSouring';
-import type { SaidLotEvent } from '@/core/standing/lotEvents';
+import type { SaidLotEvent, SouredEvent } from '@/core/standing/lotEvents';
 import { saidLotEvent } from '@/core/standing/lotEvents';
 import { vesselFactor } from '@/core/standing/lotHeat';
 import { pasteurises } from '@/core/heating/pasteurising';
@@ -24,6 +24,7 @@ import type { LotKind } from '@/core/standing/lotKinds';
 import { command } from '../commands/command';
 import { despiteOf } from './despiteHeat';
 import { judgedLots } from './judgedLots';
+import { ownCulture } from './ownCultures';
 import { draw, milligrams, momentOf, move } from './move';
 import { Refusal } from '../refusal';
 import { retell } from './retell';
@@ -69,7 +70,8 @@ export const recordLot = command({
   },
 });
 
-type Found = Pick<RecordedLotEvent, 'despite' | 'was'> & { line?: NonNullable<LotDetails['line']> };
+type Found = Pick<RecordedLotEvent, 'despite' | 'was'> &
+  Pick<SouredEvent, 'own'> & { line?: NonNullable<LotDetails['line']> };
 
 const sours = new Set<LotKind>(['milk', 'cream', 'skim', 'buttermilk']);
 
@@ -143,7 +145,9 @@ async function follow(
         });
   const poured = (await lotsById(scope, [lot.id])).get(lot.id)!;
   await changeLot(scope, lot.id, { details: { ...poured.details, ...(kept ? { line: kept } : {}) } });
-  return kept ? { line: kept } : {};
+  if (!kept) return {};
+  const own = await ownCulture(scope, kept.name, event.route);
+  return { line: kept, ...(own ? { own: { logMean: own.logMean, logSd: own.logSd } } : {}) };
 }
 
 /** Milk rises in the pan from here on, on a high farm too, °C (engineering estimate: water at 3,000 m). */

@@ -72,6 +72,8 @@ export interface LearnedView extends HouseView {
   before?: Pick<LearnedView, 'churns' | 'effects'>;
   vessels: (Learned & { id: string; name: string })[];
   separators: ({ id: string; name: string } & ReturnType<typeof learnedSeparator>)[];
+  /** Hours until cream is thick and tart with each culture of the house. */
+  cultures: (Learned & { name: string; route: 'mesophilic' | 'yoghurt' | 'both' })[];
   /** The batch whose cream the next is taken to be like. */
   last: { id: string; number: number } | undefined;
   next: NextBatch | undefined;

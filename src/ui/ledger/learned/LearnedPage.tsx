@@ -26,7 +26,7 @@ const outcomes = Object.keys(outcomeNames) as Outcome[];
 /** What was learned of a dairy: the next batch, what explains the last ones, and the book’s figures against its own. */
 export function LearnedPage({ view }: { view: LearnedView }) {
   const say = useSay();
-  const { next, last, churns, vessels, separators, before, newest, many } = view;
+  const { next, last, churns, vessels, separators, cultures, before, newest, many } = view;
   const router = useRouter();
   const { act, refused, busy } = useAct();
   const out = newest.filter((one) => one.out);
@@ -110,6 +110,20 @@ export function LearnedPage({ view }: { view: LearnedView }) {
           />
         </section>
       ))}
+      {cultures.length > 0 && (
+        <section aria-label="Cultures">
+          <h2>Your cultures: hours until cream is thick and tart</h2>
+          <Figures
+            rows={cultures.map((one) => ({
+              key: `${one.route} ${one.name}`,
+              name: `${one.name}, at ${say.temperature(one.route === 'yoghurt' ? 42 : 20)}`,
+              learned: one,
+              of: 'souring',
+            }))}
+            says={(hours) => `${decimal(hours, 1)} h`}
+          />
+        </section>
+      )}
       {newest.length > 2 && (
         <Door name="Leave a batch out" value="and see what changes; the book stays as it is">
           <ul className={styles.batches}>
