@@ -4,6 +4,12 @@ import { batchNews, batchView, planView } from '@/server/churning/views';
 import { houseView } from '@/server/house/views';
 import { openHouse } from '@/server/house/openHouse';
 import { findBatches } from '@/server/ledger/searchBatches';
+import { comparedView } from '@/server/ledger/compareBatches';
+import { learnedView } from '@/server/ledger/learned';
+import { milkBookView } from '@/server/ledger/milkBook';
+import { periodTrail } from '@/server/ledger/periodTrail';
+import { trendsView } from '@/server/ledger/trends';
+import { bringNotebook } from '@/server/notebook/bringNotebook';
 import { ledgerView } from '@/server/ledger/views';
 import { pailView } from '@/server/pail/views';
 import { lotView, shelfView, trailView } from '@/server/shelf/views';
@@ -40,6 +46,27 @@ const copies = (n: number): string[] => {
     `INSERT INTO portion SELECT farm_id, ${id('lot_id')}, ${id('batch_id')}, name, mass, salt_mass, measured, additions, standing, pieces FROM portion WHERE lot_id !~ 'y\\d+$'`,
     `INSERT INTO cleaning SELECT farm_id, ${id('command_id')}, vessel_id, at - ${days}, steps FROM cleaning WHERE command_id !~ 'y\\d+$'`,
   ];
+};
+
+/** A notebook of thirty churnings, long before the house. */
+const notebook = {
+  lines: Array.from({ length: 30 }, (_, i) => [
+    `${(i % 28) + 1}/${Math.floor(i / 28) + 5}/1931`,
+    '2',
+    '57',
+    '22',
+    '25',
+  ]),
+  columns: [
+    { field: 'date', unit: '' },
+    { field: 'cream', unit: 'qt' },
+    { field: 'temperature', unit: '°F' },
+    { field: 'minutes', unit: 'min' },
+    { field: 'butter', unit: 'oz' },
+  ],
+  order: 'dmy',
+  measures: 'us',
+  usual: { fat: 0.36, treatment: 'raw', churn: 'tool:paddleHand' },
 };
 
 async function multiply(): Promise<void> {
@@ -85,6 +112,19 @@ asCommand(async () => {
       ],
       ['Batches by source', () => findBatches(farmId, { source: 'shelf', verdict: 'wet' })],
       ['House', () => houseView(farmId)],
+      ['From batch to batch', () => trendsView(farmId)],
+      ['What it has learned', () => learnedView(farmId)],
+      ['Where thirty days’ fat went', () => periodTrail(farmId, {})],
+      ['Milk, day by day', () => milkBookView(farmId, {})],
+      [
+        'Two batches compared',
+        () =>
+          comparedView(
+            farmId,
+            rows.slice(0, 2).map(({ id }) => id),
+          ),
+      ],
+      ['Thirty lines of a notebook', () => bringNotebook(farmId, notebook, true)],
       ...(butter[0] ? [['Trail of a pat', () => trailView(farmId, butter[0]!.lotId)] as const] : []),
     ],
     mostMs,

@@ -37,7 +37,7 @@ export async function sourPool(
     {
       lotId,
       events: [
-        { id: noise.id(), atSeconds: seconds, kind: 'placed', place: 'room', celsius: 21 },
+        { id: noise.id(), atSeconds: seconds, kind: 'placed', place: 'room', celsius: 25 },
         {
           id: noise.id(),
           atSeconds: seconds + 1,

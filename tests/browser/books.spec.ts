@@ -1,6 +1,12 @@
+import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import type { TestFarm } from './farm';
 import { expect, expectSound, test } from './farm';
+
+/** A point of yellow, as PNG. */
+const onePixel =
+  'iVBORw0KGgoAAAANSUhEUgAAAAgAAAAICAIAAABLbSncAAAACXBIWXMAAAPoAAAD6AG1e1JrAAAAEUlEQVQImWP4dNQQK2IYWhIA28l6ARwzofcAAAAASUVORK5CYII=';
+const dayBefore = (days: number) => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10);
 
 const settle = (farm: TestFarm) =>
   farm.send('house.settle', { name: 'Larkfold', timeZone: 'Europe/Dublin', unitSystem: 'metric' });
@@ -159,4 +165,90 @@ test('years on paper: pasted, three dirty lines named, one put right, and taken 
   ).toBeVisible();
   await page.goto('/ledger');
   await expect(page.getByRole('row', { name: /May 2019|31 May/ }).first()).toBeVisible();
+  // A column was named wrong after all: the whole of it goes, and none of it is left to learn from.
+  await page.goto('/ledger/notebook');
+  const before = page.getByRole('region', { name: 'Taken in before' });
+  await before.getByRole('button', { name: 'Take it back' }).click();
+  await before.getByRole('button', { name: 'Yes, take all 4 back' }).click();
+  await expect(page.getByText('4 batches were taken back.')).toBeVisible();
+  await page.goto('/ledger/learned');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    'Nothing is learned until the first butter is packed.',
+  );
+});
+
+test('milk is put right where it stands in the book, and what it is held against follows, in US units', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('house.settle', { name: 'Larkfold', timeZone: 'Europe/Dublin', unitSystem: 'us' });
+  const tansy = { id: randomUUID(), name: 'Tansy', breed: 'kerry', calvedOn: dayBefore(60), milked: true };
+  const plover = { id: randomUUID(), name: 'Plover', breed: 'jersey', calvedOn: dayBefore(90), milked: true };
+  for (const one of [tansy, plover]) await farm.send('animal.put', one);
+  for (let day = 9; day >= 1; day -= 1)
+    for (const { id } of [tansy, plover]) {
+      const lotId = randomUUID();
+      const atSeconds = Math.floor(Date.now() / 1000) - day * 86_400;
+      await farm.send('milk.in', { lotId, from: 'animals', animalIds: [id], mass: 9000 + 100 * day, massSd: 50, celsius: 35, atSeconds });
+      await farm.send('lot.use', { lotId, to: 'drunk', atSeconds: atSeconds + 60 });
+    }
+  await page.goto('/ledger/milk');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^The herd gives \d+(\.\d)? (qt|gal) a day, as much as the week before|^The herd gives [\d.]+ (qt|gal) a day; it makes about [\d.]+ (lb|oz)/);
+  await expect(page.getByRole('region', { name: 'Each animal, these last seven days' }).getByRole('row')).toHaveCount(3);
+  await expectSound(page);
+  await page.getByRole('radio', { name: 'Tansy' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Tansy gives .* her curve; it makes about/);
+  // Keys go from day to day along the picture, and the curve is said beside what she gave.
+  const slider = page.getByRole('slider', { name: 'Which of them' });
+  await slider.press('Home');
+  await expect(page.getByText(/days in milk; the curve has/)).toBeVisible();
+  await page.getByRole('button', { name: 'Put right' }).first().click();
+  await page.getByLabel('How much it was').fill('6 qt');
+  await page.getByRole('button', { name: 'Put it right' }).click();
+  await expect(page.getByText(/; put right/)).toHaveCount(1);
+  const first = page.getByRole('region', { name: 'Every milking' }).or(page.locator('ol')).getByText(/^6 qt/).first();
+  await expect(first).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByText(/^6 qt/)).toHaveCount(0);
+}); // prettier-ignore
+
+test('a picture stands with its batch, is taken away and put back; what is none is said to be none', async ({
+  page,
+  farm,
+}) => {
+  await sixteenMornings(page, farm);
+  await page.goto('/ledger');
+  await page.getByRole('rowheader').getByRole('link').first().click();
+  await page.getByText('How it went').click();
+  const pictures = page.getByRole('region', { name: 'Pictures' });
+  await pictures.getByLabel('Add a picture').setInputFiles([
+    { name: 'butter.png', mimeType: 'image/png', buffer: Buffer.from(onePixel, 'base64') },
+    { name: 'butter.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture at all') },
+  ]);
+  await expect(pictures.getByRole('alert')).toContainText('butter.jpg: That is no picture that can be read here');
+  const picture = pictures.getByRole('img', { name: 'Picture 1 of this batch' });
+  await expect(picture).toBeVisible();
+  const shown = await page.request.get((await picture.getAttribute('src'))!);
+  expect(shown.headers()['content-type']).toBe('image/webp');
+  await expectSound(page);
+  await pictures.getByRole('button', { name: 'Take picture 1 away' }).click();
+  await expect(picture).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(picture).toBeVisible();
+}); // prettier-ignore
+
+test('a batch that was like no other is left out for good, and taken in again', async ({ page, farm }) => {
+  await sixteenMornings(page, farm);
+  await page.goto('/ledger/learned');
+  await expect(page.getByRole('heading', { name: 'What explains it, over 16 batches' })).toBeVisible();
+  await page.getByText('Leave a batch out').click();
+  await page.getByRole('link', { name: 'Leave batch 10 out' }).click();
+  await page.getByRole('button', { name: 'Leave it out for good' }).click();
+  await expect(page).toHaveURL(/\/ledger\/learned$/);
+  await expect(page.getByRole('heading', { name: 'What explains it, over 15 batches' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'What explains it, over 15 batches' })).toBeVisible();
+  await page.getByText('Leave a batch out').click();
+  await page.getByRole('button', { name: 'Take it in again' }).click();
+  await expect(page.getByRole('heading', { name: 'What explains it, over 16 batches' })).toBeVisible();
 });

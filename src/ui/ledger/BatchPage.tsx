@@ -59,7 +59,7 @@ export function BatchPage({ view: drawn }: { view: BatchView }) {
       >
         <HowItWent view={view} story={story} unsent={unsent} record={record} elapsed={elapsed} />
         {view.judged && (
-          <>
+          <div className={styles.within}>
             <h2>Where its fat went, and how sure that is</h2>
             <HowSure judged={view.judged} upstream={view.upstream} />
             <p>
@@ -70,9 +70,11 @@ export function BatchPage({ view: drawn }: { view: BatchView }) {
                 Its sheet to print
               </a>
             </p>
-          </>
+          </div>
         )}
-        <Pictures view={view} />
+        <div className={styles.within}>
+          <Pictures view={view} />
+        </div>
         <div className={styles.right}>
           <Door name="Put the start right" value="cream, fat, warmth, churn, time">
             <CorrectCream view={view} story={story} record={record} />

@@ -160,8 +160,8 @@ function Each({ view: { each, butter, of } }: { view: MilkBookView }) {
                 </th>
                 <td>{inMilk === null ? '–' : counted(inMilk, 'day')}</td>
                 <td>
+                  {!alone && 'about '}
                   {say.volume(millilitres(perDay))}
-                  {!alone && <small> of the pail, by the curve</small>}
                 </td>
                 <td>{percent(fat)}</td>
                 <td className={styles.bar}>
@@ -174,7 +174,11 @@ function Each({ view: { each, butter, of } }: { view: MilkBookView }) {
           </tbody>
         </table>
       </div>
-      <Quiet>The last seven full days. {butterSays(butter)}</Quiet>
+      <Quiet>
+        The last seven full days. {butterSays(butter)}
+        {each.some(({ alone }) => !alone) &&
+          ' Of a pail of several, each is given her part by where she stands on the curve, and by her own pace where she was milked alone.'}
+      </Quiet>
     </section>
   );
 }

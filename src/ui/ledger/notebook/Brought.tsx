@@ -44,9 +44,10 @@ export function Brought({ farmId, brought }: { farmId: string; brought: readonly
       setBusy(false);
     }
   }
+  if (brought.length === 0 && says === '') return null;
   return (
     <section aria-label="Taken in before">
-      <h2>Taken in before</h2>
+      {brought.length > 0 && <h2>Taken in before</h2>}
       <ul className={styles.brought}>
         {brought.map(({ commandId, atSeconds, batches }) => (
           <li key={commandId}>

@@ -318,7 +318,7 @@ export function Notebook({
             )}
         </>
       )}
-      {brought.length > 0 && <Brought farmId={farmId} brought={brought} />}
+      <Brought farmId={farmId} brought={brought} />
     </article>
   );
 }
