@@ -11,7 +11,16 @@ const weeks = (...shares: number[]) =>
     fatToButter: 400 * share,
   }));
 const habit = weeks(0.95, 0.96, 0.97, 0.96, 0.955, 0.965, 0.96, 0.96);
-const upstream = { milk: 640, milkMass: 0, skim: 140, spilled: 0, bought: 0, culture: 0, cream: 500 };
+const upstream = {
+  milk: 640,
+  milkMass: 0,
+  milkSd: 0,
+  skim: 140,
+  spilled: 0,
+  bought: 0,
+  culture: 0,
+  cream: 500,
+};
 const skimmings = [0.1, 0.12, 0.11, 0.13, 0.2, 0.15, 0.14, 0.12];
 
 describe('a batch against the maker’s own', () => {

@@ -11,6 +11,7 @@ const entry = (kind: string, atSeconds: number, lines: [to: string, fat: number]
     ...(kinds.has(to) ? { lot: to } : { account: to }),
     fat,
     mass: 20 * fat,
+    fatSd: 0.1 * Math.abs(fat),
   })),
 });
 const closes = (found: ReturnType<typeof fatUpstream>) =>
@@ -29,6 +30,7 @@ describe('the fat of a batch, back to its milk', () => {
     expect(found).toEqual({
       milk: 590,
       milkMass: 11_800,
+      milkSd: 59,
       skim: 58,
       spilled: 0,
       bought: 0,
@@ -49,7 +51,14 @@ describe('the fat of a batch, back to its milk', () => {
       ],
       kinds,
     ); // prettier-ignore
-    expect(found).toMatchObject({ milk: 330, milkMass: 6600, skim: 25, spilled: 5, bought: 0 });
+    expect(found).toMatchObject({
+      milk: 330,
+      milkMass: 6600,
+      milkSd: expect.closeTo(33, 6),
+      skim: 25,
+      spilled: 5,
+      bought: 0,
+    });
     closes(found);
   });
 
@@ -63,7 +72,16 @@ describe('the fat of a batch, back to its milk', () => {
       ],
       kinds,
     ); // prettier-ignore
-    expect(found).toEqual({ milk: 0, milkMass: 0, skim: 0, spilled: 0, bought: 500, culture: 5, cream: 505 });
+    expect(found).toEqual({
+      milk: 0,
+      milkMass: 0,
+      milkSd: 0,
+      skim: 0,
+      spilled: 0,
+      bought: 500,
+      culture: 5,
+      cream: 505,
+    });
   });
 
   it('of a skimming in two cuts takes its own cut’s part, and nothing of what was not churned', () => {

@@ -2,7 +2,14 @@
 export interface FatEntry {
   kind: string;
   atSeconds: number;
-  lines: readonly { lot?: string | undefined; account?: string | undefined; fat: number; mass?: number }[];
+  lines: readonly {
+    lot?: string | undefined;
+    account?: string | undefined;
+    fat: number;
+    mass?: number;
+    /** One standard deviation of its fat, g, where it is known. */
+    fatSd?: number;
+  }[];
 }
 
 /** Where the fat of a batch's cream came from, and what of its milk's fat went elsewhere on the way, g. */
@@ -11,6 +18,8 @@ export interface FatUpstream {
   milk: number;
   /** g of that milk. */
   milkMass: number;
+  /** One standard deviation of its fat: milk of one herd is off together, so that it does not average out. */
+  milkSd: number;
   /** That stayed in the skim. */
   skim: number;
   /** Spilled and smeared before it was churned. */
@@ -69,6 +78,7 @@ export function fatUpstream(
   const found: FatUpstream = {
     milk: 0,
     milkMass: 0,
+    milkSd: 0,
     skim: 0,
     spilled: 0,
     bought: 0,
@@ -80,11 +90,12 @@ export function fatUpstream(
     if (of <= 0) continue;
     const counted = countedOf(entry, kinds);
     for (const line of entry.lines) {
-      const { lot, account, fat, mass = 0 } = line;
+      const { lot, account, fat, mass = 0, fatSd = 0 } = line;
       if (fat < 0 && lot !== undefined) {
         if (kinds.get(lot) === 'milk') {
           found.milk -= fat * of;
           found.milkMass -= mass * of;
+          found.milkSd += fatSd * of;
         }
       } else if (fat < 0) found[account === 'culture' ? 'culture' : 'bought'] -= fat * of;
       else if (counted.includes(line)) continue;

@@ -202,6 +202,7 @@ export async function usesSince(
     account: String(row.account),
     mass: Number(row.mass),
     fat: Number(row.fat),
+    ...(row.fat_sd === null ? {} : { fatSd: Number(row.fat_sd) }),
   }));
 }
 
@@ -401,6 +402,8 @@ export interface LineBehind {
   /** g, and g of fat among them. */
   mass: number;
   fat: number;
+  /** One standard deviation of that fat, where its lot says one. */
+  fatSd?: number;
 }
 
 /** Every line of the entries that filled these lots, and all before them: where their fat came from, and what went elsewhere. */
@@ -421,7 +424,7 @@ back AS (
   SELECT o.lot_id FROM back JOIN fills ON fills.lot_id = back.lot_id
   JOIN entry_line o ON o.farm_id = :farmId AND o.entry_id = fills.entry_id AND o.lot_id IS NOT NULL AND o.mass < 0
 )
-SELECT e.id, e.kind, e.at, l.lot_id, lot.kind AS lot_kind, l.account, l.mass, l.fat
+SELECT e.id, e.kind, e.at, l.lot_id, lot.kind AS lot_kind, l.account, l.mass, l.fat, abs(l.mass) * lot.fat_sd AS fat_sd
 FROM entry e JOIN entry_line l ON l.farm_id = e.farm_id AND l.entry_id = e.id
 LEFT JOIN lot ON lot.farm_id = l.farm_id AND lot.id = l.lot_id
 WHERE e.farm_id = :farmId AND e.id IN (SELECT entry_id FROM fills JOIN back ON back.lot_id = fills.lot_id)`,

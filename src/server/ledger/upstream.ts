@@ -10,10 +10,10 @@ export async function upstreamOf(
 ): Promise<FatUpstream> {
   const entries = new Map<
     string,
-    FatEntry & { lines: { lot?: string; account?: string; mass: number; fat: number }[] }
+    FatEntry & { lines: { lot?: string; account?: string; mass: number; fat: number; fatSd?: number }[] }
   >();
   const kinds = new Map<string, string>();
-  for (const { entryId, kind, at, lot, lotKind, account, mass, fat } of await linesBehind(
+  for (const { entryId, kind, at, lot, lotKind, account, ...moved } of await linesBehind(
     scope,
     creams.map(({ lot }) => lot),
   )) {
@@ -22,8 +22,7 @@ export async function upstreamOf(
     entry.lines.push({
       ...(lot === null ? {} : { lot }),
       ...(account === null ? {} : { account }),
-      mass,
-      fat,
+      ...moved,
     });
     if (lot !== null && lotKind !== null) kinds.set(lot, lotKind);
   }

@@ -1,7 +1,23 @@
 import { fatFlow, size } from './fatFlow';
 
-const judged = { fatIn: 532, fatToButter: 521, buttermilkMass: 800, buttermilkFat: 0.01, lossFat: 3 };
-const upstream = { milk: 590, milkMass: 0, skim: 58, spilled: 0, bought: 0, culture: 0, cream: 532 };
+const judged = {
+  fatIn: 532,
+  fatToButter: 521,
+  buttermilkMass: 800,
+  milkSd: 0,
+  buttermilkFat: 0.01,
+  lossFat: 3,
+};
+const upstream = {
+  milk: 590,
+  milkMass: 0,
+  milkSd: 0,
+  skim: 58,
+  spilled: 0,
+  bought: 0,
+  culture: 0,
+  cream: 532,
+};
 const keys = (of: ReturnType<typeof fatFlow>) => of.places.map(({ key }) => key).sort();
 
 describe('the way of the fat, laid out', () => {
