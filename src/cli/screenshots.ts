@@ -96,7 +96,7 @@ const pictures: Picture[] = [
   { name: 'ledger', path: '/ledger' },
   { name: 'trends', path: '/ledger/trends' },
   { name: 'batch', path: '/ledger', first: (page) => newest(page, /wet/) },
-  { name: 'bench', path: '/bench' },
+  { name: 'milk', path: '/ledger/milk' },
   { name: 'house', path: '/house' },
   // Last: it takes the batch in hand on, to its first wash.
   { name: 'wash', path: '/churn', first: toTheWash },

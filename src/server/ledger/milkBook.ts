@@ -48,7 +48,13 @@ export const milkBookView = (farmId: string, asked: { of?: string; all?: boolean
     const butter = await butterOf(scope, at);
     const chosen = animals.find(({ id }) => id === asked.of);
     const byId = new Map(animals.map((one) => [one.id, one]));
-    const fatOf = (id: string, on: string) => expectedMilkFat(byId.get(id)!, on).fat;
+    const fats = new Map<string, number>();
+    const fatOf = (id: string, on: string) => {
+      const key = `${id} ${on}`;
+      const known = fats.get(key) ?? expectedMilkFat(byId.get(id)!, on).fat;
+      fats.set(key, known);
+      return known;
+    };
     const whole = (of?: string) => givenByDay(milkings, animals, of, { peaks, fatOf });
     const given = chosen ? whole(chosen.id) : whole();
     const sinceCalving =
