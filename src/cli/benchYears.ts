@@ -93,6 +93,10 @@ asCommand(async () => {
   console.log(
     `${years} years: ${await countOf(farmId, 'lot')} lots, ${await countOf(farmId, 'entry')} entries, ${await countOf(farmId, 'batch')} batches`,
   );
+  // It writes, and so has no bare statements to be held against.
+  const began = performance.now();
+  await bringNotebook(farmId, notebook, true);
+  console.log(`Thirty lines of a notebook, looked at: ${((performance.now() - began) / 1000).toFixed(1)} s`);
   return benchViews(
     [
       ['Today', () => todayView(farmId)],
@@ -124,7 +128,6 @@ asCommand(async () => {
             rows.slice(0, 2).map(({ id }) => id),
           ),
       ],
-      ['Thirty lines of a notebook', () => bringNotebook(farmId, notebook, true)],
       ...(butter[0] ? [['Trail of a pat', () => trailView(farmId, butter[0]!.lotId)] as const] : []),
     ],
     mostMs,
