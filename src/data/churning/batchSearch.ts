@@ -2,6 +2,7 @@ import { QueryTypes } from 'sequelize';
 import { database } from '../connection';
 import type { FarmScope } from '../farmScope';
 import type { Batch, BatchSummary } from './batches';
+import { inTheBooks } from './batches';
 
 /** What batches can be put in order by, each as the database has it. */
 const orders = {
@@ -80,7 +81,7 @@ export async function searchBatches(
       `${filter.source === 'shelf' ? '' : 'NOT '}EXISTS (SELECT 1 FROM entry_line l JOIN entry e ON e.farm_id = l.farm_id AND e.id = l.entry_id
          WHERE l.farm_id = b.farm_id AND l.lot_id = b.cream_lot_id AND l.mass > 0 AND e.kind = 'poured')`,
     );
-  const where = ['b.farm_id = :farmId', ...asked].join(' AND ');
+  const where = ['b.farm_id = :farmId', inTheBooks('b'), ...asked].join(' AND ');
   const direction = down ? 'DESC NULLS LAST' : 'ASC NULLS LAST';
   const rows = await database().query<FoundBatch & { breakMinutes: string | null }>(
     `SELECT b.id, b.number, b.started_at AS "startedAt", b.facts, b.phase, b.break_minutes AS "breakMinutes", b.judged

@@ -94,10 +94,18 @@ export async function batchById(
   return row ? batchFrom(row) : undefined;
 }
 
+/** Why a batch is abandoned that came of a notebook which was taken back as a whole. */
+export const withItsNotebook = 'taken back with its notebook';
+
+/** A condition on `batch`: it is in the books, and was not taken back with the notebook it came from, as if it had never been. */
+export const inTheBooks = (batch: string): string =>
+  `(${batch}.phase <> 'abandoned' OR NOT EXISTS (SELECT 1 FROM batch_event gone WHERE gone.farm_id = ${batch}.farm_id
+     AND gone.batch_id = ${batch}.id AND gone.kind = 'abandoned' AND gone.data->>'reason' = '${withItsNotebook}'))`;
+
 /** The farm's batches, newest first. */
 export async function batchesOf({ farmId, transaction }: FarmScope, limit = 200): Promise<Batch[]> {
   const rows = await BatchRow.findAll({
-    where: { farmId },
+    where: { farmId, [Op.and]: literal(inTheBooks('batch')) },
     transaction,
     order: [
       ['startedAt', 'DESC'],
@@ -371,7 +379,7 @@ export async function batchTotals({ farmId, transaction }: FarmScope): Promise<{
     `SELECT count(*) AS batches, count(judged) AS judged, count(*) FILTER (WHERE judged->>'verdict' = 'plausible') AS good,
        coalesce(sum((judged->>'butterMass')::numeric), 0) AS butter, coalesce(sum((judged->>'fatIn')::numeric), 0) AS fat_in,
        coalesce(sum((judged->>'fatToButter')::numeric), 0) AS fat_to_butter
-     FROM batch WHERE farm_id = :farmId`,
+     FROM batch WHERE farm_id = :farmId AND ${inTheBooks('batch')}`,
     { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
   );
   const { batches, judged, good, butter, fat_in: fatIn, fat_to_butter: fatToButter } = row!;

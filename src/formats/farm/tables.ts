@@ -9,7 +9,12 @@ export interface Table {
   key: readonly string[];
   says: string;
   columns: Record<string, Column>;
+  /** Its rows are large: no more of them at once. */
+  atOnce?: number;
 }
+
+/** So many rows of a table are read or written at once. */
+export const rowsAtOnce = ({ atOnce }: Table, usual: number): number => Math.min(usual, atOnce ?? usual);
 
 /**
  * Everything a farm holds, table by table, as the farm document has it: in the order in which one leans on another. Columns are named as
@@ -110,6 +115,7 @@ export const tables = {
   pictures: {
     table: 'picture',
     key: ['id'],
+    atOnce: 20,
     says: 'Pictures of batches, drawn anew by the house: base64 of WebP, its width and height in px.',
     columns: { id: 'text', batch_id: 'text', at: 'moment', device: 'text', width: 'whole', height: 'whole', webp: 'text', removed_at: 'moment?' },
   },

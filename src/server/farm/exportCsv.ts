@@ -2,7 +2,7 @@ import { snapshotOf } from '@/data/farmScope';
 import { sayInUtc } from '@/data/farm/wholeFarm';
 import { csvHeading, csvLines } from '@/formats/farm/csv';
 import type { Row, TableKey } from '@/formats/farm/tables';
-import { tables } from '@/formats/farm/tables';
+import { rowsAtOnce, tables } from '@/formats/farm/tables';
 import { rowsOf } from './exportFarm';
 
 const atOnce = 500;
@@ -17,9 +17,10 @@ export async function* tableCsv(farmId: string, key: TableKey): AsyncGenerator<s
   try {
     await sayInUtc(scope);
     yield csvHeading(columns);
+    const many = rowsAtOnce(tables[key], atOnce);
     let rows: Row[] = [];
     for await (const row of rowsOf(scope, key)) {
-      if (rows.push(row) < atOnce) continue;
+      if (rows.push(row) < many) continue;
       yield csvLines(columns, rows);
       rows = [];
     }

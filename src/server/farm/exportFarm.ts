@@ -3,18 +3,19 @@ import { snapshotOf } from '@/data/farmScope';
 import { farmRow, rowsAfter, sayInUtc } from '@/data/farm/wholeFarm';
 import { formatName, version } from '@/formats/farm/document';
 import type { Row, TableKey } from '@/formats/farm/tables';
-import { farmColumns, tableKeys, tables } from '@/formats/farm/tables';
+import { farmColumns, rowsAtOnce, tableKeys, tables } from '@/formats/farm/tables';
 
 /** Rows that are read at once: a farm of many years is written as it is read, and never held whole. */
 const atOnce = 500;
 
 /** Rows of a table, one after another. */
 export async function* rowsOf(scope: FarmScope, key: TableKey): AsyncGenerator<Row> {
+  const many = rowsAtOnce(tables[key], atOnce);
   let after: Row | undefined;
   for (;;) {
-    const rows: Row[] = await rowsAfter(scope, tables[key], after, atOnce);
+    const rows: Row[] = await rowsAfter(scope, tables[key], after, many);
     yield* rows;
-    if (rows.length < atOnce) return;
+    if (rows.length < many) return;
     after = rows.at(-1)!;
   }
 }

@@ -6,7 +6,7 @@ import type { ImportReport } from './views';
 import type { FarmDocument, Trouble } from '@/formats/farm/document';
 import { keyOf, readDocument } from '@/formats/farm/document';
 import type { Row, TableKey } from '@/formats/farm/tables';
-import { farmColumns, tableKeys, tables } from '@/formats/farm/tables';
+import { farmColumns, rowsAtOnce, tableKeys, tables } from '@/formats/farm/tables';
 
 const atOnce = 1000;
 const mostTold = 200;
@@ -97,11 +97,12 @@ async function compared(scope: FarmScope, document: FarmDocument): Promise<Impor
 
 async function rowsThere(scope: FarmScope, key: TableKey): Promise<Map<string, Row>> {
   const there = new Map<string, Row>();
+  const part = rowsAtOnce(tables[key], atOnce);
   let after: Row | undefined;
   for (;;) {
-    const rows: Row[] = await rowsAfter(scope, tables[key], after, atOnce);
+    const rows: Row[] = await rowsAfter(scope, tables[key], after, part);
     for (const row of rows) there.set(keyOf(tables[key], row), row);
-    if (rows.length < atOnce) return there;
+    if (rows.length < part) return there;
     after = rows.at(-1)!;
   }
 }
@@ -109,7 +110,8 @@ async function rowsThere(scope: FarmScope, key: TableKey): Promise<Map<string, R
 /** Puts everything in, in an order in which each leans on what is there; what leans back is filled in afterwards. */
 async function putFarm(scope: FarmScope, { farm, tables: rows }: FarmDocument): Promise<void> {
   const put = async (key: TableKey, change: (row: Row) => Row = (row) => row, of: readonly Row[] = rows[key]) => {
-    for (let i = 0; i < of.length; i += atOnce) await putRows(scope, tables[key], of.slice(i, i + atOnce).map(change));
+    const part = rowsAtOnce(tables[key], atOnce);
+    for (let i = 0; i < of.length; i += part) await putRows(scope, tables[key], of.slice(i, i + part).map(change));
   };
   await putFarmRow(scope, farmColumns, farm);
   const newOf = async (key: TableKey) => {

@@ -100,6 +100,22 @@ describe('milk that came in', () => {
     expect(await drunk(farm)).toBe(before);
   }); // prettier-ignore
 
+  it('that was poured into another jar takes its difference along; into cream, whose amount was measured, none', async () => {
+    const farm = await house.farm();
+    const [first, second] = [await milk(farm, { fat: 0.04 }), await milk(farm, { fat: 0.04 })];
+    const pour = (from: string, intoLotId: string, kind: string) =>
+      send(farm, 'lot.pour', { from: [{ lotId: from }], intoLotId, lotId: randomUUID(), kind, celsius: 20 });
+    expect(await pour(first, second, 'milk')).toMatchObject(done);
+    expect(await right(farm, first, { mass: 11_700 })).toMatchObject(done);
+    expect(await lotOf(farm, second)).toMatchObject({ mass: 22_900 });
+    const thinned = await cream(farm);
+    const third = await milk(farm, { mass: 500, fat: 0.04 });
+    expect(await pour(third, thinned, 'cream')).toMatchObject(done);
+    expect(await right(farm, third, { mass: 600 })).toMatchObject({ status: 'refused', message: expect.stringMatching(/measured by itself/) });
+    expect(await lotOf(farm, thinned)).toMatchObject({ mass: 2500 });
+    expect(await sums(farm)).toMatchObject({ ...balanced, least: 0 });
+  }); // prettier-ignore
+
   it('that was put right is taken back as a whole: nothing of it stays where it was never poured', async () => {
     const farm = await house.farm();
     const lotId = randomUUID();

@@ -34,6 +34,7 @@ export const milkBookView = (farmId: string, asked: { of?: string; all?: boolean
     const today = localDate(at, timeZone);
     const animals = await animalsOf(scope);
     const rows = await milkingRows(scope, new Date(at.getTime() - daysBack * day), new Date(at.getTime() + day), mostMilkings); // prettier-ignore
+    const chosen = animals.find(({ id }) => id === asked.of);
     const idOf = new Map(animals.map(({ id, name }) => [name, id]));
     const milkings = rows.map((row) => ({
       day: localDate(row.at, timeZone),
@@ -43,10 +44,9 @@ export const milkBookView = (farmId: string, asked: { of?: string; all?: boolean
     }));
     const shown = rows
       .map((row, i) => shownMilking(row, milkings[i]!))
-      .filter(({ whose }) => asked.of === undefined || whose.includes(asked.of));
+      .filter(({ whose }) => !chosen || whose.includes(chosen.id));
     const peaks = peaksOf(milkings, animals);
     const butter = await butterOf(scope, at);
-    const chosen = animals.find(({ id }) => id === asked.of);
     const byId = new Map(animals.map((one) => [one.id, one]));
     const fats = new Map<string, number>();
     const fatOf = (id: string, on: string) => {

@@ -40,7 +40,11 @@ export async function passOn(
     true,
   );
   const rest = restOf(lines, filled, out.kind);
-  if (!rest) throw new Refusal(`${lot.code} left nothing over that it could be taken off.`, 'mass');
+  if (!rest)
+    throw new Refusal(
+      `${lot.code} was poured into what was measured by itself: put that right instead.`,
+      'mass',
+    );
   const left = { mass: rest.mass + by.mass, fat: rest.fat + by.fat };
   if (left.mass < nothing)
     throw new Refusal(
@@ -93,7 +97,10 @@ function restOf(
     mass > 0 &&
     (lot === undefined
       ? account !== undefined && !['spilled', 'smeared', 'unaccounted'].includes(account)
-      : kind !== 'separated' || filled.get(lot)?.kind !== 'cream');
+      : // What was measured by itself stays: cream that came off it, and what it was poured into to thin or to sour.
+        kind === 'poured'
+        ? ['milk', 'skim'].includes(filled.get(lot)?.kind ?? '')
+        : filled.get(lot)?.kind !== 'cream');
   return lines.filter(isOver).toSorted((a, b) => b.mass - a.mass)[0];
 }
 

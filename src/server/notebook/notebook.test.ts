@@ -3,6 +3,7 @@ import { database } from '@/data/connection';
 import type { TestDatabase } from '@/data/testing/database';
 import { testDatabase } from '@/data/testing/database';
 import { setClock } from '@/server/clock';
+import { findBatches } from '@/server/ledger/searchBatches';
 import { ledgerView } from '@/server/ledger/views';
 import { todayView } from '@/server/today/views';
 import { shelfView } from '@/server/shelf/views';
@@ -116,6 +117,9 @@ it('is taken back as a whole, teaches nothing then, and comes in anew when its c
   expect(await broughtView(farm)).toEqual([]);
   expect(await learned()).toEqual([]);
   expect((await todayView(farm)).butter).toEqual([]);
+  // In the books it is as if they had never been, in every list of them.
+  expect(await ledgerView(farm)).toMatchObject({ rows: [], totals: { batches: 0 } });
+  expect(await findBatches(farm, {})).toEqual({ rows: [], total: 0 });
   expect((await shelfView(farm)).lots).toEqual([]);
   expect(await sums(farm)).toMatchObject({ ...balanced, least: 0 });
   // Pressed again, or on another device at the same time.

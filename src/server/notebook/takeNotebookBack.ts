@@ -1,4 +1,5 @@
 import { counted } from '@/core/quantities/counted';
+import { withItsNotebook } from '@/data/churning/batches';
 import { claimCommand, holdCommand, storeResult } from '@/data/commands/commands';
 import { inFarm } from '@/data/farmScope';
 import { counterEntry } from '@/data/ledger/ledger';
@@ -53,7 +54,7 @@ export async function takeNotebookBack(farmId: string, commandId: string): Promi
           batchId,
           events: [
             ...events.map((eventId, i) => ({ kind: 'undone' as const, id: `${batchId}-nb${part}-${i}-${Math.round(atSeconds)}`, eventId, atSeconds })),
-            { kind: 'abandoned', id: `${batchId}-nba-${Math.round(atSeconds)}`, atSeconds, reason: 'taken back with its notebook' },
+            { kind: 'abandoned', id: `${batchId}-nba-${Math.round(atSeconds)}`, atSeconds, reason: withItsNotebook },
           ],
         },
         { ...sender, part },

@@ -57,11 +57,15 @@ export function TrendChart({
   const seen = (i: number) => i === at;
   const odd = points.map(({ id }) => strange.has(id) && strange.get(id) !== 'run');
   const inRun = points.map(({ id }) => strange.get(id) === 'run');
+  const years = to - from > 300 * 86_400;
   const month = new Intl.DateTimeFormat(say.system === 'us' ? 'en-US' : 'en-GB', {
     month: 'short',
-    ...(to - from > 300 * 86_400 ? { year: '2-digit' } : { day: 'numeric' }),
+    ...(years ? {} : { day: 'numeric' }),
     timeZone: say.timeZone,
   });
+  const year = new Intl.DateTimeFormat('en-GB', { year: '2-digit', timeZone: say.timeZone });
+  // “Oct 25” would be a day.
+  const monthOf = (at: Date) => (years ? `${month.format(at)} ’${year.format(at)}` : month.format(at));
   return (
     <figure className={styles.figure} aria-label={`${words.name} from one to the next`}>
       <div className={styles.chart} aria-hidden>
@@ -123,7 +127,7 @@ export function TrendChart({
                   maxTicksLimit: 7,
                   maxRotation: 0,
                   includeBounds: false,
-                  callback: (value) => month.format(new Date(Number(value) * 1000)),
+                  callback: (value) => monthOf(new Date(Number(value) * 1000)),
                 },
               },
               y: {
