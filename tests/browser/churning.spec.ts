@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { beginBatch, expect, test } from './farm';
+import { beginBatch, expect, openWhatHappened, test } from './farm';
 
 test('stages can be marked, taken back, re-timed, paused over, watered and done again after draining', async ({
   page,
@@ -13,7 +13,7 @@ test('stages can be marked, taken back, re-timed, paused over, watered and done 
   // Nothing is marked, and it is late: the big button asks for what should have come by now.
   await expect(page.locator('[data-act=thickening]')).toHaveText(/^Thickening/);
   await page.locator('[data-act=whipped]').click();
-  await page.getByText('What happened so far').click();
+  await openWhatHappened(page);
   const minutesOf = async () =>
     Number(
       /Whipped at (\d+):/.exec((await page.locator('li', { hasText: 'Whipped at' }).textContent())!)![1],
@@ -61,7 +61,7 @@ test('a quick tool counts down, takes one mark a jar, and says which marks it in
   await page.locator('[data-act=load]').click();
   await page.locator('[data-act=break]').first().click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Drain the buttermilk');
-  await page.getByText('What happened so far').click();
+  await openWhatHappened(page);
   await expect(page.getByText(/whipped, inferred from the break/)).toHaveCount(2);
 });
 

@@ -255,3 +255,14 @@ export async function typeClock(page: Page, label: string, clock: string): Promi
   await field.getByRole('spinbutton').first().click();
   await page.keyboard.type(clock.replace(':', ''));
 }
+
+/** Opens what happened so far, and sees that it stays open: pressed while its page still comes to life, it may be drawn anew, closed. */
+export async function openWhatHappened(page: Page): Promise<void> {
+  const summary = page.getByText('What happened so far');
+  const isOpen = () => summary.evaluate((one) => one.closest('details')!.open);
+  await expect(async () => {
+    if (!(await isOpen())) await summary.click();
+    await page.waitForTimeout(250);
+    expect(await isOpen()).toBe(true);
+  }).toPass();
+}

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
-import { beginBatch, expect, expectSound, test } from './farm';
+import { beginBatch, expect, expectSound, openWhatHappened, test } from './farm';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -58,7 +58,7 @@ test('the churn opens without the house, takes marks, and gives them once it is 
   await expect(page.getByRole('heading', { name: 'Only the churn opens without the house.' })).toBeVisible();
   await context.setOffline(false);
   await page.goto(`/churn/${batchId}`);
-  await page.getByText('What happened so far').click();
+  await openWhatHappened(page);
   await expect(page.getByRole('listitem').filter({ hasText: /Whipped at/ })).toHaveCount(1);
   await expect(page.getByRole('listitem').filter({ hasText: /Grainy at/ })).toHaveCount(1);
   await expect(page.getByText(/not sent yet/)).toHaveCount(0);
@@ -133,6 +133,6 @@ test('cream of the Shelf is churned with no signal, and though it was used at ho
   await page.getByRole('button', { name: 'Noted' }).click();
   await expect(page.getByText('It does not add up.')).toHaveCount(0);
   await page.goto('/churn');
-  await page.getByText('What happened so far').click();
+  await openWhatHappened(page);
   await expect(page.getByRole('listitem').filter({ hasText: /Broke at|Break at/ })).toHaveCount(1);
 });

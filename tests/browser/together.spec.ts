@@ -1,4 +1,4 @@
-import { beginBatch, expect, test } from './farm';
+import { beginBatch, expect, openWhatHappened, test } from './farm';
 
 test('two browsers on one batch both stay right', async ({ page, farm, browser, baseURL }) => {
   const batchId = await beginBatch(farm, 3);
@@ -13,7 +13,7 @@ test('two browsers on one batch both stay right', async ({ page, farm, browser, 
   // Both see the break at once: it is one break.
   await Promise.all([page.locator('[data-act=break]').click(), second.locator('[data-act=break]').click()]);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Stop at wheat-grain size');
-  await page.getByText('What happened so far').click();
+  await openWhatHappened(page);
   await expect(page.getByText('marked by another device too; counted once')).toBeVisible();
   await expect(page.getByText(/What happened so far \(5\)/)).toBeVisible();
   await expect(second.getByText(/What happened so far \(5\)/)).toBeVisible();

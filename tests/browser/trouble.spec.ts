@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { beginBatch, expect, expectSound, test as quietTest } from './farm';
+import { beginBatch, expect, expectSound, openWhatHappened, test as quietTest } from './farm';
 
 /** Run by itself, after everything else: it kills the server and the database the others stand on. */
 const test = quietTest.extend({
@@ -74,7 +74,7 @@ test('with its server dead marks are kept, and given once it is brought back', a
   keeper('SIGCONT');
   await expect(page.getByText(/not sent yet/)).toHaveCount(0, { timeout: 90_000 });
   await page.goto(`/churn/${batchId}`);
-  await page.getByText('What happened so far').click();
+  await openWhatHappened(page);
   for (const mark of [/Thickening at/, /Whipped at/])
     await expect(page.getByRole('listitem').filter({ hasText: mark })).toHaveCount(1);
 });
