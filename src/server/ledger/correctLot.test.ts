@@ -100,6 +100,25 @@ describe('milk that came in', () => {
     expect(await drunk(farm)).toBe(before);
   }); // prettier-ignore
 
+  it('skimmed, put right, the skimming taken back and done again: each time the books have all of it, once', async () => {
+    const farm = await house.farm();
+    const lotId = await milk(farm, { fat: 0.04, atSeconds: morning });
+    const skimmed = { way: 'ladle', from: [{ lotId }], skim: { to: 'use', use: 'pigs' }, atSeconds: morning + 3600 };
+    const [first, again] = [randomUUID(), randomUUID()];
+    const cut = () => ({ cuts: [{ lotId: randomUUID(), mass: 1900, fat: 0.2 }] });
+    expect(await send(farm, 'milk.separate', { ...skimmed, ...cut() }, first)).toMatchObject(done);
+    expect(await right(farm, lotId, { mass: 12_200 })).toMatchObject(done);
+    expect(await send(farm, 'entry.undo', { commandId: first })).toMatchObject(done);
+    expect(await lotOf(farm, lotId)).toMatchObject({ mass: 12_200, fat: expect.closeTo(488, 2) });
+    expect(await send(farm, 'milk.separate', { ...skimmed, ...cut() }, again)).toMatchObject(done);
+    expect(await right(farm, lotId, { mass: 11_200 })).toMatchObject(done);
+    // Pressed on another device too: it is undone, and stays so.
+    for (const already of [false, true])
+      expect(await send(farm, 'entry.undo', { commandId: again })).toMatchObject({ ...done, result: { already } });
+    expect(await lotOf(farm, lotId)).toMatchObject({ mass: 11_200, fat: expect.closeTo(448, 2) });
+    expect(await sums(farm)).toMatchObject({ ...balanced, least: 0 });
+  }); // prettier-ignore
+
   it('that was poured into another jar takes its difference along; into cream, whose amount was measured, none', async () => {
     const farm = await house.farm();
     const [first, second] = [await milk(farm, { fat: 0.04 }), await milk(farm, { fat: 0.04 })];
