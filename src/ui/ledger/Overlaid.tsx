@@ -43,7 +43,8 @@ export function Overlaid({ batches }: { batches: readonly Pick<ComparedBatch, 'i
           </g>
         ))}
         {names.map(({ stage, minutes }) => (
-          <text key={stage} x={x(minutes)} y={18} textAnchor={minutes / end > 0.85 ? 'end' : 'middle'} className={styles.name}>
+          <text key={stage} x={x(minutes)} y={18} textAnchor={minutes / end > 0.85 ? 'end' : minutes / end < 0.1 ? 'start' : 'middle'}
+            data-stage={stage} className={styles.name}>
             {stageSigns[stage].name}
           </text>
         ))}
