@@ -18,6 +18,7 @@ import { putRight } from './migrations/0014-put-right';
 import { mixedIn } from './migrations/0015-mixed-in';
 import { looseButter } from './migrations/0016-loose-butter';
 import { pictures } from './migrations/0017-pictures';
+import { theMaker } from './migrations/0018-the-maker';
 import { guard } from './migrations/migration';
 import { rights } from './rights';
 
@@ -40,6 +41,7 @@ export const migrations = [
   mixedIn,
   looseButter,
   pictures,
+  theMaker,
 ];
 
 /**

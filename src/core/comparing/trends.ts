@@ -16,6 +16,8 @@ export interface TrendBatch {
   tool: ToolKey;
   /** The churn by name, where it is one of the house's own. */
   churn: string | undefined;
+  /** Who churned it, by name, where that was said. */
+  maker?: string | undefined;
   /** As it was measured; undefined where it was assumed. */
   temperature: number | undefined;
   creamFat: number;

@@ -19,19 +19,22 @@ const orders = {
   butterFat: `(b.judged->'composition'->>'fat')::float8`,
   efficiency: `(b.judged->>'churnEfficiency')::float8`,
   verdict: `b.judged->>'verdict'`,
+  maker: 'b.maker',
 } as const;
 export type BatchOrder = keyof typeof orders;
 export const batchOrders = Object.keys(orders) as BatchOrder[];
 
 /** Which batches are looked for; what is not said is not asked. Fats and efficiency as shares, ends included. */
 export interface BatchFilter {
-  /** Groups of words: of each group one is in the batch's number, way, tool, verdict or phase. */
+  /** Groups of words: of each group one is in the batch's number, way, tool, verdict, phase or maker. */
   words?: readonly (readonly string[])[] | undefined;
   /** Months of the year where the farm is, 1 to 12. */
   months?: readonly number[] | undefined;
   tools?: readonly string[] | undefined;
   verdicts?: readonly string[] | undefined;
   ripened?: boolean | undefined;
+  /** Who churned it, by name. */
+  maker?: string | undefined;
   /** Its cream stood on the Shelf, or came in with the batch. */
   source?: 'shelf' | 'brought' | undefined;
   fatFrom?: number | undefined;
@@ -40,7 +43,7 @@ export interface BatchFilter {
   efficiencyTo?: number | undefined;
 }
 
-export type FoundBatch = Pick<Batch, 'id' | 'number' | 'startedAt' | 'facts' | 'phase' | 'breakMinutes'> & {
+export type FoundBatch = Pick<Batch, 'id' | 'number' | 'startedAt' | 'facts' | 'phase' | 'breakMinutes' | 'maker'> & {
   judged: BatchSummary | null;
 };
 
@@ -59,7 +62,7 @@ export async function searchBatches(
   };
   (filter.words ?? []).forEach((group, i) =>
     ask(
-      `concat_ws(' ', b.number, b.facts->>'way', b.facts->>'tool', b.judged->>'verdict', b.phase) ILIKE ANY (ARRAY[:words${i}]::text[])`,
+      `concat_ws(' ', b.number, b.facts->>'way', b.facts->>'tool', b.judged->>'verdict', b.phase, b.maker) ILIKE ANY (ARRAY[:words${i}]::text[])`,
       `words${i}`,
       group.map((word) => `%${word.replace(/[\\%_]/g, '\\$&')}%`),
     ),
@@ -70,6 +73,7 @@ export async function searchBatches(
     filter.months,
   );
   ask(`b.facts->>'tool' IN (:tools)`, 'tools', filter.tools);
+  ask('b.maker = :maker', 'maker', filter.maker);
   ask(`b.judged->>'verdict' IN (:verdicts)`, 'verdicts', filter.verdicts);
   ask(`(b.facts->>'ripened')::boolean = :ripened`, 'ripened', filter.ripened);
   ask(`${orders.creamFat} >= :fatFrom`, 'fatFrom', filter.fatFrom);
@@ -84,7 +88,7 @@ export async function searchBatches(
   const where = ['b.farm_id = :farmId', inTheBooks('b'), ...asked].join(' AND ');
   const direction = down ? 'DESC NULLS LAST' : 'ASC NULLS LAST';
   const rows = await database().query<FoundBatch & { breakMinutes: string | null }>(
-    `SELECT b.id, b.number, b.started_at AS "startedAt", b.facts, b.phase, b.break_minutes AS "breakMinutes", b.judged
+    `SELECT b.id, b.number, b.started_at AS "startedAt", b.facts, b.phase, b.break_minutes AS "breakMinutes", b.judged, b.maker
      FROM batch b WHERE ${where} ORDER BY ${orders[order]} ${direction}, b.number DESC LIMIT :limit OFFSET :offset`,
     { replacements, type: QueryTypes.SELECT, transaction },
   );

@@ -26,6 +26,8 @@ export interface Batch {
   judged: BatchSummary | null;
   churnedEntryId: string | null;
   revision: number;
+  /** Who churned it, by name, where that was said. */
+  maker: string | null;
 }
 
 /** What the ledger shows of a packed batch without telling its whole story again. Masses in g. */
@@ -58,11 +60,12 @@ const batchFrom = (row: BatchRow): Batch => ({
   judged: row.judged as BatchSummary | null,
   churnedEntryId: row.churnedEntryId,
   revision: row.revision,
+  maker: row.maker,
 });
 
 export async function addBatch(
   { farmId, transaction }: FarmScope,
-  batch: Pick<Batch, 'id' | 'number' | 'creamLotId' | 'facts' | 'startedAt'>,
+  batch: Pick<Batch, 'id' | 'number' | 'creamLotId' | 'facts' | 'startedAt'> & { maker?: string },
 ): Promise<void> {
   await BatchRow.create(
     {
@@ -411,6 +414,26 @@ export async function leaveBatchOut(
 ): Promise<boolean> {
   const [changed] = await BatchRow.update({ leftOut: out }, { where: { farmId, id }, transaction });
   return changed > 0;
+}
+
+/** Says who churned a batch. Returns whether there is one of that id. */
+export async function setMaker(
+  { farmId, transaction }: FarmScope,
+  id: string,
+  maker: string | null,
+): Promise<boolean> {
+  const [changed] = await BatchRow.update({ maker }, { where: { farmId, id }, transaction });
+  return changed > 0;
+}
+
+/** Who ever churned on this farm, by name, the newest first. */
+export async function makersOf({ farmId, transaction }: FarmScope): Promise<string[]> {
+  const rows = await database().query<{ maker: string }>(
+    `SELECT maker FROM batch b WHERE farm_id = :farmId AND maker IS NOT NULL AND ${inTheBooks('b')}
+     GROUP BY maker ORDER BY max(started_at) DESC, maker LIMIT 40`,
+    { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
+  );
+  return rows.map(({ maker }) => maker);
 }
 
 /** What the last packed batches before a moment came to, newest first; those whose figures contradict each other, or that nobody weighed, say nothing. */

@@ -15,6 +15,7 @@ export interface TrendRow {
   paceRatio: number | null;
   /** It teaches nothing: somebody said so. */
   leftOut: boolean;
+  maker: string | null;
   judged: BatchSummary;
   churn: string | null;
   colour: number | null;
@@ -27,7 +28,7 @@ export async function trendRows({ farmId, transaction }: FarmScope, limit: numbe
     Omit<TrendRow, 'breakMinutes' | 'paceRatio'> & { breakMinutes: string | null; paceRatio: string | null }
   >(
     `SELECT b.id, b.number, b.started_at AS "startedAt", b.facts, b.break_minutes AS "breakMinutes",
-       b.pace_ratio AS "paceRatio", b.judged, b.left_out AS "leftOut", v.name AS churn,
+       b.pace_ratio AS "paceRatio", b.judged, b.left_out AS "leftOut", b.maker, v.name AS churn,
        (t.data->>'colour')::int AS colour, t.data->>'feed' AS feed
      FROM batch b
      LEFT JOIN vessel v ON v.farm_id = b.farm_id AND v.id::text = b.facts->>'vesselId'

@@ -46,12 +46,12 @@ export const sheets: readonly Sheet[] = [
   {
     name: 'Batches',
     of: 'batches',
-    heading: (system) => ['Batch', 'Begun', `Cream, ${massUnit(system)}`, 'Cream’s fat, %', `Churned at, ${heatUnit(system)}`, 'Cream', 'Churned in', 'Broke after, min', `Butter, ${massUnit(system)}`, 'Butter’s fat, %', 'Butter’s water, %', 'Of the fat in the butter, %', 'Verdict', 'How far'],
+    heading: (system) => ['Batch', 'Begun', `Cream, ${massUnit(system)}`, 'Cream’s fat, %', `Churned at, ${heatUnit(system)}`, 'Cream', 'Churned in', 'Broke after, min', `Butter, ${massUnit(system)}`, 'Butter’s fat, %', 'Butter’s water, %', 'Of the fat in the butter, %', 'Verdict', 'How far', 'Churned by'],
     row: (row, { system, when }) => {
       const [facts, judged] = [within(row.facts), within(row.judged)];
       const composition = within(judged.composition);
       const tool = facts.tool as ToolKey;
-      return [row.number as number, when(String(row.started_at)), mass(facts.creamMass, system), share(facts.creamFat), heat(facts.temperature, system), facts.ripened === true ? 'ripened' : 'sweet', Object.hasOwn(tools, tool) ? tools[tool].name : text(facts.tool), row.break_minutes as number | null, mass(judged.butterMass, system), share(composition.fat), share(composition.water), share(judged.churnEfficiency), text(judged.verdict), text(row.phase)];
+      return [row.number as number, when(String(row.started_at)), mass(facts.creamMass, system), share(facts.creamFat), heat(facts.temperature, system), facts.ripened === true ? 'ripened' : 'sweet', Object.hasOwn(tools, tool) ? tools[tool].name : text(facts.tool), row.break_minutes as number | null, mass(judged.butterMass, system), share(composition.fat), share(composition.water), share(judged.churnEfficiency), text(judged.verdict), text(row.phase), text(row.maker)];
     },
   },
   {

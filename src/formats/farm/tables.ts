@@ -56,7 +56,7 @@ export const tables = {
     table: 'batch',
     key: ['id'],
     says: 'Churnings: what was known of the cream at the start (masses in g, fat as mass fractions, °C), and what came of it.',
-    columns: { id: 'text', number: 'whole', cream_lot_id: 'text', vessel_id: 'id?', facts: 'any', started_at: 'moment', phase: 'text', break_minutes: 'number?', pace_ratio: 'number?', judged: 'any?', churned_entry_id: 'id?', revision: 'whole', left_out: 'yesNo' },
+    columns: { id: 'text', number: 'whole', cream_lot_id: 'text', vessel_id: 'id?', facts: 'any', started_at: 'moment', phase: 'text', break_minutes: 'number?', pace_ratio: 'number?', judged: 'any?', churned_entry_id: 'id?', revision: 'whole', left_out: 'yesNo', maker: 'text?' },
   },
   entries: {
     table: 'entry',

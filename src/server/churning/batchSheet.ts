@@ -66,6 +66,7 @@ export function sheetOf(view: BatchView, judged: NonNullable<BatchView['judged']
       },
       { name: 'It was', value: `${facts.treatment === 'raw' ? 'raw' : 'heated'}, ${facts.ripened ? 'ripened' : 'sweet'}` },
       { name: 'Churned in', value: tools[facts.tool].inSentence.replace(/^an? /, '') },
+      ...(view.maker === null ? [] : [{ name: 'Churned by', value: view.maker }]),
       ...judged.figures.map(({ name, value, unit }) => ({
         name: system === 'metric' ? name : name.replace('per litre', 'per quart'),
         value: sayFigure(value, unit, system),

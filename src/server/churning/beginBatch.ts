@@ -2,6 +2,7 @@ import { percent } from '@/core/quantities/formatQuantity';
 import * as v from 'valibot';
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import { atSeconds, batchFacts, id } from '@/core/churning/batchEvents';
+import { personName } from '@/core/people/personName';
 import { tellBatch } from '@/core/churning/tellBatch';
 import { leanestChurnable } from '@/core/dairy/creamFat';
 import { leastTreated } from '@/core/standing/lotNature';
@@ -35,10 +36,12 @@ export const beginBatch = command({
     facts: batchFacts,
     /** Cream from the Shelf; without it the cream comes in with the batch. */
     fromLots: v.optional(outs),
+    /** Who churns it; without a word, whoever is signed in. */
+    maker: v.optional(personName),
   }),
   carryOut: async (
     scope,
-    { batchId, creamLotId, startedEventId, startedAtSeconds, facts: told, fromLots },
+    { batchId, creamLotId, startedEventId, startedAtSeconds, facts: told, fromLots, maker },
     sender,
   ) => {
     const existing = await batchById(scope, batchId);
@@ -132,7 +135,14 @@ export const beginBatch = command({
       [{ kind: 'poured', id: `${actId(sender)}-p0`, atSeconds: startedAtSeconds, mass: cream, fat: facts.creamFat, celsius: facts.temperature }],
       { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt },
     ); // prettier-ignore
-    await addBatch(scope, { id: batchId, number, creamLotId, facts, startedAt });
+    await addBatch(scope, {
+      id: batchId,
+      number,
+      creamLotId,
+      facts,
+      startedAt,
+      ...(maker === undefined ? {} : { maker }),
+    });
     const started = { kind: 'started' as const, id: startedEventId, atSeconds: startedAtSeconds };
     await addEvents(scope, batchId, [started], {
       device: sender.device,

@@ -23,6 +23,7 @@ import {
   batchesOf,
   eventsOf,
   lotsOfBatch,
+  makersOf,
   paceLessonsOf,
   revisionOf,
   mixedBefore,
@@ -65,6 +66,9 @@ export interface BatchView extends HouseView {
   revision: number;
   pace: ChurnPace | undefined;
   pictures: Picture[];
+  /** Who churned it, by name, where that was said; and who churned any here. */
+  maker: string | null;
+  makers: string[];
   moulds: Vessel[];
   /** What this house mixed in before, by its own names. */
   mixedBefore: Pick<MixedIn, 'of' | 'name'>[];
@@ -178,6 +182,8 @@ export async function batchViewOf(scope: FarmScope, batchId: string): Promise<Ba
         }
       : {}),
     pictures: await picturesOf(scope, batchId),
+    maker: batch.maker,
+    makers: await makersOf(scope),
     mixedBefore: await mixedBefore(scope),
     moulds: vessels.filter((vessel) => vessel.kind === 'mould' || vessel.kind === 'tub'),
     churns: vessels.filter((vessel) => vessel.kind === 'churn'),

@@ -7,6 +7,7 @@ import { checkNow } from '@/data/ledger/ledger';
 import { park } from '@/data/ledger/movements';
 import { beginBatch } from '../churning/beginBatch';
 import { leaveOut } from '../churning/leaveOut';
+import { sayMaker } from '../churning/sayMaker';
 import { showPictureCommand } from '../churning/takePicture';
 import { dropWayCommand, keepWay } from '../churning/keepWay';
 import { recordEvents } from '../churning/recordEvents';
@@ -67,6 +68,7 @@ const commands = new Map(
     recordEvents,
     keepWay,
     leaveOut,
+    sayMaker,
     showPictureCommand,
     dropWayCommand,
     finishButter,

@@ -3,6 +3,8 @@ import { verdicts } from '@/core/balancing/judgeBatch';
 import { readInput } from '@/core/calculation';
 import type { ToolKey } from '@/core/churning/tools';
 import { toolKeys, tools } from '@/core/churning/tools';
+import { longestName } from '@/core/people/personName';
+import { makersOf } from '@/data/churning/batches';
 import { batchOrders, searchBatches } from '@/data/churning/batchSearch';
 import { inFarm } from '@/data/farmScope';
 import { farmOf } from '@/data/house/house';
@@ -18,6 +20,7 @@ const asked = v.strictObject({
   season: v.optional(v.picklist(Object.keys(seasons) as (keyof typeof seasons)[])),
   tool: v.optional(v.picklist(toolKeys)),
   verdict: v.optional(v.picklist(verdicts)),
+  maker: v.optional(v.pipe(v.string(), v.maxLength(longestName, `a name of at most ${longestName} letters.`))),
   cream: v.optional(v.picklist(['ripened', 'sweet'])),
   source: v.optional(v.picklist(['shelf', 'brought'])),
   fatFrom: v.optional(share),
@@ -53,6 +56,7 @@ export async function findBatches(farmId: string, sent: unknown): Promise<FoundB
     );
     return {
       total,
+      makers: await makersOf(scope),
       rows: rows.map(({ startedAt, ...row }) => ({ ...row, day: localDate(startedAt, timeZone) })),
     };
   });

@@ -41,6 +41,7 @@ export async function trendBatches(scope: FarmScope): Promise<TrendBatch[]> {
     atSeconds: startedAt.getTime() / 1000,
     tool: facts.tool,
     churn: row.churn ?? undefined,
+    maker: row.maker ?? undefined,
     temperature: facts.temperatureAssumed ? undefined : facts.temperature,
     creamFat: facts.creamFat,
     fill: facts.creamVolume / facts.loads / facts.capacity,

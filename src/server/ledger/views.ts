@@ -29,12 +29,15 @@ export interface LedgerRow {
   phase: Phase;
   breakMinutes: number | null;
   judged: BatchSummary | null;
+  maker: string | null;
 }
 
 /** One page of batches that were looked for, and how many there are of them. */
 export interface FoundBatches {
   rows: LedgerRow[];
   total: number;
+  /** Who churned any of the farm’s, by name. */
+  makers: string[];
 }
 
 /** A batch beside others: what it came to, when what was marked, and where its fat came from. */
@@ -173,7 +176,7 @@ export const ledgerView = (farmId: string, most = 200): Promise<LedgerView> =>
     return {
       ...house,
       totals: await batchTotals(scope),
-      rows: batches.map(({ id, number, startedAt, facts, phase, breakMinutes, judged }) => ({
+      rows: batches.map(({ id, number, startedAt, facts, phase, breakMinutes, judged, maker }) => ({
         id,
         number,
         day: localDate(startedAt, house.farm.timeZone),
@@ -181,6 +184,7 @@ export const ledgerView = (farmId: string, most = 200): Promise<LedgerView> =>
         phase,
         breakMinutes,
         judged,
+        maker,
       })),
     };
   });

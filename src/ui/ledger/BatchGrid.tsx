@@ -63,6 +63,7 @@ export function BatchGrid({
       { field: 'temperature', headerName: 'Churned at', ...number, width: 112, valueGetter: (_, { facts }) => say.temperature(facts.temperature) },
       { field: 'ripened', headerName: 'Ripening', width: 108, valueGetter: (_, { facts }) => (facts.ripened ? 'ripened' : 'sweet') },
       { field: 'tool', headerName: 'Churned in', width: 136, valueGetter: (_, { facts }) => tools[facts.tool].name },
+      ...(found.makers.length > 0 ? [{ field: 'maker', headerName: 'By', width: 96, valueGetter: (_: never, { maker }: LedgerRow) => maker ?? '–' }] : []),
       { field: 'breakMinutes', headerName: 'Broke after', ...number, width: 116, valueGetter: (_, { breakMinutes }) => (breakMinutes === null ? '–' : text(spokenMinutes(breakMinutes))) },
       { field: 'butterMass', headerName: 'Butter', ...number, width: 92, valueGetter: (_, { judged }) => (judged ? say.mass(judged.butterMass) : '–') },
       { field: 'perLitre', headerName: say.system === 'metric' ? 'A litre' : 'A quart', ...number, width: 104, valueGetter: (_, { judged }) => (judged ? say.mass(judged.perLitre * { metric: 1, us: 0.946353, imperial: 1.136523 }[say.system]) : '–') },
@@ -71,7 +72,7 @@ export function BatchGrid({
       { field: 'verdict', headerName: 'Verdict', flex: 1,
         minWidth: 150, valueGetter: (_, { judged, phase }) => (judged ? verdictSaid(judged) : phaseWords[phase].toLowerCase()) },
     ];
-  }, [say]);
+  }, [say, found.makers.length]);
   return (
     <DataGrid
       className={styles.grid}

@@ -12,6 +12,7 @@ import { useSay } from '../frame/FarmContext';
 import { PressLink } from '../theme/Press';
 import styles from './BatchPage.module.css';
 
+const ChurnedBy = laterPart(() => import('./ChurnedBy').then((part) => part.ChurnedBy));
 const CorrectCream = laterPart(() => import('../churning/CorrectCream').then((part) => part.CorrectCream));
 const HowItWent = laterPart(() => import('./HowItWent').then((part) => part.HowItWent));
 const Pictures = laterPart(() => import('./Pictures').then((part) => part.Pictures));
@@ -52,6 +53,7 @@ export function BatchPage({ view: drawn }: { view: BatchView }) {
       <Door
         name="How it went"
         value={[
+          ...(view.maker === null ? [] : [`churned by ${view.maker}`]),
           `${say.mass(facts.creamMass)} of ${facts.ripened ? 'ripened' : 'sweet'} cream at ${say.temperature(facts.temperature)}`,
           ...(broke ? [`broke after ${text(spokenMinutes(broke.elapsedSeconds / 60))}`] : []),
         ].join(', ')}
@@ -72,6 +74,9 @@ export function BatchPage({ view: drawn }: { view: BatchView }) {
             </p>
           </div>
         )}
+        <div className={styles.within}>
+          <ChurnedBy view={view} />
+        </div>
         <div className={styles.within}>
           <Pictures view={view} />
         </div>

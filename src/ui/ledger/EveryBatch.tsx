@@ -39,6 +39,7 @@ interface Filters {
   season: string;
   tool: string;
   verdict: string;
+  maker: string;
   cream: string;
   source: string;
   fat: string;
@@ -49,6 +50,7 @@ const everything: Filters = {
   season: '',
   tool: '',
   verdict: '',
+  maker: '',
   cream: '',
   source: '',
   fat: '',
@@ -74,6 +76,7 @@ export function EveryBatch({ first }: { first: FoundBatches }) {
         season: filters.season,
         tool: filters.tool,
         verdict: filters.verdict,
+        maker: filters.maker,
         cream: filters.cream,
         source: filters.source,
         ...named('fat', fat),
@@ -107,7 +110,7 @@ export function EveryBatch({ first }: { first: FoundBatches }) {
       <div className={styles.filters} role="search" aria-label="Which batches">
         <Field
           label="Find"
-          placeholder="a number, a way, a churn"
+          placeholder="a number, a way, a churn, a name"
           value={filters.find}
           onChange={(event) => change({ find: event.target.value })}
           slotProps={{ htmlInput: { maxLength: 120 }, inputLabel: { shrink: true } }}
@@ -115,6 +118,9 @@ export function EveryBatch({ first }: { first: FoundBatches }) {
         <OneOf label="Season" chosen={filters.season} onChoose={(season) => change({ season })} choices={[{ key: '', name: 'all year' }, { key: 'winter', name: 'winter' }, { key: 'spring', name: 'spring' }, { key: 'summer', name: 'summer' }, { key: 'autumn', name: 'autumn' }]} />
         <OneOf label="Churned in" chosen={filters.tool} onChoose={(tool) => change({ tool })} choices={[{ key: '', name: 'anything' }, ...toolKeys.map((key: ToolKey) => ({ key: key as string, name: tools[key].name }))]} />
         <OneOf label="Verdict" chosen={filters.verdict} onChoose={(verdict) => change({ verdict })} choices={[{ key: '', name: 'any' }, ...verdicts.map((key) => ({ key: key as string, name: verdictWords[key] }))]} />
+        {found.makers.length > 0 && (
+          <OneOf label="Churned by" chosen={filters.maker} onChoose={(maker) => change({ maker })} choices={[{ key: '', name: 'anybody' }, ...found.makers.map((name) => ({ key: name, name }))]} />
+        )}
         <OneOf label="Cream" chosen={filters.cream} onChoose={(cream) => change({ cream })} choices={[{ key: '', name: 'any' }, { key: 'ripened', name: 'ripened' }, { key: 'sweet', name: 'sweet' }]} />
         <OneOf label="It came" chosen={filters.source} onChoose={(source) => change({ source })} choices={[{ key: '', name: 'from anywhere' }, { key: 'shelf', name: 'from the Shelf' }, { key: 'brought', name: 'with the batch' }]} />
         <Field

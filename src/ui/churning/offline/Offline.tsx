@@ -247,6 +247,8 @@ function begunView({ input }: QueuedCommand, { farm }: KeptFrame, plan: PlanView
     creamLotId,
     facts,
     pictures: [],
+    maker: null,
+    makers: [],
     events: [{ ...started, device: '', recordedAtSeconds: startedAtSeconds } as RecordedEvent],
     revision: -1,
     pace: plan?.paces[facts.tool],

@@ -32,31 +32,37 @@ interface Chosen {
   key: Key;
   /** Of one churn, separator or vessel; empty for all. */
   of: string;
+  /** Of what one person churned; empty for all. */
+  who?: string;
 }
 
 /** A figure from batch to batch: the usual range, what left it and what was otherwise then, and the year. */
 export function Trends({ view }: { view: TrendsView }) {
   const say = useSay();
-  const [{ key, of }, choose] = useDraft<Chosen>(`trends:${view.farm.id}`, () => ({
+  const [{ key, of, who = '' }, choose] = useDraft<Chosen>(`trends:${view.farm.id}`, () => ({
     key: 'efficiency',
     of: '',
   }));
   const words = trendWords(say)[key];
   const told = useMemo(() => pointsOf(view, key), [view, key]);
-  const makers = [...new Set(told.flatMap(({ by }) => (by === undefined ? [] : [by])))].filter(
-    (one) => told.filter(({ by }) => by === one).length >= leastOfOne,
-  );
-  const one = makers.includes(of) ? of : '';
+  const tools = ofSome(told.map(({ by }) => by));
+  const people = ofSome(told.map(({ point }) => point.batch?.maker));
+  const one = tools.includes(of) ? of : '';
+  const person = people.includes(who) ? who : '';
   const shown = useMemo(() => {
-    const points = told.filter(({ by }) => one === '' || by === one);
-    const batches = view.batches.filter(({ churn }) => one === '' || churn === one);
+    const points = told.filter(
+      ({ by, point }) => (one === '' || by === one) && (person === '' || point.batch?.maker === person),
+    );
+    const batches = view.batches.filter(
+      ({ churn, maker }) => (one === '' || churn === one) && (person === '' || maker === person),
+    );
     return points.length === 0
       ? undefined
       : trend(
           points.map(({ point }) => point),
           batches,
         );
-  }, [told, one, view.batches]);
+  }, [told, one, person, view.batches]);
   return (
     <article className={styles.page}>
       <h1>
@@ -72,15 +78,26 @@ export function Trends({ view }: { view: TrendsView }) {
         onChoose={(next) => choose({ key: next as Key })}
         choices={order.map((each) => ({ key: each, name: trendWords(say)[each].name }))}
       />
-      {shown && <Told key={`${key} ${one}`} shown={shown} of={key} view={view} />}
-      {makers.length > 1 && (
+      {shown && <Told key={`${key} ${one} ${person}`} shown={shown} of={key} view={view} />}
+      {people.length > 1 && (
+        <Chips
+          legend="Churned by"
+          chosen={person}
+          onChoose={(next) => choose({ who: next })}
+          choices={[
+            { key: '', name: 'Everybody' },
+            ...people.map((name) => ({ key: name, name })),
+          ]}
+        />
+      )}
+      {tools.length > 1 && (
         <Chips
           legend={key === 'skim' ? 'Skimmed by' : 'Churned in'}
           chosen={one}
           onChoose={(next) => choose({ of: next })}
           choices={[
             { key: '', name: 'All of them' },
-            ...makers.map((maker) => ({ key: maker, name: maker })),
+            ...tools.map((name) => ({ key: name, name })),
           ]}
         />
       )}
@@ -93,6 +110,12 @@ export function Trends({ view }: { view: TrendsView }) {
     </article>
   );
 }
+
+/** Those that stand there often enough, each once. */
+const ofSome = (names: readonly (string | undefined)[]): string[] =>
+  [...new Set(names)].filter(
+    (one) => one !== undefined && names.filter((name) => name === one).length >= leastOfOne,
+  ) as string[];
 
 interface Told {
   point: TrendPoint;
