@@ -40,7 +40,8 @@ const copies = (n: number): string[] => {
        SELECT farm_id, ${uuid('id')}, ${id('command_id')}, kind, at - ${days}, recorded_at - ${days}, ${uuid('corrects_id')}, details, line_count FROM entry WHERE command_id !~ 'y\\d+$'`,
     `INSERT INTO entry_line SELECT l.farm_id, ${uuid('l.entry_id')}, position, ${id('lot_id')}, account, mass, fat FROM entry_line l JOIN entry e ON e.farm_id = l.farm_id AND e.id = l.entry_id WHERE e.command_id !~ 'y\\d+$'`,
     `INSERT INTO lot_event SELECT farm_id, ${id('lot_id')}, ${id('id')}, kind, at - ${days}, recorded_at - ${days}, device, ${id('command_id')}, ${data('data')} FROM lot_event ${renamed('data')} WHERE id !~ 'y\\d+$'`,
-    `INSERT INTO batch SELECT farm_id, ${id('id')}, number + ${n * 10_000}, ${id('cream_lot_id')}, vessel_id, facts, started_at - ${days}, CASE WHEN phase = 'packed' THEN phase ELSE 'abandoned' END, break_minutes, pace_ratio, judged, ${uuid('churned_entry_id')}, revision FROM batch WHERE id !~ 'y\\d+$'`,
+    `INSERT INTO batch (farm_id, id, number, cream_lot_id, vessel_id, facts, started_at, phase, break_minutes, pace_ratio, judged, churned_entry_id, revision, maker, from_shelf)
+       SELECT farm_id, ${id('id')}, number + ${n * 10_000}, ${id('cream_lot_id')}, vessel_id, facts, started_at - ${days}, CASE WHEN phase = 'packed' THEN phase ELSE 'abandoned' END, break_minutes, pace_ratio, judged, ${uuid('churned_entry_id')}, revision, maker, from_shelf FROM batch WHERE id !~ 'y\\d+$'`,
     `UPDATE lot SET batch_id = o.batch_id || 'y${n}' FROM lot o WHERE lot.farm_id = o.farm_id AND lot.id = o.id || 'y${n}' AND o.batch_id IS NOT NULL AND o.id !~ 'y\\d+$'`,
     `INSERT INTO batch_event SELECT farm_id, ${id('batch_id')}, ${id('id')}, kind, at - ${days}, recorded_at - ${days}, device, ${id('command_id')}, ${data('data')} FROM batch_event ${renamed('data')} WHERE id !~ 'y\\d+$'`,
     `INSERT INTO portion SELECT farm_id, ${id('lot_id')}, ${id('batch_id')}, name, mass, salt_mass, measured, additions, standing, pieces FROM portion WHERE lot_id !~ 'y\\d+$'`,
@@ -115,6 +116,7 @@ asCommand(async () => {
         () => findBatches(farmId, { fatFrom: 0.25, fatTo: 0.3, order: 'efficiency', down: false }),
       ],
       ['Batches by source', () => findBatches(farmId, { source: 'shelf', verdict: 'wet' })],
+      ['Batches by maker', () => findBatches(farmId, { maker: 'Rowan', season: 'spring' })],
       ['House', () => houseView(farmId)],
       ['From batch to batch', () => trendsView(farmId)],
       ['What it has learned', () => learnedView(farmId)],

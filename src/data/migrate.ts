@@ -19,6 +19,7 @@ import { mixedIn } from './migrations/0015-mixed-in';
 import { looseButter } from './migrations/0016-loose-butter';
 import { pictures } from './migrations/0017-pictures';
 import { theMaker } from './migrations/0018-the-maker';
+import { people } from './migrations/0019-people';
 import { guard } from './migrations/migration';
 import { rights } from './rights';
 
@@ -42,6 +43,7 @@ export const migrations = [
   looseButter,
   pictures,
   theMaker,
+  people,
 ];
 
 /**

@@ -9,6 +9,7 @@ import { creamDensity } from '@/core/dairy/creamDensity';
 import { saltDose } from '@/core/salting/saltDose';
 import { usualMoisture } from '@/core/salting/salts';
 import { carryOut } from '@/server/commands/carryOut';
+import { theOwner } from '@/server/commands/command';
 import { setClock } from '@/server/clock';
 import { usualSalt, vessels } from './larkfold';
 import type { Churning } from './larkfold';
@@ -54,14 +55,18 @@ export async function send(
   id = noise.id(),
 ): Promise<unknown> {
   setClock(at);
-  const answer = await carryOut(farmId, {
-    id,
-    farm: farmId,
-    device: 'Ines’s tablet',
-    name,
-    input,
-    at: at.toISOString(),
-  });
+  const answer = await carryOut(
+    farmId,
+    {
+      id,
+      farm: farmId,
+      device: 'Ines’s tablet',
+      name,
+      input,
+      at: at.toISOString(),
+    },
+    () => theOwner,
+  );
   if (answer.status === 'refused')
     throw new Error(`Larkfold: ${name} was refused on ${at.toISOString()}: ${answer.message}`);
   return answer.result;

@@ -4,6 +4,7 @@ import { database } from '@/data/connection';
 import { inFarm } from '@/data/farmScope';
 import { butterOnHand } from '@/data/ledger/ledger';
 import { carryOut } from './commands/carryOut';
+import { theOwner } from './commands/command';
 import { clocked, setClock } from './clock';
 import { localDate } from './localDate';
 import { pailView } from './pail/views';
@@ -56,7 +57,7 @@ async function on<T>(device: Device, farm: string, work: () => Promise<T>): Prom
   globalThis.fetch = (async (url: unknown, init?: { body?: unknown }) => {
     if (!device.signal) throw new TypeError('Failed to fetch');
     if (url === '/api/time') return new Response(null, { status: 204, headers: clocked() });
-    const answer = await carryOut(farm, JSON.parse(String(init!.body)) as unknown);
+    const answer = await carryOut(farm, JSON.parse(String(init!.body)) as unknown, () => theOwner);
     return Response.json(answer, { headers: clocked() });
   }) as typeof fetch;
   try {

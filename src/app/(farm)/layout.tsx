@@ -6,7 +6,7 @@ import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
 import type { Metadata, Viewport } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { frameView } from '@/server/house/views';
 import { Frame } from '@/ui/frame/Frame';
 import { ThemeRoot } from '@/ui/theme/ThemeRoot';

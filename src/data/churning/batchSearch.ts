@@ -43,7 +43,10 @@ export interface BatchFilter {
   efficiencyTo?: number | undefined;
 }
 
-export type FoundBatch = Pick<Batch, 'id' | 'number' | 'startedAt' | 'facts' | 'phase' | 'breakMinutes' | 'maker'> & {
+export type FoundBatch = Pick<
+  Batch,
+  'id' | 'number' | 'startedAt' | 'facts' | 'phase' | 'breakMinutes' | 'maker'
+> & {
   judged: BatchSummary | null;
 };
 
@@ -80,11 +83,7 @@ export async function searchBatches(
   ask(`${orders.creamFat} <= :fatTo`, 'fatTo', filter.fatTo);
   ask(`${orders.efficiency} >= :efficiencyFrom`, 'efficiencyFrom', filter.efficiencyFrom);
   ask(`${orders.efficiency} <= :efficiencyTo`, 'efficiencyTo', filter.efficiencyTo);
-  if (filter.source)
-    asked.push(
-      `${filter.source === 'shelf' ? '' : 'NOT '}EXISTS (SELECT 1 FROM entry_line l JOIN entry e ON e.farm_id = l.farm_id AND e.id = l.entry_id
-         WHERE l.farm_id = b.farm_id AND l.lot_id = b.cream_lot_id AND l.mass > 0 AND e.kind = 'poured')`,
-    );
+  if (filter.source) asked.push(`${filter.source === 'shelf' ? '' : 'NOT '}b.from_shelf`);
   const where = ['b.farm_id = :farmId', inTheBooks('b'), ...asked].join(' AND ');
   const direction = down ? 'DESC NULLS LAST' : 'ASC NULLS LAST';
   const rows = await database().query<FoundBatch & { breakMinutes: string | null }>(

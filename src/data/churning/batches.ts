@@ -65,7 +65,11 @@ const batchFrom = (row: BatchRow): Batch => ({
 
 export async function addBatch(
   { farmId, transaction }: FarmScope,
-  batch: Pick<Batch, 'id' | 'number' | 'creamLotId' | 'facts' | 'startedAt'> & { maker?: string },
+  batch: Pick<Batch, 'id' | 'number' | 'creamLotId' | 'facts' | 'startedAt'> & {
+    maker?: string;
+    /** Its cream stood on the Shelf. */
+    fromShelf: boolean;
+  },
 ): Promise<void> {
   await BatchRow.create(
     {
@@ -414,6 +418,17 @@ export async function leaveBatchOut(
 ): Promise<boolean> {
   const [changed] = await BatchRow.update({ leftOut: out }, { where: { farmId, id }, transaction });
   return changed > 0;
+}
+
+/** Sees anew of every batch whether its cream stood on the Shelf: after books were taken in that do not say. */
+export async function seeFromShelf({ farmId, transaction }: FarmScope): Promise<void> {
+  await database().query(
+    `UPDATE batch SET from_shelf = EXISTS (
+       SELECT 1 FROM entry_line l JOIN entry e ON e.farm_id = l.farm_id AND e.id = l.entry_id
+       WHERE l.farm_id = batch.farm_id AND l.lot_id = batch.cream_lot_id AND l.mass > 0 AND e.kind = 'poured')
+     WHERE farm_id = :farmId`,
+    { replacements: { farmId }, transaction },
+  );
 }
 
 /** Says who churned a batch. Returns whether there is one of that id. */

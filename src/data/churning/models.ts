@@ -17,6 +17,7 @@ export class BatchRow extends Model<InferAttributes<BatchRow>, InferCreationAttr
   declare churnedEntryId: string | null;
   declare revision: number;
   declare leftOut: CreationOptional<boolean>;
+  declare fromShelf: CreationOptional<boolean>;
   declare maker: CreationOptional<string | null>;
 }
 
@@ -37,6 +38,7 @@ export function defineBatch(sequelize: Sequelize): void {
       churnedEntryId: DataTypes.UUID,
       revision: DataTypes.INTEGER,
       leftOut: DataTypes.BOOLEAN,
+      fromShelf: DataTypes.BOOLEAN,
       maker: DataTypes.TEXT,
     },
     { sequelize, modelName: 'batch', tableName: 'batch' },

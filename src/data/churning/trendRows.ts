@@ -30,15 +30,15 @@ export async function trendRows({ farmId, transaction }: FarmScope, limit: numbe
     `SELECT b.id, b.number, b.started_at AS "startedAt", b.facts, b.break_minutes AS "breakMinutes",
        b.pace_ratio AS "paceRatio", b.judged, b.left_out AS "leftOut", b.maker, v.name AS churn,
        (t.data->>'colour')::int AS colour, t.data->>'feed' AS feed
-     FROM batch b
+     FROM (SELECT * FROM batch WHERE farm_id = :farmId AND phase = 'packed' AND judged IS NOT NULL
+           ORDER BY started_at DESC, id LIMIT :limit) b
      LEFT JOIN vessel v ON v.farm_id = b.farm_id AND v.id::text = b.facts->>'vesselId'
      LEFT JOIN LATERAL (
        SELECT e.data FROM batch_event e WHERE e.farm_id = b.farm_id AND e.batch_id = b.id AND e.kind = 'tasted'
          AND NOT EXISTS (SELECT 1 FROM batch_event u WHERE u.farm_id = e.farm_id AND u.batch_id = e.batch_id
                          AND u.kind = 'undone' AND u.data->>'eventId' = e.id)
        ORDER BY e.at DESC, e.id LIMIT 1) t ON true
-     WHERE b.farm_id = :farmId AND b.phase = 'packed' AND b.judged IS NOT NULL
-     ORDER BY b.started_at DESC, b.id LIMIT :limit`,
+     ORDER BY b.started_at DESC, b.id`,
     { replacements: { farmId, limit }, type: QueryTypes.SELECT, transaction },
   );
   return rows.map((row) => ({

@@ -9,6 +9,8 @@ export interface StoredCommand {
   name: string;
   input: unknown;
   at: Date;
+  /** Who said it, by name and id, where people say who they are. */
+  by?: { name?: string | undefined; personId?: string | undefined };
 }
 
 /**
@@ -17,14 +19,21 @@ export interface StoredCommand {
  */
 export async function claimCommand(
   { farmId, transaction }: FarmScope,
-  command: StoredCommand,
+  { by, ...command }: StoredCommand,
   receivedAt: Date,
 ): Promise<boolean> {
   const rows = await database().query(
-    `INSERT INTO command (farm_id, id, device, name, input, at, received_at)
-     VALUES (:farmId, :id, :device, :name, :input, :at, :receivedAt) ON CONFLICT (farm_id, id) DO NOTHING RETURNING id`,
+    `INSERT INTO command (farm_id, id, device, name, input, at, received_at, said_by, person_id)
+     VALUES (:farmId, :id, :device, :name, :input, :at, :receivedAt, :saidBy, :personId) ON CONFLICT (farm_id, id) DO NOTHING RETURNING id`,
     {
-      replacements: { ...command, farmId, input: JSON.stringify(command.input), receivedAt },
+      replacements: {
+        ...command,
+        farmId,
+        input: JSON.stringify(command.input),
+        receivedAt,
+        saidBy: by?.name ?? null,
+        personId: by?.personId ?? null,
+      },
       type: QueryTypes.SELECT,
       transaction,
     },

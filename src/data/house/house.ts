@@ -72,10 +72,15 @@ export async function farmExists(id: string): Promise<boolean> {
   return (await lookInFarm(id, 'SELECT id FROM farm WHERE id = :id', { id })).length > 0;
 }
 
-export async function openFarm(id: string): Promise<void> {
-  await inFarm(id, ({ transaction }) =>
-    database().query('INSERT INTO farm (id) VALUES (:id)', { replacements: { id }, transaction }),
-  );
+/** @throws when there is a farm of that id */
+export async function openFarm(id: string, name?: string): Promise<void> {
+  await inFarm(id, async (scope) => {
+    await database().query('INSERT INTO farm (id) VALUES (:id)', {
+      replacements: { id },
+      transaction: scope.transaction,
+    });
+    if (name !== undefined) await changeFarm(scope, { name });
+  });
 }
 
 export async function farmOf({ farmId, transaction }: FarmScope): Promise<Farm> {

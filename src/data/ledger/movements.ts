@@ -250,10 +250,16 @@ forth AS (
   SELECT :lotId::text AS lot_id UNION
   SELECT moved.target FROM forth JOIN moved ON moved.source = forth.lot_id
 ),
-reached AS (SELECT lot_id, -1 AS side FROM back UNION ALL SELECT lot_id, 1 FROM forth)
-SELECT 'step' AS row_is, moved.source AS a, moved.target AS b, moved.kind, moved.at, moved.into_mass AS mass, moved.into_fat AS fat, NULL AS code, NULL AS batch_id, NULL AS vessel, NULL::jsonb AS details
-FROM moved WHERE (moved.source IN (SELECT lot_id FROM back) AND moved.target IN (SELECT lot_id FROM back))
-   OR (moved.source IN (SELECT lot_id FROM forth) AND moved.target IN (SELECT lot_id FROM forth))
+reached AS (SELECT lot_id, -1 AS side FROM back UNION ALL SELECT lot_id, 1 FROM forth),
+-- From each lot that was reached over its own lines: what all others moved is not looked at.
+step AS (
+  SELECT moved.* FROM back JOIN moved ON moved.target = back.lot_id
+  UNION ALL
+  SELECT moved.* FROM forth JOIN moved ON moved.source = forth.lot_id
+  WHERE NOT (moved.source IN (SELECT lot_id FROM back) AND moved.target IN (SELECT lot_id FROM back))
+)
+SELECT 'step' AS row_is, step.source AS a, step.target AS b, step.kind, step.at, step.into_mass AS mass, step.into_fat AS fat, NULL AS code, NULL AS batch_id, NULL AS vessel, NULL::jsonb AS details
+FROM step
 UNION ALL
 SELECT 'lot', lot.id, (SELECT string_agg(r.side::text, ',') FROM reached r WHERE r.lot_id = lot.id), lot.kind, lot.made_at, lot.mass_now, lot.fat_now, lot.code, lot.batch_id, vessel.name, lot.details
 FROM lot LEFT JOIN vessel ON vessel.farm_id = lot.farm_id AND vessel.id = lot.vessel_id

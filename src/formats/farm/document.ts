@@ -125,7 +125,7 @@ export const keyOf = ({ key }: Table, row: Row): string => key.map((name) => Str
 /**
  * A document of an earlier version as the newest has it. Version 1 knew no retired vessels, no room of the freezer, no shapes and
  * amounts of what was mixed in, and did not keep what was answered on Today; version 2 knew no pictures, and every batch taught; version 3 did
- * not say who churned.
+ * not say who churned, nor who said what.
  */
 function broughtForward(given: Row): Row {
   if (given.version === version) return given;
@@ -141,5 +141,6 @@ function broughtForward(given: Row): Row {
     answered: given.answered ?? [],
     batches: rows('batches', { left_out: false, maker: null }),
     pictures: given.pictures ?? [],
+    commands: rows('commands', { said_by: null }),
   };
 } // prettier-ignore

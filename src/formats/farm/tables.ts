@@ -37,8 +37,8 @@ export const tables = {
   commands: {
     table: 'command',
     key: ['id'],
-    says: 'Everything that was ever said to the house, as it was said: which device, when, and what came of it.',
-    columns: { id: 'text', device: 'text', name: 'text', input: 'any', at: 'moment', received_at: 'moment', result: 'any?' },
+    says: 'Everything that was ever said to the house, as it was said: which device, who, when, and what came of it.',
+    columns: { id: 'text', device: 'text', name: 'text', input: 'any', at: 'moment', received_at: 'moment', result: 'any?', said_by: 'text?' },
   },
   withdrawals: {
     table: 'withdrawal',

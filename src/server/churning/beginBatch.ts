@@ -141,7 +141,8 @@ export const beginBatch = command({
       creamLotId,
       facts,
       startedAt,
-      ...(maker === undefined ? {} : { maker }),
+      fromShelf: fromLots !== undefined,
+      ...((maker ?? sender.by.name) === undefined ? {} : { maker: maker ?? sender.by.name! }),
     });
     const started = { kind: 'started' as const, id: startedEventId, atSeconds: startedAtSeconds };
     await addEvents(scope, batchId, [started], {

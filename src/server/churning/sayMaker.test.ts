@@ -9,8 +9,12 @@ const house = aDairy();
 it('says who churned a batch, finds it by that, and takes the name away again', async () => {
   const farm = await house.farm();
   const [first, second] = [await begin(farm), await begin(farm)];
-  expect(await send(farm, 'batch.maker', { batchId: first, maker: '  Ines   Marlow ' })).toMatchObject({ status: 'done' });
-  expect(await send(farm, 'batch.maker', { batchId: second, maker: 'Rowan' })).toMatchObject({ status: 'done' });
+  expect(await send(farm, 'batch.maker', { batchId: first, maker: '  Ines   Marlow ' })).toMatchObject({
+    status: 'done',
+  });
+  expect(await send(farm, 'batch.maker', { batchId: second, maker: 'Rowan' })).toMatchObject({
+    status: 'done',
+  });
   expect(await batchView(farm, first)).toMatchObject({ maker: 'Ines Marlow' });
   const { rows, makers } = await findBatches(farm, { maker: 'Rowan' });
   expect(rows.map(({ id }) => id)).toEqual([second]);
@@ -21,14 +25,22 @@ it('says who churned a batch, finds it by that, and takes the name away again', 
   expect((await trendsView(farm)).batches).toEqual([]);
 });
 
-it.each(['', '   ', 'x'.repeat(61), 'a\u0007b', '\u202ereversed'])('takes no name such as %j', async (maker) => {
-  const farm = await house.farm();
-  const batchId = await begin(farm);
-  expect(await send(farm, 'batch.maker', { batchId, maker })).toMatchObject({ status: 'refused', field: 'maker' });
-  expect(await batchView(farm, batchId)).toMatchObject({ maker: null });
-});
+it.each(['', '   ', 'x'.repeat(61), 'a\u0007b', '\u202ereversed'])(
+  'takes no name such as %j',
+  async (maker) => {
+    const farm = await house.farm();
+    const batchId = await begin(farm);
+    expect(await send(farm, 'batch.maker', { batchId, maker })).toMatchObject({
+      status: 'refused',
+      field: 'maker',
+    });
+    expect(await batchView(farm, batchId)).toMatchObject({ maker: null });
+  },
+);
 
 it('names nobody for a batch of another farm', async () => {
   const batchId = await begin(await house.farm());
-  expect(await send(await house.farm(), 'batch.maker', { batchId, maker: 'Rowan' })).toMatchObject({ status: 'refused' });
+  expect(await send(await house.farm(), 'batch.maker', { batchId, maker: 'Rowan' })).toMatchObject({
+    status: 'refused',
+  });
 });

@@ -5,6 +5,7 @@ import { shelfView } from '../shelf/views';
 import { begin, event, facts, morning, portion, send } from '../testing/aBatch';
 import { aDairy, balanced, milk, sums } from '../testing/aDairy';
 import { carryOut } from './carryOut';
+import { theOwner } from './command';
 
 const house = aDairy();
 const day = 86_400;
@@ -72,7 +73,11 @@ describe('times', () => {
     const farm = await house.farm();
     for (const at of ['0001-01-01T00:00:00Z', '9999-12-31T23:59:59Z'])
       await expect(
-        carryOut(farm, { id: randomUUID(), farm, device: 'x', name: 'house.settle', input: {}, at }),
+        carryOut(
+          farm,
+          { id: randomUUID(), farm, device: 'x', name: 'house.settle', input: {}, at },
+          () => theOwner,
+        ),
       ).rejects.toThrow(/2000 and 2100/);
   });
 });

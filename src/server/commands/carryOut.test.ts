@@ -9,6 +9,7 @@ import { batchNews, batchView } from '../churning/views';
 import { begin, event, facts, portion, send } from '../testing/aBatch';
 import { todayView } from '../today/views';
 import { carryOut } from './carryOut';
+import { theOwner } from './command';
 
 let house: TestDatabase;
 beforeAll(async () => {
@@ -112,10 +113,10 @@ describe('a command', () => {
   it('that nobody knows, or with a broken envelope, is an error of the sender', async () => {
     const farm = await house.farm();
     await expect(send(farm, 'farm.burn', {})).rejects.toThrow(/no command/);
-    await expect(carryOut(farm, { id: 'x' })).rejects.toThrow();
+    await expect(carryOut(farm, { id: 'x' }, () => theOwner)).rejects.toThrow();
     const other = await house.farm();
     await expect(
-      carryOut(farm, { id: randomUUID(), farm: other, device: 'tablet', name: 'house.settle', input: {}, at: '2027-06-04T06:00:00Z' }),
+      carryOut(farm, { id: randomUUID(), farm: other, device: 'tablet', name: 'house.settle', input: {}, at: '2027-06-04T06:00:00Z' }, () => theOwner),
     ).rejects.toThrow(/another farm/); // prettier-ignore
   });
 });

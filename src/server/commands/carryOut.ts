@@ -1,6 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { readInput } from '@/core/calculation';
 import { CalculationError } from '@/core/calculationError';
+import { mayDo, whyNot } from '@/core/people/roles';
 import { claimCommand, storedCommand, storeResult } from '@/data/commands/commands';
 import { failsAlways, inFarm, savepoint, sqlState } from '@/data/farmScope';
 import { checkNow } from '@/data/ledger/ledger';
@@ -40,7 +41,7 @@ import { closeCalendarCommand, openCalendarCommand } from '../calendar/addresses
 import { writeDoor } from '../door/writeDoor';
 import { answerToday } from '../today/answerToday';
 import { Refusal } from '../refusal';
-import type { Command } from './command';
+import type { Command, Speaker } from './command';
 import { envelope } from './envelope';
 import type { Answer } from './envelope';
 import { writable } from './writable';
@@ -84,19 +85,29 @@ const commands = new Map(
     closeCalendarCommand,
   ].map((one) => [one.name, one as unknown as Command<unknown, unknown>]),
 );
+/** Every command there is, by name. */
+export const commandNames = [...commands.keys()];
+
+/** Who says something, once it is known whose the device says it is. */
+export type WhoseIs = (by: string | undefined) => Promise<Speaker> | Speaker;
 
 /**
  * Carries out one command for a farm: in one transaction, once, whoever sends it how often. What it answers is stored
  * with it, so that a device that lost the answer gets the same one again. A refusal undoes all the command did.
+ * @param whose says who speaks; what their role may not do is refused (`leastRole`)
  * @throws {CalculationError} when the envelope itself cannot be read, is for another farm, or its id was used for
  *   something else
  */
-export async function carryOut(farmId: string, given: unknown): Promise<Answer> {
+export async function carryOut(farmId: string, given: unknown, whose: WhoseIs): Promise<Answer> {
   const sent = readInput(envelope, writable(given));
   if (sent.farm !== farmId)
     throw new CalculationError('farm: this was kept on the device for another farm.', 'farm');
   const found = commands.get(sent.name);
   if (!found) throw new CalculationError(`name: there is no command “${sent.name}”.`, 'name');
+  const by = await whose(sent.by);
+  // Nothing of it is kept: whoever becomes more may send it again.
+  if (!mayDo(by.role, sent.name))
+    return { status: 'refused', message: whyNot(by.role, sent.name), field: 'role' };
   // What cannot be read is answered the same however often it comes: nothing of it is kept.
   try {
     readInput(found.input, sent.input);
@@ -113,6 +124,7 @@ export async function carryOut(farmId: string, given: unknown): Promise<Answer> 
       name: sent.name,
       input: sent.input ?? null,
       at: new Date(sent.at),
+      by,
     };
     if (!(await claimCommand(scope, stored, receivedAt))) {
       const before = await storedCommand(scope, sent.id);
@@ -130,6 +142,7 @@ export async function carryOut(farmId: string, given: unknown): Promise<Answer> 
       device: sent.device,
       at: stored.at,
       receivedAt,
+      by,
     });
     await storeResult(scope, sent.id, answer);
     return answer;

@@ -1,5 +1,17 @@
 import type * as v from 'valibot';
+import type { Role } from '@/core/people/roles';
 import type { FarmScope } from '@/data/farmScope';
+
+/** Who says something to the house, and what they are on the farm. */
+export interface Speaker {
+  role: Role;
+  /** Name and id, where people say who they are. */
+  name?: string;
+  personId?: string;
+}
+
+/** The house's own doing (its demo, its tests), and everybody's where nobody has a password. */
+export const theOwner: Speaker = { role: 'owner' };
 
 /** Who sent a command, from where, and when it reached us. */
 export interface Sender {
@@ -7,6 +19,7 @@ export interface Sender {
   device: string;
   at: Date;
   receivedAt: Date;
+  by: Speaker;
   /** Which of several acts that were sent as one. */
   part?: number;
 }

@@ -11,6 +11,8 @@ export const envelope = v.strictObject({
     v.minLength(1, 'a device is needed.'),
     v.maxLength(64, 'a device name of at most 64 letters.'),
   ),
+  /** Whose it is, on a device that several use: it may be sent when another has it in hand. */
+  by: v.optional(v.pipe(v.string(), v.uuid('the id of a person is needed.'))),
   name: v.pipe(v.string(), v.maxLength(40, 'a command name.')),
   input: v.unknown(),
   /** ISO time on the device. */

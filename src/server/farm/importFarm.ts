@@ -1,3 +1,4 @@
+import { seeFromShelf } from '@/data/churning/batches';
 import { isDeepStrictEqual } from 'node:util';
 import type { FarmScope } from '@/data/farmScope';
 import { inFarm } from '@/data/farmScope';
@@ -132,6 +133,7 @@ async function putFarm(scope: FarmScope, { farm, tables: rows }: FarmDocument): 
   for (const key of ['batchEvents', 'portions', 'lotEvents', 'parked', 'cleanings', 'pictures'] as const) await put(key);
   await put('ways', undefined, await newOf('ways'));
   await put('answered', undefined, await newOf('answered'));
+  await seeFromShelf(scope);
   await checkAll(scope);
   await fillIn(scope, 'lot', ['blocked_reason', 'blocked_until'], rows.lots.filter((row) => row.blocked_reason !== null || row.blocked_until !== null));
   await checkAll(scope);

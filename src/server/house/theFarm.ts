@@ -6,11 +6,11 @@ import { farmExists, houseFarmId } from '@/data/house/house';
 export const farmCookie = 'immulgo_farm';
 
 /**
- * The farm a request is about: the one its device is bound to, or else the house's own (one house, one farm, no
- * account). A cookie that cannot be read is taken as none.
+ * The farm of a house where nobody has a password: the one its device is bound to, or else the house's own. A cookie that
+ * cannot be read is taken as none.
  * @throws when the database has no farm: the house was not opened by ./immulgo
  */
-export async function theFarmId(): Promise<string> {
+export async function theHouseFarm(): Promise<string> {
   const sealed = (await cookies()).get(farmCookie)?.value;
   const secret = process.env.IMMULGO_SECRET;
   if (sealed && secret) {

@@ -192,17 +192,28 @@ test('a clock may run five minutes ahead of the house’s, and no further', asyn
   const farm = await house.farm();
   const now = at(10);
   const { carryOut } = await import('../commands/carryOut');
+  const { theOwner } = await import('../commands/command');
   const sent = (secondsAhead: number) => {
     setClock(now);
     const lotId = randomUUID();
-    return carryOut(farm, {
-      id: randomUUID(),
+    return carryOut(
       farm,
-      device: 'tablet',
-      name: 'milk.in',
-      input: { lotId, from: 'herd', mass: 5000, massSd: 50, atSeconds: now.getTime() / 1000 + secondsAhead },
-      at: now.toISOString(),
-    });
+      {
+        id: randomUUID(),
+        farm,
+        device: 'tablet',
+        name: 'milk.in',
+        input: {
+          lotId,
+          from: 'herd',
+          mass: 5000,
+          massSd: 50,
+          atSeconds: now.getTime() / 1000 + secondsAhead,
+        },
+        at: now.toISOString(),
+      },
+      () => theOwner,
+    );
   };
   expect(await sent(300)).toMatchObject(done);
   expect(await sent(301)).toMatchObject({ ...refused, field: 'atSeconds' });

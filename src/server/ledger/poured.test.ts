@@ -6,6 +6,7 @@ import { tapLayerFat } from '@/core/separating/tapLayer';
 import { places, vesselShape } from '@/core/standing/places';
 import { setClock } from '../clock';
 import { carryOut } from '../commands/carryOut';
+import { theOwner } from '../commands/command';
 import { morning, send } from '../testing/aBatch';
 import { aDairy, animal, balanced, booked, cream, lotOf, milk, putTo, sentAt, sums } from '../testing/aDairy';
 import { draw, move } from './move';
@@ -321,7 +322,7 @@ describe('what is poured together', () => {
       { lotId: from, events: [{ id: randomUUID(), atSeconds: morning, kind: 'placed', place: 'fridge' }] },
       commandId,
     );
-    const sender = { commandId, device: 'tablet', at, receivedAt: at };
+    const sender = { commandId, device: 'tablet', at, receivedAt: at, by: theOwner };
     await inFarm(farm, async (scope) => {
       const drawn = await draw(scope, [{ lotId: from }], sender);
       const fresh = { kind: 'cream', treatment: 'raw', ripened: false } as const;
@@ -385,7 +386,7 @@ describe('what is poured together', () => {
     const parked = async (name: string, input: object) => {
       const id = randomUUID();
       const at = new Date((morning + hour) * 1000).toISOString();
-      expect(await carryOut(farm, { id, farm, device: 'phone', name, input, at })).toMatchObject({ result: { parked: true } });
+      expect(await carryOut(farm, { id, farm, device: 'phone', name, input, at }, () => theOwner)).toMatchObject({ result: { parked: true } });
       return id;
     };
     const settle = (commandId: string, how: string, by: string = randomUUID()) => send(farm, 'parked.settle', { commandId, how }, by);

@@ -88,7 +88,7 @@ describe('batches that are looked for', () => {
   });
 
   it('say how many there are, whatever page is shown', async () => {
-    expect(await findBatches(farm, { size: 1, page: 9 })).toEqual({ rows: [], total: 4 });
+    expect(await findBatches(farm, { size: 1, page: 9 })).toEqual({ rows: [], total: 4, makers: [] });
     const wet = await findBatches(farm, { verdict: 'wet' });
     expect(wet.total).toBe(wet.rows.length);
     expect(wet.rows.every(({ judged }) => judged?.verdict === 'wet')).toBe(true);

@@ -15,7 +15,8 @@ import { lotBalance, postEntry } from '@/data/ledger/ledger';
 import { beginBatch } from '../churning/beginBatch';
 import { recordEvents } from '../churning/recordEvents';
 import { now } from '../clock';
-import type { Sender } from '../commands/command';
+import type { Sender, Speaker } from '../commands/command';
+import { theOwner } from '../commands/command';
 import { houseViewOf } from '../house/views';
 import { finishButter } from '../larder/finishButter';
 import { Refusal } from '../refusal';
@@ -59,7 +60,12 @@ class RolledBack extends Error {}
  * wait. A line that was taken in before changes nothing.
  * @param dry only looks: everything is tried, and nothing stays
  */
-export async function bringNotebook(farmId: string, sent: unknown, dry: boolean): Promise<NotebookReport> {
+export async function bringNotebook(
+  farmId: string,
+  sent: unknown,
+  dry: boolean,
+  by: Speaker = theOwner,
+): Promise<NotebookReport> {
   const told = readInput(notebook, sent);
   let report: NotebookReport | undefined;
   try {
@@ -67,7 +73,7 @@ export async function bringNotebook(farmId: string, sent: unknown, dry: boolean)
       const { farm } = await houseViewOf(scope);
       const churns = (await vesselsOf(scope)).filter(({ kind }) => kind === 'churn');
       const read = readNotebook(told.lines, told.columns, told.order, told.measures);
-      const sender = await senderOf(scope, told.lines.length);
+      const sender = await senderOf(scope, told.lines.length, by);
       report = { commandId: sender.commandId, taken: [], same: 0, dirty: [] };
       const times = new Map<string, number>();
       // The oldest first, so that they are numbered as they were made.
@@ -109,12 +115,12 @@ export async function bringNotebook(farmId: string, sent: unknown, dry: boolean)
   }
 }
 
-async function senderOf(scope: FarmScope, lines: number): Promise<Sender> {
+async function senderOf(scope: FarmScope, lines: number, by: Speaker): Promise<Sender> {
   const at = now();
   const commandId = randomUUID();
-  const stored = { id: commandId, device: 'the notebook', name: 'notebook.bring', input: { lines }, at };
+  const stored = { id: commandId, device: 'the notebook', name: 'notebook.bring', input: { lines }, at, by };
   await claimCommand(scope, stored, at);
-  return { commandId, device: stored.device, at, receivedAt: at };
+  return { commandId, device: stored.device, at, receivedAt: at, by };
 }
 
 /** When the day’s churning is taken to have begun where the farm is, s since 1970. */

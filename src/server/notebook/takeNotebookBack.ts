@@ -8,6 +8,8 @@ import { batchesOfNotebook, notebooksBrought } from '@/data/ledger/notebooks';
 import { lotsById } from '@/data/ledger/standing';
 import { recordEvents } from '../churning/recordEvents';
 import { now } from '../clock';
+import type { Speaker } from '../commands/command';
+import { theOwner } from '../commands/command';
 import { Refusal } from '../refusal';
 
 /** What was brought of notebooks and stands, newest first. */
@@ -22,7 +24,11 @@ export const broughtView = (farmId: string) =>
  * @returns how many batches were taken back; none when somebody did it before
  * @throws {Refusal} when there is no such notebook, or something of it was used since
  */
-export async function takeNotebookBack(farmId: string, commandId: string): Promise<{ batches: number }> {
+export async function takeNotebookBack(
+  farmId: string,
+  commandId: string,
+  by: Speaker = theOwner,
+): Promise<{ batches: number }> {
   return inFarm(farmId, async (scope) => {
     const brought = await holdCommand(scope, commandId);
     if (brought?.name !== 'notebook.bring') throw new Refusal('There is no such notebook here.', 'commandId');
@@ -34,10 +40,11 @@ export async function takeNotebookBack(farmId: string, commandId: string): Promi
       device: 'the notebook',
       at,
       receivedAt: at,
+      by,
     };
     await claimCommand(
       scope,
-      { id: sender.commandId, device: sender.device, name: 'notebook.back', input: { commandId }, at },
+      { id: sender.commandId, device: sender.device, name: 'notebook.back', input: { commandId }, at, by },
       at,
     );
     // What was eaten and poured away of it first: then its butter is whole, and can be unmade.

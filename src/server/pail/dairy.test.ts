@@ -4,6 +4,7 @@ import { database } from '@/data/connection';
 import { inFarm } from '@/data/farmScope';
 import { lotsById } from '@/data/ledger/standing';
 import { carryOut } from '../commands/carryOut';
+import { theOwner } from '../commands/command';
 import { shelfView } from '../shelf/views';
 import { facts, morning, send } from '../testing/aBatch';
 import { aDairy, milk, skim, sums, balanced, animal, sentAt } from '../testing/aDairy';
@@ -359,7 +360,7 @@ describe('two devices that did not know of one another', () => {
             : { name: 'lot.use', input: { lotId, mass: 100, to: 'drunk' } };
       return { id: randomUUID(), farm, device: i % 2 ? 'phone' : 'tablet', at: new Date(morning * 1000).toISOString(), ...input };
     });
-    const answers = await Promise.all([...commands, ...commands].map((one) => carryOut(farm, one)));
+    const answers = await Promise.all([...commands, ...commands].map((one) => carryOut(farm, one, () => theOwner)));
     expect(answers.filter(({ status }) => status === 'refused')).toEqual([]);
     expect(answers.slice(32)).toEqual(answers.slice(0, 32));
     expect(await sums(farm)).toMatchObject({ ...balanced });

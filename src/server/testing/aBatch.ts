@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
 import { now, setClock } from '../clock';
 import { carryOut } from '../commands/carryOut';
+import { theOwner } from '../commands/command';
 import type { Answer } from '../commands/envelope';
 
 /** Two litres of good cold cream in a stand mixer: what tests start from. */
@@ -52,7 +53,11 @@ export const send = (
   const said = latestIn(input);
   const at = Math.max(morning, said < morning + 366 * 86_400 ? said : 0) * 1000;
   if (at > now().getTime()) setClock(new Date(at + 1000));
-  return carryOut(farmId, { id, farm: farmId, device, name, input, at: new Date(at).toISOString() });
+  return carryOut(
+    farmId,
+    { id, farm: farmId, device, name, input, at: new Date(at).toISOString() },
+    () => theOwner,
+  );
 };
 
 export async function begin(farmId: string, change: Partial<BatchFacts> = {}): Promise<string> {

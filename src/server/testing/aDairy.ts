@@ -5,6 +5,7 @@ import { inFarm } from '@/data/farmScope';
 import type { StandingLot } from '@/data/ledger/standing';
 import { lotsById } from '@/data/ledger/standing';
 import { carryOut } from '../commands/carryOut';
+import { theOwner } from '../commands/command';
 import type { Answer } from '../commands/envelope';
 import type { TestDatabase } from '@/data/testing/database';
 import { testDatabase } from '@/data/testing/database';
@@ -108,7 +109,8 @@ export const sentAt = (
   input: unknown,
   device: string,
   at: Date,
-): Promise<Answer> => carryOut(farm, { id: randomUUID(), farm, device, name, input, at: at.toISOString() });
+): Promise<Answer> =>
+  carryOut(farm, { id: randomUUID(), farm, device, name, input, at: at.toISOString() }, () => theOwner);
 
 /** What one command moved: its entries’ details, and grams of mass and fat by account (below zero: out of it), in whole grams. */
 export const booked = (farm: string, commandId: string) =>

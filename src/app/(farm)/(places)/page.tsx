@@ -1,4 +1,4 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { todayView } from '@/server/today/views';
 import { Begin } from '@/ui/today/Begin';
 

@@ -1,5 +1,5 @@
 import { redirect } from 'next/navigation';
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { todayView } from '@/server/today/views';
 
 /** The churn opens on the batch in hand, or on the cream for the next one. */

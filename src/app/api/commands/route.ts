@@ -3,14 +3,15 @@ import { isPassing } from '@/server/commands/passing';
 import { clocked } from '@/server/clock';
 import { carryOut } from '@/server/commands/carryOut';
 import { readBody, Unreadable } from '@/server/http/readBody';
-import { theFarmId } from '@/server/house/theFarm';
+import { forFarm } from '@/server/http/forFarm';
+import { whoseIs } from '@/server/people/speaker';
 
 /**
  * The one door for writes: an envelope in, its answer out. 400: it cannot be read. 503: the database cannot be asked just
  * now, send it again later. 500: something unforeseen in the house itself, logged with the command's id; the device sets
  * it aside in sight after a few times, and goes on with the rest.
  */
-export async function POST(request: Request) {
+export const POST = forFarm('look', async (caller, request) => {
   let sent: unknown;
   try {
     sent = await readBody(request);
@@ -19,7 +20,7 @@ export async function POST(request: Request) {
     return Response.json({ error: { message: error.message } }, { status: error.status, headers: clocked() });
   }
   try {
-    return Response.json(await carryOut(await theFarmId(), sent), { headers: clocked() });
+    return Response.json(await carryOut(caller.farmId, sent, whoseIs(caller)), { headers: clocked() });
   } catch (error) {
     if (error instanceof CalculationError)
       return Response.json(
@@ -45,7 +46,7 @@ export async function POST(request: Request) {
       { status: 500, headers: clocked() },
     );
   }
-}
+});
 
 const messageOf = (error: unknown): unknown => (error instanceof Error ? error.message : error);
 /** What a sender wrote, fit for one line of a log. */

@@ -1,7 +1,7 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { forFarm } from '@/server/http/forFarm';
 import { dairyView } from '@/server/pail/views';
 
 /** What stands in the dairy and what came in of late, for the jot line of a page that does not show it. */
-export async function GET(): Promise<Response> {
-  return Response.json(await dairyView(await theFarmId()), { headers: { 'cache-control': 'no-store' } });
-}
+export const GET = forFarm('look', async ({ farmId }) => {
+  return Response.json(await dairyView(farmId), { headers: { 'cache-control': 'no-store' } });
+});

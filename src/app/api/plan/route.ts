@@ -1,7 +1,7 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { forFarm } from '@/server/http/forFarm';
 import { shelfView } from '@/server/shelf/views';
 
 /** What a churning is planned from and what stands on the Shelf, for a device to keep: a make day can then begin without the house. */
-export async function GET(): Promise<Response> {
-  return Response.json(await shelfView(await theFarmId()), { headers: { 'cache-control': 'no-store' } });
-}
+export const GET = forFarm('look', async ({ farmId }) => {
+  return Response.json(await shelfView(farmId), { headers: { 'cache-control': 'no-store' } });
+});

@@ -84,10 +84,7 @@ export function Trends({ view }: { view: TrendsView }) {
           legend="Churned by"
           chosen={person}
           onChoose={(next) => choose({ who: next })}
-          choices={[
-            { key: '', name: 'Everybody' },
-            ...people.map((name) => ({ key: name, name })),
-          ]}
+          choices={[{ key: '', name: 'Everybody' }, ...people.map((name) => ({ key: name, name }))]}
         />
       )}
       {tools.length > 1 && (
@@ -95,10 +92,7 @@ export function Trends({ view }: { view: TrendsView }) {
           legend={key === 'skim' ? 'Skimmed by' : 'Churned in'}
           chosen={one}
           onChoose={(next) => choose({ of: next })}
-          choices={[
-            { key: '', name: 'All of them' },
-            ...tools.map((name) => ({ key: name, name })),
-          ]}
+          choices={[{ key: '', name: 'All of them' }, ...tools.map((name) => ({ key: name, name }))]}
         />
       )}
       <WentWrong view={view} />

@@ -1,4 +1,4 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { houseView } from '@/server/house/views';
 import { House } from '@/ui/house/House';
 

@@ -1,4 +1,4 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { larderView } from '@/server/larder/views';
 import { Larder } from '@/ui/larder/Larder';
 

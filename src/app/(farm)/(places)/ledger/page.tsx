@@ -1,4 +1,4 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { ledgerView } from '@/server/ledger/views';
 import { Ledger } from '@/ui/ledger/Ledger';
 

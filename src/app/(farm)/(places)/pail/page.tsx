@@ -1,4 +1,4 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { pailView } from '@/server/pail/views';
 import { Pail } from '@/ui/pail/Pail';
 

@@ -1,4 +1,4 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { shelfView } from '@/server/shelf/views';
 import { Shelf } from '@/ui/shelf/Shelf';
 

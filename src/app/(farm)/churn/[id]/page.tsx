@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { batchView } from '@/server/churning/views';
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { ChurnView } from '@/ui/churning/live/ChurnView';
 
 export const metadata = { title: 'Churn' };

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { batchView } from '@/server/churning/views';
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { BatchPage } from '@/ui/ledger/BatchPage';
 
 export const metadata = { title: 'Batch' };

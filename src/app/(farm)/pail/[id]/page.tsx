@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { pailView } from '@/server/pail/views';
 import { lotView } from '@/server/shelf/views';
 import { MilkPage } from '@/ui/pail/MilkPage';

@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { recallView } from '@/server/recall/views';
 import { Recall } from '@/ui/shelf/Recall';
 

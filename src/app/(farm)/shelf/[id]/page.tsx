@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { lotView } from '@/server/shelf/views';
 import { LotPage } from '@/ui/shelf/LotPage';
 

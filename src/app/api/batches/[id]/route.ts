@@ -1,13 +1,13 @@
+import { forFarm } from '@/server/http/forFarm';
 import { batchNews } from '@/server/churning/views';
 import { clocked } from '@/server/clock';
-import { theFarmId } from '@/server/house/theFarm';
 
 /** What happened to a batch so far. 204 when it stands where the asker says it does. */
-export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
+export const GET = forFarm<{ id: string }>('look', async ({ farmId }, request, { params }) => {
   try {
     const known = new URL(request.url).searchParams.get('revision');
     const news = await batchNews(
-      await theFarmId(),
+      farmId,
       (await params).id,
       known !== null && /^\d{1,9}$/.test(known) ? Number(known) : undefined,
     );
@@ -17,4 +17,4 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   } catch {
     return Response.json({ error: { message: 'The house does not answer just now.' } }, { status: 503 });
   }
-}
+});

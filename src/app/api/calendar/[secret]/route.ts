@@ -1,5 +1,5 @@
 import { calendarAnswer, farmOfSecret } from '@/server/calendar/feed';
-import { theFarmId } from '@/server/house/theFarm';
+import { whoCalls } from '@/server/people/caller';
 import { todayView } from '@/server/today/views';
 import { comingEvents } from '@/ui/today/comingEvents';
 
@@ -13,7 +13,7 @@ export async function GET(
 ): Promise<Response> {
   const { secret } = await params;
   const single = secret === 'week';
-  const farmId = single ? await theFarmId() : await farmOfSecret(secret.replace(/\.ics$/, ''));
+  const farmId = single ? (await whoCalls())?.farmId : await farmOfSecret(secret.replace(/\.ics$/, ''));
   if (farmId === undefined) return new Response('There is no such calendar.', { status: 404 });
   const view = await todayView(farmId);
   return calendarAnswer(view.farm.name ?? 'Immulgo', comingEvents(view), single);

@@ -1,13 +1,12 @@
+import { forFarm } from '@/server/http/forFarm';
 import { PassThrough, Readable } from 'node:stream';
 import { isTable, tableCsv } from '@/server/farm/exportCsv';
 import { farmDocumentText } from '@/server/farm/exportFarm';
 import { writeWorkbook } from '@/server/farm/workbook';
-import { theFarmId } from '@/server/house/theFarm';
 
 /** What the farm holds, to take along: `farm.json` whole, `farm.xlsx` to look at, one table as `lots.csv`. Written as it is read. */
-export async function GET(_: Request, { params }: { params: Promise<{ file: string }> }): Promise<Response> {
+export const GET = forFarm<{ file: string }>('farm.export', async ({ farmId }, _, { params }) => {
   const { file } = await params;
-  const farmId = await theFarmId();
   if (file === 'farm.json') return streamed(farmDocumentText(farmId), 'application/json', file);
   if (file === 'farm.xlsx') {
     const through = new PassThrough();
@@ -24,7 +23,7 @@ export async function GET(_: Request, { params }: { params: Promise<{ file: stri
     { error: { message: `There is no ${file.slice(0, 60)}: farm.json, farm.xlsx, or a table as CSV.` } },
     { status: 404 },
   );
-}
+});
 
 const as = (type: string, file: string) => ({
   headers: {

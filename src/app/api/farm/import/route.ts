@@ -1,12 +1,11 @@
+import { forFarm } from '@/server/http/forFarm';
 import { readBody, Unreadable } from '@/server/http/readBody';
 import { mostBytesOfAFarm } from '@/server/http/door';
 import { importFarm } from '@/server/farm/importFarm';
-import { theFarmId } from '@/server/house/theFarm';
 
 /** Takes a whole farm in: `?into=` names the farm it goes into, as its pages know it; with `dry=1` it is only looked at. */
-export async function POST(request: Request): Promise<Response> {
+export const POST = forFarm('farm.import', async ({ farmId }, request) => {
   const { searchParams } = new URL(request.url);
-  const farmId = await theFarmId();
   // A page of somebody else's cannot know it.
   if (searchParams.get('into') !== farmId)
     return Response.json(
@@ -22,4 +21,4 @@ export async function POST(request: Request): Promise<Response> {
     if (!(error instanceof Unreadable)) throw error;
     return Response.json({ error: { message: error.message } }, { status: error.status });
   }
-}
+});

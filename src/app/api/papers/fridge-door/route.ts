@@ -1,10 +1,10 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { forFarm } from '@/server/http/forFarm';
 import { fridgeDoorSheet } from '@/server/shelf/label';
 
 /** A page for the fridge door to print: four weeks to write on by hand; `?paper=letter` for the other side of the ocean. */
-export async function GET(request: Request): Promise<Response> {
+export const GET = forFarm('look', async ({ farmId }, request) => {
   const paper = new URL(request.url).searchParams.get('paper') === 'letter' ? 'letter' : 'a4';
-  const file = await fridgeDoorSheet(await theFarmId(), paper);
+  const file = await fridgeDoorSheet(farmId, paper);
   return new Response(Buffer.from(file), {
     headers: {
       'content-type': 'application/pdf',
@@ -12,4 +12,4 @@ export async function GET(request: Request): Promise<Response> {
       'cache-control': 'no-store',
     },
   });
-}
+});

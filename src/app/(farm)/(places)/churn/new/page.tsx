@@ -1,5 +1,5 @@
 import { planView } from '@/server/churning/views';
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { creamOnShelf, shelfView } from '@/server/shelf/views';
 import { PlanChurning } from '@/ui/churning/plan/PlanChurning';
 import { FromShelf } from '@/ui/shelf/FromShelf';

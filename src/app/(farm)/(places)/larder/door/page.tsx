@@ -1,4 +1,4 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { doorView } from '@/server/larder/views';
 import { DoorPage } from '@/ui/larder/DoorPage';
 

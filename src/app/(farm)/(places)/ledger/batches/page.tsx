@@ -1,4 +1,4 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { findBatches } from '@/server/ledger/searchBatches';
 import { EveryBatch } from '@/ui/ledger/EveryBatch';
 

@@ -1,4 +1,4 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { comparedView } from '@/server/ledger/compareBatches';
 import { Compare } from '@/ui/ledger/Compare';
 

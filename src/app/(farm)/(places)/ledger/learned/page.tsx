@@ -1,4 +1,4 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { learnedView } from '@/server/ledger/learned';
 import { LearnedPage } from '@/ui/ledger/learned/LearnedPage';
 

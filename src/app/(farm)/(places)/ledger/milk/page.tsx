@@ -1,4 +1,4 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { milkBookView } from '@/server/ledger/milkBook';
 import { MilkBook } from '@/ui/ledger/milk/MilkBook';
 

@@ -1,5 +1,5 @@
 import { planView } from '@/server/churning/views';
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { broughtView } from '@/server/notebook/takeNotebookBack';
 import { Notebook } from '@/ui/ledger/notebook/Notebook';
 

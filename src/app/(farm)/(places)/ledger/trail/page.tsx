@@ -1,4 +1,4 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { periodTrail } from '@/server/ledger/periodTrail';
 import { PeriodTrail } from '@/ui/ledger/PeriodTrail';
 

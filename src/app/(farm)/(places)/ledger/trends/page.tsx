@@ -1,4 +1,4 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { theFarmId } from '@/server/people/caller';
 import { trendsView } from '@/server/ledger/trends';
 import { Trends } from '@/ui/ledger/trends/Trends';
 

@@ -1,17 +1,13 @@
+import { forFarm } from '@/server/http/forFarm';
 import { takePicture } from '@/server/churning/takePicture';
 import { mostBytesOfAPicture } from '@/server/http/door';
 import { bytesOf, Unreadable } from '@/server/http/readBody';
-import { theFarmId } from '@/server/house/theFarm';
 import { Refusal } from '@/server/refusal';
 
 /** Keeps a picture of a batch, its bytes as the body: `?id=` is the one it is kept under, so that one sent twice is there once. */
-export async function POST(
-  request: Request,
-  { params }: { params: Promise<{ id: string }> },
-): Promise<Response> {
+export const POST = forFarm<{ id: string }>('picture.take', async ({ farmId }, request, { params }) => {
   const { id: batchId } = await params;
   const { searchParams } = new URL(request.url);
-  const farmId = await theFarmId();
   const refused = (message: string, status = 400) => Response.json({ error: { message } }, { status });
   if (searchParams.get('into') !== farmId)
     return refused('This was meant for another farm: load the page again.');
@@ -26,4 +22,4 @@ export async function POST(
     if (error instanceof Refusal) return refused(error.message);
     throw error;
   }
-} // prettier-ignore
+}); // prettier-ignore

@@ -1,14 +1,11 @@
+import { forFarm } from '@/server/http/forFarm';
 import { batchSheetOf } from '@/server/churning/batchSheet';
-import { theFarmId } from '@/server/house/theFarm';
 
 /** A packed batch on one page, as PDF; `?paper=letter` for the other side of the ocean. */
-export async function GET(
-  request: Request,
-  { params }: { params: Promise<{ id: string }> },
-): Promise<Response> {
+export const GET = forFarm<{ id: string }>('look', async ({ farmId }, request, { params }) => {
   const { id } = await params;
   const paper = new URL(request.url).searchParams.get('paper') === 'letter' ? 'letter' : 'a4';
-  const file = await batchSheetOf(await theFarmId(), id, paper);
+  const file = await batchSheetOf(farmId, id, paper);
   if (!file)
     return Response.json(
       { error: { message: 'No butter was packed of such a batch here.' } },
@@ -21,4 +18,4 @@ export async function GET(
       'cache-control': 'no-store',
     },
   });
-}
+});

@@ -1,14 +1,11 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { forFarm } from '@/server/http/forFarm';
 import { takeOutCalendar } from '@/server/shelf/calendar';
 
 /** A calendar file with one reminder: take this cream out, or put it to warm, at a time. */
-export async function GET(
-  request: Request,
-  { params }: { params: Promise<{ id: string }> },
-): Promise<Response> {
+export const GET = forFarm<{ id: string }>('look', async ({ farmId }, request, { params }) => {
   const { id } = await params;
   const asked = new URL(request.url).searchParams;
-  const file = await takeOutCalendar(await theFarmId(), id, {
+  const file = await takeOutCalendar(farmId, id, {
     at: Number(asked.get('at')),
     ready: asked.get('ready') === null ? undefined : Number(asked.get('ready')),
     to: (asked.get('to') ?? '').slice(0, 20),
@@ -22,4 +19,4 @@ export async function GET(
       'cache-control': 'no-store',
     },
   });
-}
+});

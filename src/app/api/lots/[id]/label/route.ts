@@ -1,4 +1,4 @@
-import { theFarmId } from '@/server/house/theFarm';
+import { forFarm } from '@/server/http/forFarm';
 import { butterSheet, isSheet, lotLabel, sheetNames } from '@/server/shelf/label';
 
 const whole = (typed: string | null, from: number, to: number): number | undefined =>
@@ -10,10 +10,7 @@ const whole = (typed: string | null, from: number, to: number): number | undefin
  * A lot's label to print; `?for=animals` says it is not for drinking. Butter's may be asked for on a sheet as it is sold
  * (`?sheet=a4-24`), so many (`&copies=`), and from a place on it on (`&first=`, counted from 1).
  */
-export async function GET(
-  request: Request,
-  { params }: { params: Promise<{ id: string }> },
-): Promise<Response> {
+export const GET = forFarm<{ id: string }>('look', async ({ farmId }, request, { params }) => {
   const { id } = await params;
   const { searchParams } = new URL(request.url);
   const sheet = searchParams.get('sheet');
@@ -24,8 +21,8 @@ export async function GET(
     );
   const file =
     sheet === null
-      ? await lotLabel(await theFarmId(), id, searchParams.get('for') === 'animals')
-      : await butterSheet(await theFarmId(), id, {
+      ? await lotLabel(farmId, id, searchParams.get('for') === 'animals')
+      : await butterSheet(farmId, id, {
           sheet,
           copies: whole(searchParams.get('copies'), 1, 240),
           first: (whole(searchParams.get('first'), 1, 60) ?? 1) - 1,
@@ -40,4 +37,4 @@ export async function GET(
       'cache-control': 'no-store',
     },
   });
-}
+});
