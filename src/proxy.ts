@@ -1,28 +1,20 @@
 import { NextResponse } from 'next/server';
 import type { NextRequest } from 'next/server';
-import { always, answersTo } from '@/server/http/door';
+import { always, answersTo, isForeign, namesTold, unknownHere } from '@/server/http/door';
 
 /** Writes must come from our own pages: a page elsewhere may neither post here nor be a name that points here. */
-function foreign(request: NextRequest): boolean {
-  if (request.method === 'GET' || request.method === 'HEAD') return false;
-  const site = request.headers.get('sec-fetch-site');
-  const origin = request.headers.get('origin');
-  if (site && site !== 'same-origin' && site !== 'none') return true;
-  // A page without an origin of its own says “null”: that is not one of ours.
-  return origin !== null && (!URL.canParse(origin) || new URL(origin).host !== request.headers.get('host'));
-}
-
-/** HOST opens the house to others. */
-const unknownName = (request: NextRequest): boolean =>
-  !answersTo(
-    request.headers.get('host') ?? undefined,
-    Boolean(process.env.HOST && process.env.HOST !== '127.0.0.1'),
+const foreign = ({ method, headers }: NextRequest): boolean =>
+  method !== 'GET' &&
+  method !== 'HEAD' &&
+  isForeign(
+    { site: headers.get('sec-fetch-site'), origin: headers.get('origin') },
+    (process.env.IMMULGO_ORIGINS ?? '').split(' '),
   );
 
 /** A content-security policy with a fresh nonce for each page, and the two checks above. */
 export function proxy(request: NextRequest) {
-  if (unknownName(request))
-    return new NextResponse('This farm answers on 127.0.0.1 and localhost only.', { status: 421 });
+  if (!answersTo(request.headers.get('host') ?? undefined, namesTold(process.env.IMMULGO_NAMES)))
+    return new NextResponse(unknownHere.message, { status: unknownHere.status });
   if (foreign(request))
     return NextResponse.json(
       { error: { message: 'Writes come from Immulgo’s own pages only.' } },

@@ -5,6 +5,7 @@ import { build } from './keeping/build';
 import { program, run as runProgram } from './keeping/children';
 import { stopRun } from './keeping/endRun';
 import { homeOf, isRoot, runAt } from './keeping/home';
+import { withDatabaseOf } from './keeping/cluster';
 import { freePort } from './keeping/port';
 import { say, Stopped, stopWith } from './keeping/say';
 import type { Scratch } from './keeping/scratch';
@@ -66,12 +67,22 @@ const inScratch = (
 
 /** Serves the house of a scratch database on any free port. */
 async function launched({ run, env }: Scratch): Promise<NodeJS.ProcessEnv> {
-  const served = { here, run, folder: await build(here), port: (await freePort(0))!, host: '127.0.0.1' };
+  const served = { here, run, folder: await build(here), port: (await freePort(0))! };
   return { ...env, IMMULGO_ADDRESS: await launch(served, env) };
 }
 
 const commands: Record<string, (args: readonly string[]) => Promise<void>> = {
-  start: () => serveRun(here, 'farm', portOf(4310)),
+  start: async (args) => {
+    const other = args.find((arg) => arg !== '--lan');
+    if (other !== undefined) stopWith(`start knows --lan, and not “${other}”.`);
+    await serveRun(here, 'farm', portOf(4310), args.includes('--lan'));
+  },
+  people: async (args) => {
+    if (process.env.DATABASE_URL) return fine(program(here, 'people', args, process.env));
+    await withDatabaseOf(runAt(homeOf(process.env, isRoot()), 'farm'), (reach) =>
+      fine(program(here, 'people', args, { ...process.env, ...reach, port: undefined })),
+    );
+  },
   demo,
   stop,
   test: (args) => runTests(here, args),

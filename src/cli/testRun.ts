@@ -84,7 +84,7 @@ async function served(
   here: string,
   { run, port, env: reached }: Scratch,
 ): Promise<{ one: Served; all: NodeJS.ProcessEnv }> {
-  const one: Served = { here, run, folder: await build(here), port: (await freePort(0))!, host: '127.0.0.1' };
+  const one: Served = { here, run, folder: await build(here), port: (await freePort(0))! };
   const env = { ...reached, IMMULGO_CLOCK_AHEAD: join(tmpdir(), `immulgo-clock-ahead-${port}`) };
   rmSync(env.IMMULGO_CLOCK_AHEAD, { force: true });
   const IMMULGO_ADDRESS = await launch(one, env);
@@ -144,6 +144,6 @@ export async function keepForTests(here: string): Promise<void> {
     databasePort: number;
   };
   const run = runAt(homeOf(process.env, isRoot()), name);
-  const served = { here, run, folder, port, host: '127.0.0.1' };
+  const served = { here, run, folder, port };
   await keepRunning(served, process.env, { folder: run.cluster, port: databasePort }, () => false);
 }

@@ -8,6 +8,7 @@ import type { Run } from './home';
 import { homeOf, isRoot, makeFolder, runAt } from './home';
 import { keepRunning } from './keepRunning';
 import { tryLock } from './lock';
+import { certificateFor, namesHere } from './lan';
 import { freePort } from './port';
 import { notePid, pidIn, sleep } from './processes';
 import { say, stopWith } from './say';
@@ -18,26 +19,35 @@ const loopback = '127.0.0.1';
 
 /**
  * Serves a run until it is ended: its own farm, or the demo. Says where it is when it runs already.
+ * @param lan in its network as well, over https
  * @throws {Stopped} with what is in the way
  */
-export async function serveRun(here: string, name: 'farm' | 'demo', port: number): Promise<void> {
+export async function serveRun(
+  here: string,
+  name: 'farm' | 'demo',
+  port: number,
+  lan = false,
+): Promise<void> {
   const home = homeOf(process.env, isRoot());
   const run = runAt(home, name);
-  const host = process.env.HOST ?? loopback;
+  if (!lan && ![undefined, '', loopback].includes(process.env.HOST))
+    stopWith(
+      'HOST is not listened on by itself: other devices are let in over https, with ./immulgo start --lan, once somebody owns the house.',
+    );
   await takeOver(run, here, home);
   makeFolder(home, run, isRoot());
   if (!(await lockOrSay(run))) return;
   rmSync(run.ending, { force: true });
   await endRun(run);
   // A device keeps what it has not sent under the address it was opened at: another port is taken only when that is asked for.
-  if (port !== 0 && (await freePort(port, host)) === undefined)
+  if (port !== 0 && (await freePort(port)) === undefined)
     stopWith(
       `Port ${port} is in use by something else. Choose another one, and keep to it: PORT=${port + 1} ./immulgo ${name === 'farm' ? 'start' : 'demo'}   (PORT=0 takes any that is free)`,
     );
   notePid(run.keeperPid, process.pid);
   const over = endWithUs(run);
   try {
-    await serving(here, run, name, port, host, over);
+    await serving(here, run, name, port, lan, over);
   } finally {
     if (!over()) await endRun(run);
   }
@@ -48,7 +58,7 @@ async function serving(
   run: Run,
   name: 'farm' | 'demo',
   port: number,
-  host: string,
+  lan: boolean,
   over: () => boolean,
 ) {
   const given = name === 'farm' ? process.env.DATABASE_URL : undefined;
@@ -58,15 +68,57 @@ async function serving(
     given ? ofTheirs(here, given) : ofOurs(here, run, name),
   ]);
   if (over()) return;
-  const served = { here, run, folder, host, port: (await freePort(port, host)) ?? port };
-  const address = await launch(served, env);
-  if (host !== loopback)
-    say(
-      'Other devices can reach this farm, and there is no password yet: only do this on a network you trust.',
-    );
-  process.stdout.write(`\n  Immulgo is at ${address}   (Ctrl-C ends it)\n\n`);
-  await keepRunning(served, env, database, over);
+  const served = { here, run, folder, port: (await freePort(port)) ?? port };
+  const opened = lan ? await openedTo(here, run, served.port, env) : undefined;
+  const all = { ...env, ...opened?.env };
+  const address = await launch(served, all);
+  process.stdout.write(`\n  Immulgo is at ${address}   (Ctrl-C ends it)\n`);
+  if (opened) process.stdout.write(opened.says);
+  process.stdout.write('\n');
+  await keepRunning(served, all, database, over);
 }
+
+/**
+ * What the web server needs to answer in its network over https, and what is said of it.
+ * @throws {Stopped} as long as nobody owns the house, or when the port is taken
+ */
+async function openedTo(
+  here: string,
+  run: Run,
+  port: number,
+  env: NodeJS.ProcessEnv,
+): Promise<{ env: Record<string, string>; says: string }> {
+  if ((await program(here, 'people', ['owned'], env)) !== 0)
+    stopWith(
+      `nobody owns this house yet, and it is opened to no other device before. Start it with ./immulgo start, open it on this machine, go to House → People and devices, and say who you are with a password. Then ./immulgo start --lan lets phones and others in.`,
+    );
+  const host = process.env.HOST ?? '0.0.0.0';
+  const wanted = Number(process.env.LAN_PORT ?? port + 1);
+  const lanPort = await freePort(wanted, host);
+  if (lanPort === undefined)
+    stopWith(`Port ${wanted} is in use by something else: choose another with LAN_PORT=…`);
+  const names = namesHere(process.env.IMMULGO_NAMES);
+  if (names.length === 0)
+    stopWith('this machine has no name and no address in any network. Is it connected? IMMULGO_NAMES says one.');
+  const tls = await certificateFor(run.folder, names, new Date());
+  const addresses = names.map((name) => `https://${name.includes(':') ? `[${name}]` : name}:${lanPort}`);
+  return {
+    env: {
+      IMMULGO_NAMES: names.join(' '),
+      IMMULGO_ADDRESSES: addresses.join(' '),
+      IMMULGO_LAN: `${host}:${lanPort}`,
+      IMMULGO_TLS: JSON.stringify({ key: tls.key, cert: tls.cert }),
+      IMMULGO_AUTHORITY: tls.authority,
+    },
+    says: `  Other devices find it at ${addresses.slice(0, 4).join('  ')}
+
+  The first time they say they do not know it: its certificate was made on this machine. Open ${addresses[0]}/trust
+  on them for how to let them trust it. They should name this fingerprint (SHA-256):
+  ${tls.fingerprint}
+  Without that trust everything works but two things: the screen does not stay awake, and nothing opens while the house is away.
+`,
+  };
+} // prettier-ignore
 
 interface Ready {
   env: NodeJS.ProcessEnv;
@@ -85,7 +137,11 @@ async function ofOurs(here: string, run: Run, name: 'farm' | 'demo'): Promise<Re
     const hasty = { ...env, PGOPTIONS: '-c synchronous_commit=off' };
     if ((await program(here, 'demo', [], hasty)) !== 0) stopWith('Larkfold could not be loaded.');
   }
-  return { env, database: { folder: run.cluster, port } };
+  // Larkfold is looked around in, as whoever of its people one likes.
+  return {
+    env: name === 'demo' ? { ...env, IMMULGO_DEMO: '1' } : env,
+    database: { folder: run.cluster, port },
+  };
 }
 
 async function ofTheirs(here: string, url: string): Promise<Ready> {

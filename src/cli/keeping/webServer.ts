@@ -13,7 +13,6 @@ export interface Served {
   /** The folder of the build. */
   folder: string;
   port: number;
-  host: string;
 }
 
 const programOf = (here: string) => join(here, '.immulgo/bin/webServer.mjs');
@@ -74,7 +73,7 @@ export function webEnvironment(env: NodeJS.ProcessEnv): NodeJS.ProcessEnv {
 
 /** Starts the web server in the background, and writes down which process it is. */
 export function runServer(served: Served, env: NodeJS.ProcessEnv): void {
-  const { here, run, folder, port, host } = served;
+  const { here, run, folder, port } = served;
   const account = webAccount(served);
   const to = openSync(run.serverLog, 'a', 0o600);
   const [program, ...args] = [
@@ -82,7 +81,6 @@ export function runServer(served: Served, env: NodeJS.ProcessEnv): void {
     'node',
     programOf(here),
     String(port),
-    host,
   ];
   const child = spawn(program!, args, { cwd: folder, env: webEnvironment(env), stdio: ['ignore', to, to] });
   closeSync(to);
@@ -95,14 +93,14 @@ export function runServer(served: Served, env: NodeJS.ProcessEnv): void {
  * @throws {Stopped} when it does not come to answer
  */
 export async function launch(served: Served, env: NodeJS.ProcessEnv): Promise<string> {
-  const { run, port, host } = served;
+  const { run, port } = served;
   if (existsSync(run.serverLog) && statSync(run.serverLog).size > 0)
     renameSync(run.serverLog, `${run.serverLog}.before`);
   writeFileSync(run.serverLog, '', { mode: 0o600 });
   runServer(served, env);
-  const address = `http://${host}:${port}`;
+  const address = `http://127.0.0.1:${port}`;
   writeFileSync(run.address, `${address}\n`);
-  const health = `http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}/api/health`;
+  const health = `${address}/api/health`;
   for (let tries = 0; tries < 150; tries += 1) {
     const answered = await fetch(health, { signal: AbortSignal.timeout(5000) }).then(
       ({ ok }) => ok,

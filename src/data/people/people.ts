@@ -154,3 +154,15 @@ export const peopleActsOf = (
       farmId,
     },
   );
+
+/** Everybody in the house, for whoever sits at the machine itself. */
+export const everybody = (
+  scope: HouseScope,
+): Promise<{ name: string; hasPassword: boolean; devices: number }[]> =>
+  select(
+    scope,
+    `SELECT p.name, p.password_hash IS NOT NULL AS "hasPassword",
+       (SELECT count(*)::int FROM device d WHERE d.person_id = p.id AND d.revoked_at IS NULL) AS devices
+     FROM person p WHERE p.closed_at IS NULL ORDER BY p.made_at, p.name`,
+    {},
+  );

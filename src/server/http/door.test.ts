@@ -1,5 +1,5 @@
 import { readdirSync } from 'node:fs';
-import { atTheDoor, mayBePage, mostBytes } from './door';
+import { atTheDoor, isForeign, mayBePage, mostBytes, namesTold } from './door';
 import { readBody, Unreadable } from './readBody';
 
 const asked = { method: 'GET', url: '/', host: '127.0.0.1:4310' };
@@ -20,11 +20,35 @@ describe('the door', () => {
     [{ method: 'POST', url: '/api/commands', length: mostBytes }, undefined],
     [{ method: 'POST', url: '/api/commands', length: mostBytes + 1 }, 413],
   ])('answers %j with %p', (change, status) => {
-    expect(atTheDoor({ ...asked, ...change }, false)?.status).toBe(status);
+    expect(atTheDoor({ ...asked, ...change }, [])?.status).toBe(status);
   });
 
-  it('opened to others it answers to whatever name reaches it', () => {
-    expect(atTheDoor({ ...asked, host: 'dairy.local' }, true)).toBeUndefined();
+  it('opened to others it answers to the names it was told, and to no other', () => {
+    const names = namesTold('dairy.local, 192.168.7.12 fd00::7');
+    for (const host of [
+      'dairy.local',
+      'Dairy.local:4311',
+      '192.168.7.12:4311',
+      '[fd00::7]:4311',
+      'localhost:4310',
+    ])
+      expect(atTheDoor({ ...asked, host }, names)).toBeUndefined();
+    for (const host of ['dairy.local.evil.example', '192.168.7.13:4311', 'x', '', undefined])
+      expect(atTheDoor({ ...asked, host }, names)?.status).toBe(421);
+  });
+
+  it.each([
+    [{ site: 'same-origin', origin: 'https://dairy.local:4311' }, false],
+    [{ site: null, origin: null }, false],
+    [{ site: 'none', origin: null }, false],
+    [{ site: 'cross-site', origin: null }, true],
+    [{ site: 'same-site', origin: 'https://dairy.local:4311' }, true],
+    [{ site: null, origin: 'https://dairy.local:9999' }, true],
+    [{ site: null, origin: 'http://dairy.local:4311' }, true],
+    [{ site: null, origin: 'null' }, true],
+    [{ site: 'same-origin', origin: 'https://evil.example' }, true],
+  ])('a write of %j is foreign: %p', (said, foreign) => {
+    expect(isForeign(said, ['http://127.0.0.1:4310', 'https://dairy.local:4311'])).toBe(foreign);
   });
 
   it.each([

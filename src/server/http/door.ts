@@ -14,8 +14,8 @@ export interface Asked {
   length?: number | undefined;
 }
 
-/** Names a server that is not opened to others answers to. */
-const ownNames = new Set(['127.0.0.1', 'localhost', '[::1]']);
+/** Names the machine itself asks by. */
+const ownNames = ['127.0.0.1', 'localhost', '[::1]'];
 const methods = new Set(['GET', 'HEAD', 'POST']);
 /** Most bytes of a body: a month of marks sent at once is a tenth of it. */
 export const mostBytes = 1_000_000;
@@ -23,12 +23,35 @@ export const mostBytes = 1_000_000;
 export const mostBytesOfAFarm = 400_000_000;
 
 /**
- * Whether this house answers to a host name. A page elsewhere may have a name that points here: it is not served, not a
- * file of it.
- * @param opened HOST was set: others may ask, by whatever name reaches this machine
+ * Whether this house answers to a host name: its own, and those it was told it has. A page elsewhere may have a name that points
+ * here: it is not served, not a file of it.
+ * @param names the house was told it is found by, besides those of the machine itself
  */
-export const answersTo = (host: string | undefined, opened: boolean): boolean =>
-  opened || ownNames.has((host ?? '').replace(/:\d+$/, ''));
+export const answersTo = (host: string | undefined, names: readonly string[]): boolean => {
+  const name = (host ?? '').toLowerCase().replace(/:\d+$/, '');
+  return ownNames.includes(name) || names.includes(name);
+};
+
+/** Names the house was told it is found by, as its surroundings say them (`IMMULGO_NAMES`): addresses of six parts in brackets. */
+export const namesTold = (told: string | undefined): string[] =>
+  (told ?? '')
+    .toLowerCase()
+    .split(/[\s,]+/)
+    .filter(Boolean)
+    .map((name) => (name.includes(':') && !name.startsWith('[') ? `[${name}]` : name));
+
+/**
+ * Whether a write comes from one of our own pages: what the browser says of where it was made, and the origin it names, which
+ * is held against what the house was told it is (`IMMULGO_ORIGINS`) and never against the request itself.
+ */
+export function isForeign(
+  { site, origin }: { site: string | null; origin: string | null },
+  origins: readonly string[],
+): boolean {
+  if (site && site !== 'same-origin' && site !== 'none') return true;
+  // A page without an origin of its own says “null”: that is not one of ours.
+  return origin !== null && !origins.includes(origin.toLowerCase());
+}
 
 /** A picture of a batch is larger than what is typed: what a phone takes. */
 export const mostBytesOfAPicture = 20_000_000;
@@ -40,9 +63,11 @@ const mostOf = (url: string): number =>
       : mostBytes;
 
 /** Judges a request before anything of it is read; undefined lets it in. */
-export function atTheDoor({ method, url, host, length }: Asked, opened: boolean): TurnedAway | undefined {
-  if (!answersTo(host, opened))
-    return { status: 421, message: 'This farm answers on 127.0.0.1 and localhost only.' };
+export function atTheDoor(
+  { method, url, host, length }: Asked,
+  names: readonly string[],
+): TurnedAway | undefined {
+  if (!answersTo(host, names)) return unknownHere;
   if (!methods.has(method))
     return { status: 400, message: `${method} is not asked here: GET, HEAD and POST are.` };
   let plain: string;
@@ -57,6 +82,11 @@ export function atTheDoor({ method, url, host, length }: Asked, opened: boolean)
   return undefined;
 }
 
+export const unknownHere: TurnedAway = {
+  status: 421,
+  message: 'This house does not answer to that name: ask it by one it has.',
+};
+
 export const tooLong: TurnedAway = {
   status: 413,
   message: `That is more than is taken at once: ${mostBytes / 1000} kB.`,
@@ -64,7 +94,7 @@ export const tooLong: TurnedAway = {
 
 /** The places there are; what is asked elsewhere is not found. */
 const pages = [
-  /^\/(?:pail|shelf|churn|larder|larder\/door|ledger|bench|house|handbook|offline)?$/,
+  /^\/(?:pail|shelf|churn|larder|larder\/door|ledger|bench|house|handbook|offline|sign-in|pair|trust)?$/,
   /^\/pail\/separator$/,
   /^\/churn\/new$/,
   /^\/ledger\/(?:batches|compare|learned|milk|notebook|trail|trends)$/,

@@ -10,6 +10,7 @@ const limits = {
   address: { points: 40, duration: 900 },
 } as const;
 type Of = keyof typeof limits;
+const counted: readonly Of[] = ['both', 'name', 'address'];
 
 /** Counted in the database, for all processes of the house alike. */
 const limiter = (of: Of) =>
@@ -36,13 +37,13 @@ export async function tried<T>(name: string, address: string, attempt: () => Pro
     address,
   };
   try {
-    for (const of of ['both', 'name', 'address'] as const) await limiter(of).consume(keys[of]);
+    for (const each of counted) await limiter(each).consume(keys[each]);
   } catch (error) {
     if (!(error instanceof RateLimiterRes)) throw error;
     const minutes = Math.max(1, Math.ceil(error.msBeforeNext / 60_000));
     throw new Refusal(`Too many tries. The next may be in ${text(spokenMinutes(minutes))}.`, 'tries');
   }
   const done = await attempt();
-  for (const of of ['both', 'name', 'address'] as const) await limiter(of).reward(keys[of], 1);
+  for (const each of counted) await limiter(each).reward(keys[each], 1);
   return done;
 }
