@@ -6,6 +6,7 @@ import { program, run as runProgram } from './keeping/children';
 import { stopRun } from './keeping/endRun';
 import { homeOf, isRoot, runAt } from './keeping/home';
 import { withDatabaseOf } from './keeping/cluster';
+import { backupCommand, doctorCommand, restoreCommand } from './safekeeping';
 import { freePort } from './keeping/port';
 import { say, Stopped, stopWith } from './keeping/say';
 import type { Scratch } from './keeping/scratch';
@@ -83,6 +84,9 @@ const commands: Record<string, (args: readonly string[]) => Promise<void>> = {
       fine(program(here, 'people', args, { ...process.env, ...reach, port: undefined })),
     );
   },
+  backup: backupCommand,
+  restore: restoreCommand,
+  doctor: doctorCommand,
   demo,
   stop,
   test: (args) => runTests(here, args),

@@ -15,8 +15,8 @@ ALTER DEFAULT PRIVILEGES IN SCHEMA public REVOKE ALL ON TABLES FROM ${to};
 GRANT USAGE ON SCHEMA public TO ${to};
 GRANT SELECT ON farm, animal, vessel, lot, command, entry, entry_line, lot_balance, batch, batch_event, portion, lot_event, parked,
   cleaning, way, withdrawal, answered, calendar_address, picture TO ${to};
-GRANT SELECT ON person, membership, device, device_person, pairing, people_act, attempt TO ${to};
-GRANT INSERT, UPDATE ON person, membership, device, pairing TO ${to};
+GRANT SELECT ON person, membership, device, device_person, pairing, people_act, house_state, attempt TO ${to};
+GRANT INSERT, UPDATE ON person, membership, device, pairing, house_state TO ${to};
 GRANT INSERT ON device_person, people_act TO ${to};
 GRANT INSERT, UPDATE, DELETE ON attempt TO ${to};
 GRANT INSERT (id) ON farm TO ${to};

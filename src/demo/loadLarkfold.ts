@@ -1,6 +1,7 @@
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import { wayOf } from '@/core/churning/wayOfWorking';
 import { setClock, now } from '@/server/clock';
+import { personOfDemo } from '@/server/people/personOfDemo';
 import { todayView } from '@/server/today/views';
 import { Days } from './days';
 import { failedRipening, troubles, vessels } from './larkfold';
@@ -46,6 +47,7 @@ export async function loadLarkfold(
   if ((await todayView(farmId)).batches > 0) return false;
   const today = now();
   const noise = noiseFrom(seed);
+  await peopleOfLarkfold(farmId);
   const living: Living = { farmId, noise, asides: noiseFrom(`${seed}, beside`), vesselIds: new Map() };
   const opened = new Date(today.getTime() - (days + 1) * dayMs);
   const timeZone = process.env.IMMULGO_CLOCK
@@ -61,6 +63,13 @@ export async function loadLarkfold(
   setClock(undefined);
   return true;
 }
+
+/** Ines and Rowan, to look around as: without a password, so that nobody is asked for one. */
+async function peopleOfLarkfold(farmId: string): Promise<void> {
+  const id = noiseFrom('the people of Larkfold');
+  for (const [name, role] of [['Ines', 'maker'], ['Rowan', 'helper'], ['Wren', 'reader']] as const)
+    await personOfDemo(farmId, { id: id.id(), name, role });
+} // prettier-ignore
 
 /** Told of each trouble that was planted, and when its churning began. */
 type Planted = (what: string, at: Date) => void;

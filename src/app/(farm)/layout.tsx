@@ -6,7 +6,8 @@ import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
 import type { Metadata, Viewport } from 'next';
 import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
-import { theFarmId } from '@/server/people/caller';
+import { theCaller } from '@/server/people/caller';
+import { whoOf } from '@/server/people/views';
 import { frameView } from '@/server/house/views';
 import { Frame } from '@/ui/frame/Frame';
 import { ThemeRoot } from '@/ui/theme/ThemeRoot';
@@ -26,14 +27,15 @@ export const viewport: Viewport = {
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get('x-nonce') ?? undefined;
-  const { farm, nowSeconds, hasMilk } = await frameView(await theFarmId());
+  const caller = await theCaller();
+  const { farm, nowSeconds, hasMilk } = await frameView(caller.farmId);
   return (
     <html lang="en" suppressHydrationWarning>
       <body>
         <InitColorSchemeScript attribute="data-scheme" defaultMode="system" nonce={nonce} />
         <AppRouterCacheProvider options={{ nonce, key: 'im' }}>
           <ThemeRoot>
-            <Frame farm={farm} nowSeconds={nowSeconds} hasMilk={hasMilk}>
+            <Frame farm={farm} nowSeconds={nowSeconds} hasMilk={hasMilk} who={whoOf(caller)}>
               {children}
             </Frame>
           </ThemeRoot>

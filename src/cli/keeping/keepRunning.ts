@@ -7,6 +7,7 @@ import { runServer } from './webServer';
 /** What dies this often without so long of peace between is not brought back any more. */
 const mostReturns = 20;
 const peaceMs = 900_000;
+const hourMs = 3_600_000;
 
 /** How often something was brought back, and whether it may be once more. */
 export interface Returns {
@@ -24,6 +25,7 @@ export const tooOften = ({ count }: Returns): boolean => count >= mostReturns;
 /**
  * Brings the server or the database of a run back when one of them dies, until `over`.
  * @param database the folder and port of its own database, when it has one
+ * @param hourly done once an hour, the first time soon after the start; it keeps nothing from being brought back
  * @throws {Stopped} when something keeps dying
  */
 export async function keepRunning(
@@ -31,11 +33,17 @@ export async function keepRunning(
   env: NodeJS.ProcessEnv,
   database: { folder: string; port: number } | undefined,
   over: () => boolean,
+  hourly: () => Promise<void> = () => Promise.resolve(),
 ): Promise<void> {
+  let lookedAt = -Infinity;
   let returns: Returns = { count: 0, lastAt: -Infinity };
   while (!over()) {
     await sleep(2000);
     if (over()) return;
+    if (Date.now() - lookedAt >= hourMs) {
+      lookedAt = Date.now();
+      void hourly().catch((error: unknown) => say(error instanceof Error ? error.message : String(error)));
+    }
     if (database && !databaseRuns(database.folder)) {
       say('the database died: bringing it back');
       if (!(await runDatabase(database.folder, database.port)))

@@ -1,8 +1,11 @@
 import { randomBytes } from 'node:crypto';
+import { join } from 'node:path';
 import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { build } from './build';
 import { endChildren, program } from './children';
-import { startDatabase } from './cluster';
+import { beforeForward } from './backup';
+import { startDatabase, withDatabaseOf } from './cluster';
+import { dailyBackup } from './dailyBackup';
 import { endRun } from './endRun';
 import type { Run } from './home';
 import { homeOf, isRoot, makeFolder, runAt } from './home';
@@ -75,7 +78,14 @@ async function serving(
   process.stdout.write(`\n  Immulgo is at ${address}   (Ctrl-C ends it)\n`);
   if (opened) process.stdout.write(opened.says);
   process.stdout.write('\n');
-  await keepRunning(served, all, database, over);
+  // A farm of one’s own is backed up once a day; the demo is made up, and made again.
+  await keepRunning(served, all, database, over, () =>
+    name === 'farm' && database
+      ? withDatabaseOf(run, ({ ADMIN_DATABASE_URL: url }) =>
+          dailyBackup(url!, run.folder, join(run.folder, 'backups'), new Date()),
+        )
+      : Promise.resolve(),
+  );
 }
 
 /**
@@ -129,6 +139,10 @@ async function ofOurs(here: string, run: Run, name: 'farm' | 'demo'): Promise<Re
   say('starting the database');
   // Larkfold’s fourteen months go by in a minute: what is in the tables is counted as fast.
   const { port, ...reach } = await startDatabase(run, name === 'demo' ? '-c autovacuum_naptime=5s' : '');
+  if (name === 'farm')
+    await withDatabaseOf(run, ({ ADMIN_DATABASE_URL: url }) =>
+      beforeForward(url!, join(run.folder, 'backups')),
+    );
   const env = { ...process.env, ...reach };
   await prepare(here, env);
   if (name === 'demo') {

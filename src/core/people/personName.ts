@@ -9,7 +9,6 @@ export const personName = v.pipe(
   v.transform((name) => name.normalize('NFC').trim().replace(/\s+/g, ' ')),
   v.minLength(1, 'a name is wanted.'),
   v.maxLength(longestName, `a name of at most ${longestName} letters.`),
-  // eslint-disable-next-line no-control-regex -- what no name holds
   v.regex(
     /^[^\u0000-\u001f\u007f\u200b-\u200f\u202a-\u202e\u2066-\u2069]+$/u,
     'a name of letters that are seen.',

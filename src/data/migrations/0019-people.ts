@@ -1,7 +1,8 @@
 import type { Migration } from './migration';
 
 /**
- * People of the house, what each is on which farm, the devices they came in with, and codes that let another in. These rows
+ * People of the house, what each is on which farm, the devices they came in with, and codes that let another in, and how the house itself stands (its
+ * backups). These rows
  * belong to the house and not to a farm: they are seen only by a transaction that says in as many words that it is about
  * people (`immulgo.house`), so that a farm's reading never meets them. Failed tries are counted for all processes.
  */
@@ -69,6 +70,12 @@ CREATE TABLE people_act (
 );
 CREATE INDEX people_act_by_farm ON people_act (farm_id, at);
 
+CREATE TABLE house_state (
+  key text PRIMARY KEY CHECK (char_length(key) BETWEEN 1 AND 60),
+  value jsonb NOT NULL,
+  at timestamptz NOT NULL
+);
+
 CREATE TABLE attempt (
   key varchar(255) PRIMARY KEY,
   points integer NOT NULL DEFAULT 0,
@@ -77,7 +84,7 @@ CREATE TABLE attempt (
 
 ALTER TABLE command ADD COLUMN said_by text CHECK (char_length(said_by) BETWEEN 1 AND 60);
 ALTER TABLE command ADD COLUMN person_id uuid REFERENCES person;
-${['person', 'membership', 'device', 'device_person', 'pairing', 'people_act']
+${['person', 'membership', 'device', 'device_person', 'pairing', 'people_act', 'house_state']
   .map(
     (table) => `
 ALTER TABLE ${table} ENABLE ROW LEVEL SECURITY;

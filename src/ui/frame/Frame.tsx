@@ -11,7 +11,8 @@ import { laterPart, useBehindTheDoors } from './laterPart';
 import { useKeys } from './useKeys';
 import { HeaderJot, HeaderJotProvider, isLiveChurn, useBeginJot, useHeader } from '../jot/HeaderJot';
 import { theHouseAway } from './Away';
-import { FarmProvider, useFarm } from './FarmContext';
+import type { Who } from './FarmContext';
+import { FarmProvider, useFarm, useWho, WhoProvider } from './FarmContext';
 import styles from './Frame.module.css';
 import { Press } from '../theme/Press';
 import { Notices } from './Notices';
@@ -46,32 +47,36 @@ export function Frame({
   farm,
   nowSeconds,
   hasMilk,
+  who,
   children,
 }: {
   farm: Farm;
   nowSeconds: number;
   /** The Pail stays hidden until there is milk, or an animal that gives it. */
   hasMilk: boolean;
+  who: Who;
   children: ReactNode;
 }) {
   return (
     <FarmProvider farm={farm}>
-      <NowProvider seconds={nowSeconds}>
-        <OutboxProvider farmId={farm.id}>
-          <Notices>
-            <HeaderJotProvider>
-              <SettleFirst />
-              <WithoutHouse farm={farm} hasMilk={hasMilk} />
-              <Skip href="#room">Skip to what matters</Skip>
-              <Rail hasMilk={hasMilk} />
-              <Aside />
-              <main id="room" tabIndex={-1} className={styles.room}>
-                {children}
-              </main>
-            </HeaderJotProvider>
-          </Notices>
-        </OutboxProvider>
-      </NowProvider>
+      <WhoProvider who={who}>
+        <NowProvider seconds={nowSeconds}>
+          <OutboxProvider farmId={farm.id} by={who.id}>
+            <Notices>
+              <HeaderJotProvider>
+                <SettleFirst />
+                <WithoutHouse farm={farm} hasMilk={hasMilk} who={who} />
+                <Skip href="#room">Skip to what matters</Skip>
+                <Rail hasMilk={hasMilk} />
+                <Aside />
+                <main id="room" tabIndex={-1} className={styles.room}>
+                  {children}
+                </main>
+              </HeaderJotProvider>
+            </Notices>
+          </OutboxProvider>
+        </NowProvider>
+      </WhoProvider>
     </FarmProvider>
   );
 }
@@ -80,6 +85,7 @@ export function Frame({
 function Rail({ hasMilk }: { hasMilk: boolean }) {
   const path = usePathname();
   const { name } = useFarm();
+  const who = useWho();
   const { open, setOpen } = useHeader();
   const begin = useBeginJot();
   const [sheet, setSheet] = useState(false);
@@ -93,7 +99,8 @@ function Rail({ hasMilk }: { hasMilk: boolean }) {
   return (
     <header className={styles.rail}>
       <Link className={styles.word} href="/">
-        Immulgo{name && <small>{name}</small>}
+        Immulgo
+        {(name || who.name) && <small>{[name, who.name].filter(Boolean).join(' · ')}</small>}
       </Link>
       <HeaderJot />
       <Press className={styles.jot} aria-expanded={open} onClick={() => (open ? setOpen(false) : begin())}>
@@ -133,7 +140,17 @@ const SetAside = laterPart(() => import('../outbox/SetAside').then((part) => par
 function Aside() {
   const { storeFails } = useOutboxState();
   const aside = useWaiting().some((one) => one.aside !== undefined || !one.kept);
-  return aside || storeFails ? <SetAside /> : null;
+  const { role } = useWho();
+  return (
+    <>
+      {role === 'reader' && (
+        <p className={styles.reader}>
+          You look on here: what you press is refused, and nothing of it is written.
+        </p>
+      )}
+      {aside || storeFails ? <SetAside /> : null}
+    </>
+  );
 }
 
 /** On a phone the last door opens on the others. */

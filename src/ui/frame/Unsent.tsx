@@ -3,7 +3,8 @@
 import { styled } from '@mui/material/styles';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useRef } from 'react';
-import { useReachable, useWaiting } from '../outbox/OutboxProvider';
+import Link from 'next/link';
+import { useOutboxState, useWaiting } from '../outbox/OutboxProvider';
 
 const Tag = styled('span')({
   display: 'inline-flex',
@@ -24,9 +25,10 @@ const Tag = styled('span')({
 /** Says what is kept on this device and not yet with the house. Nothing to say is the usual case. */
 export function Unsent() {
   const waiting = useWaiting();
-  const reachable = useReachable();
+  const { reachable, signedOut } = useOutboxState();
+  const path = usePathname();
   const router = useRouter();
-  const live = /^\/churn\/(?!new)/.test(usePathname());
+  const live = /^\/churn\/(?!new)/.test(path);
   const unsent = waiting.filter(({ aside }) => !aside).length;
   const before = useRef(0);
   useEffect(() => {
@@ -38,7 +40,14 @@ export function Unsent() {
     <span role="status" aria-live="polite">
       {!reachable && unsent > 0 && (
         <Tag>
-          {unsent} kept here<i>, not sent yet</i>
+          {unsent} kept here
+          {signedOut ? (
+            <>
+              :&nbsp;<Link href={`/sign-in?to=${encodeURIComponent(path)}`}>say who you are</Link>
+            </>
+          ) : (
+            <i>, not sent yet</i>
+          )}
         </Tag>
       )}
     </span>

@@ -3,12 +3,15 @@
 import { useEffect } from 'react';
 import type { Farm } from '@/server/house/views';
 import type { ShelfView, ShownLot } from '@/server/shelf/views';
+import type { Who } from './FarmContext';
 import { keep, kept } from '../outbox/kept';
 
 /** What the frame of a page needs when the house is not there to say it. */
 export interface KeptFrame {
   farm: Farm;
   hasMilk: boolean;
+  /** Who had the device in hand. */
+  who?: Who;
 }
 
 /** What stood on the Shelf when the house last answered. */
@@ -32,10 +35,10 @@ const asksAgain = 8000;
 const mostTries = 20;
 
 /** Prepares this device to open without the house: the worker that answers then, and the farm it answers for. */
-export function WithoutHouse({ farm, hasMilk }: KeptFrame) {
+export function WithoutHouse({ farm, hasMilk, who }: KeptFrame & { who: Who }) {
   useEffect(() => {
-    void keep('frame', { farm, hasMilk } satisfies KeptFrame);
-  }, [farm, hasMilk]);
+    void keep('frame', { farm, hasMilk, who } satisfies KeptFrame);
+  }, [farm, hasMilk, who]);
   useEffect(() => {
     // Only where the browser allows it: over plain http from another device there is none (docs/architecture.md).
     if (!('serviceWorker' in navigator)) return;

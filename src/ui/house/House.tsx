@@ -2,10 +2,11 @@
 
 import Button from '@mui/material/Button';
 import Link from 'next/link';
+import { roleWords } from '@/core/people/roles';
 import { tools } from '@/core/churning/tools';
 import type { WholeHouse } from '@/server/house/views';
 import { laterPart } from '../frame/laterPart';
-import { useSay } from '../frame/FarmContext';
+import { useSay, useWho } from '../frame/FarmContext';
 import { list } from '@/core/quantities/list';
 import { vesselShape } from '@/core/standing/places';
 import { Board } from '../board/Board';
@@ -23,6 +24,7 @@ const AddVessel = laterPart(() => import('./AddVessel').then((part) => part.AddV
 const Animals = laterPart(() => import('./Animals').then((part) => part.Animals));
 const Calendars = laterPart(() => import('./Calendars').then((part) => part.Calendars));
 const Notified = laterPart(() => import('./Notified').then((part) => part.Notified));
+const People = laterPart(() => import('../people/People').then((part) => part.People));
 const Settings = laterPart(() => import('./Settings').then((part) => part.Settings));
 const TakeAlong = laterPart(() => import('./TakeAlong').then((part) => part.TakeAlong));
 const Vessels = laterPart(() => import('./Vessels').then((part) => part.Vessels));
@@ -63,6 +65,7 @@ function drawn({
 /** The house: what the maker owns, in drawings; then units, name and light. */
 export function House({ view }: { view: WholeHouse }) {
   const say = useSay();
+  const who = useWho();
   const today = new Intl.DateTimeFormat('en-CA', {
     timeZone: view.farm.timeZone,
     year: 'numeric',
@@ -146,6 +149,15 @@ export function House({ view }: { view: WholeHouse }) {
         >
           <Calendars view={view} />
           <Notified />
+        </Door>
+        <Door
+          name="People and devices"
+          value={
+            who.name ? `${who.name}, ${roleWords[who.role].name.toLowerCase()}` : 'you alone, on this machine'
+          }
+          group="house"
+        >
+          <People />
         </Door>
         <Door name="Take along, bring in" value="JSON, workbook, CSV" group="house">
           <TakeAlong tables={view.tables} />

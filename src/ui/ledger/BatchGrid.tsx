@@ -17,7 +17,7 @@ import styles from './EveryBatch.module.css';
 const mostCompared = 4;
 const columnsKey = 'immulgo-batch-columns';
 /** Columns nobody sees until they are asked for. */
-const hidden = { ripened: false, perLitre: false };
+const hidden = { ripened: false, perLitre: false, butterFat: false };
 
 /** The batches that were found, as a table: put in order by its headings, columns as they are wanted, a page at a time. */
 export function BatchGrid({
@@ -50,7 +50,7 @@ export function BatchGrid({
       {
         field: 'number',
         headerName: 'Batch',
-        width: 84,
+        width: 98,
         renderCell: ({ row }) => (
           <Link href={row.phase === 'packed' || row.phase === 'abandoned' ? `/ledger/${row.id}` : `/churn/${row.id}`}>
             {row.number}

@@ -9,8 +9,17 @@ const OutboxContext = createContext<Outbox | undefined>(undefined);
 const nothing: readonly Waiting[] = [];
 
 /** One outbox for the whole application. */
-export function OutboxProvider({ farmId, children }: { farmId: string; children: ReactNode }) {
-  const [outbox] = useState(() => new Outbox(farmId));
+export function OutboxProvider({
+  farmId,
+  by,
+  children,
+}: {
+  farmId: string;
+  /** Id of who has the device in hand, where people say who they are. */
+  by?: string | undefined;
+  children: ReactNode;
+}) {
+  const [outbox] = useState(() => new Outbox(farmId, undefined, undefined, by));
   useEffect(() => {
     void outbox.open();
     outbox.listen();
@@ -51,4 +60,4 @@ export function useOutboxState(): OutboxState {
   return useSyncExternalStore(outbox.subscribe, outbox.state, () => fine);
 }
 
-const fine: OutboxState = { reachable: true, storeFails: false };
+const fine: OutboxState = { reachable: true, storeFails: false, signedOut: false };

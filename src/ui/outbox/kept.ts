@@ -54,3 +54,12 @@ export async function tidyKept(prefix: string): Promise<void> {
     // Nothing to tidy where nothing is kept.
   }
 }
+
+/** Forgets all of it: whoever leaves a device leaves no books on it. What waits to be sent is kept elsewhere, and stays. */
+export async function forgetKept(): Promise<void> {
+  try {
+    await (await database()).clear('kept');
+  } catch {
+    // Nothing was kept.
+  }
+}

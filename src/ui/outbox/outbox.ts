@@ -19,6 +19,8 @@ export interface OutboxState {
   reachable: boolean;
   /** The device cannot write: marks are kept in memory meanwhile. */
   storeFails: boolean;
+  /** The house asks who it is: what is kept goes once somebody has said. */
+  signedOut: boolean;
 }
 
 interface Held extends Waiting {
@@ -80,14 +82,15 @@ export class Outbox {
   private timer: ReturnType<typeof setTimeout> | undefined;
   private asking: Promise<boolean> | undefined;
   private channel: BroadcastChannel | undefined;
-  private standing: OutboxState = { reachable: true, storeFails: false };
+  private standing: OutboxState = { reachable: true, storeFails: false, signedOut: false };
   readonly device = deviceName();
 
-  /** @param farm id of the farm this device is bound to */
+  /** @param farm id of the farm this device is bound to @param by id of who has it in hand, where people say who they are */
   constructor(
     private readonly farm: string,
     private readonly store: DeviceStore = new BrowserStore(),
     private readonly clock: HouseClock = houseClock,
+    private readonly by?: string,
   ) {}
 
   get reachable(): boolean {
@@ -153,6 +156,7 @@ export class Outbox {
       id,
       farm: this.farm,
       device: this.device,
+      ...(this.by === undefined ? {} : { by: this.by }),
       name,
       input,
       at: new Date(this.clock.now()).toISOString(),
@@ -238,7 +242,8 @@ export class Outbox {
     for (const one of this.held) {
       const { about, makes } = subjectsOf(one.command);
       const needs = [...about].some((id) => missing.has(id));
-      if (one.aside || needs) {
+      // Of another farm of the same person: it goes when the device is there again.
+      if (one.aside || needs || (this.by !== undefined && one.command.farm !== this.farm)) {
         for (const id of makes) missing.add(id);
         continue;
       }
@@ -278,8 +283,8 @@ export class Outbox {
   }
 
   /** The house is away: everything waits, a little longer each time. */
-  private rest(): void {
-    this.stand({ reachable: false });
+  private rest(signedOut = false): void {
+    this.stand({ reachable: false, signedOut });
     this.restsUntil = Date.now() + this.wait;
     this.wait = Math.min(longestWait, this.wait * 2);
     clearTimeout(this.timer);
@@ -298,10 +303,13 @@ export class Outbox {
         this.wait = 500;
         this.restsUntil = 0;
         this.wellAt = Date.now();
-        this.stand({ reachable: true });
-        await this.strikeOff(one, outcome.answer);
+        this.stand({ reachable: true, signedOut: false });
+        if (this.isAnothers(one.command, outcome.answer))
+          this.setAside(one, `${outcome.answer.message} Or it goes when who said it has the device in hand.`);
+        else await this.strikeOff(one, outcome.answer);
         break;
       case 'away':
+        if (outcome.signedOut) return this.rest(true);
         // Another went through just now: the house is there, and this is about the command.
         if (outcome.said && Date.now() - this.wellAt < wellLately) this.failed(one, outcome.said);
         else return this.rest();
@@ -318,7 +326,15 @@ export class Outbox {
   private failed(one: Held, why: string): void {
     one.tries += 1;
     one.notBefore = Date.now() + Math.min(longestWait, 500 * 2 ** one.tries);
-    if (one.tries < mostTries) return;
+    if (one.tries >= mostTries) this.setAside(one, why);
+  }
+
+  /** What somebody else said on this device is not refused for what the one who has it now may not do. */
+  private isAnothers({ by }: QueuedCommand, answer: Answer): answer is Answer & { status: 'refused' } {
+    return answer.status === 'refused' && answer.field === 'role' && by !== undefined && by !== this.by;
+  }
+
+  private setAside(one: Held, why: string): void {
     one.aside = { why, at: Date.now() };
     this.tell();
     this.announce({ kind: 'aside', id: one.command.id, aside: one.aside });
@@ -433,7 +449,12 @@ export class Outbox {
 
   private stand(change: Partial<OutboxState>): void {
     const next = { ...this.standing, ...change };
-    if (next.reachable === this.standing.reachable && next.storeFails === this.standing.storeFails) return;
+    if (
+      next.reachable === this.standing.reachable &&
+      next.storeFails === this.standing.storeFails &&
+      next.signedOut === this.standing.signedOut
+    )
+      return;
     this.standing = next;
     this.tell();
   }

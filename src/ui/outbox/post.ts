@@ -8,7 +8,7 @@ const answersWithin = 15_000;
 export type Outcome =
   | { kind: 'answer'; answer: Answer }
   /** Nobody there; or somebody who says that it cannot be done just now. */
-  | { kind: 'away'; said?: string }
+  | { kind: 'away'; said?: string; signedOut?: true }
   | { kind: 'failed'; why: string };
 
 /** What may be gone the next time: too long, too early, too many, or nobody behind the door. */
@@ -46,6 +46,9 @@ export async function post(
           ...(path ? { field: path } : {}),
         },
       };
+    // Nobody has said on this device who they are, or it was shut out: everything is kept until somebody does.
+    if (response.status === 401)
+      return { kind: 'away', said: message ?? 'Say who you are first.', signedOut: true };
     if (passing.has(response.status))
       return { kind: 'away', said: message ?? `The house answered ${response.status}.` };
     return { kind: 'failed', why: message ?? `The house failed at this (${response.status}).` };

@@ -3,6 +3,8 @@ export interface QueuedCommand {
   id: string;
   farm: string;
   device: string;
+  /** Whose it is, where people say who they are. */
+  by?: string;
   name: string;
   input: unknown;
   at: string;

@@ -53,7 +53,12 @@ export function Offline() {
   const batchId = /^\/churn\/([\w-]{8,64})/.exec(at)?.[1];
   const batch = batches.find(({ id }) => id === batchId);
   return (
-    <Frame farm={frame.farm} hasMilk={frame.hasMilk} nowSeconds={0}>
+    <Frame
+      farm={frame.farm}
+      hasMilk={frame.hasMilk}
+      nowSeconds={0}
+      who={frame.who ?? { role: 'owner', shared: false }}
+    >
       <Again at={at} />
       {batch ? (
         <ChurnView key={batch.id} view={batch} />
