@@ -6,8 +6,9 @@ import { migrations } from '@/data/migrate';
 import type { BackupHeader } from './backupFile';
 import { BadBackup, readHeader, takeDump, writeBackup } from './backupFile';
 import { run } from './children';
-import { postgresFolder, withDatabaseOf } from './cluster';
+import { isCluster, postgresFolder, startDatabase, stopDatabase, withDatabaseOf } from './cluster';
 import type { Run } from './home';
+import { isRoot, makeFolder } from './home';
 import { isLocked } from './lock';
 import { say, stopWith } from './say';
 
@@ -151,6 +152,7 @@ export async function restore(
   given?: string,
   ask?: () => Promise<string>,
 ): Promise<BackupHeader> {
+  makeFolder(dirname(home.folder), home, isRoot());
   if (isLocked(home.lock)) stopWith('the farm is being served: end it first with ./immulgo stop.');
   if (!existsSync(file)) stopWith(`there is no file ${file}.`);
   const aside = mkdtempSync(join(home.folder, '.restoring-'));
@@ -165,6 +167,10 @@ export async function restore(
     const dump = join(aside, 'dump');
     const passphrase = read.header.encrypted ? (given ?? (await ask?.())) : undefined;
     takeDump(file, read, dump, passphrase);
+    if (!isCluster(home.cluster)) {
+      await startDatabase(home);
+      await stopDatabase(home.cluster);
+    }
     await withDatabaseOf(home, ({ ADMIN_DATABASE_URL: url }) => into(url!, dump, read.header));
     return read.header;
   } catch (error) {

@@ -54,6 +54,7 @@ export const leastRole = {
   'farm.export': 'maker',
   'notebook.bring': 'maker',
   'farm.import': 'owner',
+  'backup.see': 'owner',
   'people.see': 'owner',
   'people.change': 'owner',
   'devices.change': 'owner',

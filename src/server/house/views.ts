@@ -25,6 +25,18 @@ export async function houseViewOf(scope: FarmScope): Promise<HouseView> {
 export const frameView = (farmId: string): Promise<HouseView & { hasMilk: boolean }> =>
   inFarm(farmId, async (scope) => ({ ...(await houseViewOf(scope)), hasMilk: await milkWasHere(scope) }));
 
+/** How the house stands with its backups. */
+export interface BackupsView {
+  madeAtSeconds: number | null;
+  bytes: number | null;
+  /** They go to another disk by themselves. */
+  elsewhere: boolean;
+  /** Days since one left the machine; null for never. */
+  leftDays: number | null;
+  /** What is to be thought of, in a sentence; null where all is well. */
+  says: string | null;
+}
+
 export interface WholeHouse extends HouseView {
   vessels: Vessel[];
   animals: Animal[];

@@ -54,7 +54,7 @@ const opens = async ({ deviceId, secret }: { deviceId: string; secret: string })
 describe('who may do what', () => {
   it('every command has its least role, and every role that is named is a command’s or an address’s own', () => {
     expect(commandNames.filter((name) => !Object.hasOwn(leastRole, name))).toEqual([]);
-    const addresses = ['look', 'picture.take', 'farm.export', 'farm.import', 'notebook.bring', 'people.see', 'people.change', 'devices.change'];
+    const addresses = ['look', 'picture.take', 'farm.export', 'farm.import', 'notebook.bring', 'backup.see', 'people.see', 'people.change', 'devices.change'];
     expect(Object.keys(leastRole).filter((name) => !commandNames.includes(name))).toEqual(expect.arrayContaining(addresses));
     expect(Object.keys(leastRole)).toHaveLength(commandNames.length + addresses.length);
   }); // prettier-ignore

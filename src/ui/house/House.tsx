@@ -6,6 +6,8 @@ import { roleWords } from '@/core/people/roles';
 import { tools } from '@/core/churning/tools';
 import type { WholeHouse } from '@/server/house/views';
 import { laterPart } from '../frame/laterPart';
+import type { BackupsView } from '@/server/house/views';
+import { Backups, useBackups } from './Backups';
 import { useSay, useWho } from '../frame/FarmContext';
 import { list } from '@/core/quantities/list';
 import { vesselShape } from '@/core/standing/places';
@@ -66,6 +68,7 @@ function drawn({
 export function House({ view }: { view: WholeHouse }) {
   const say = useSay();
   const who = useWho();
+  const backups = useBackups(who.role === 'owner');
   const today = new Intl.DateTimeFormat('en-CA', {
     timeZone: view.farm.timeZone,
     year: 'numeric',
@@ -159,6 +162,11 @@ export function House({ view }: { view: WholeHouse }) {
         >
           <People />
         </Door>
+        {who.role === 'owner' && (
+          <Door name="Backups" value={backupsSaid(backups.data, view.nowSeconds)} group="house">
+            <Backups />
+          </Door>
+        )}
         <Door name="Take along, bring in" value="JSON, workbook, CSV" group="house">
           <TakeAlong tables={view.tables} />
         </Door>
@@ -177,3 +185,12 @@ export function House({ view }: { view: WholeHouse }) {
 /** “one churn”, “10 vessels”, or nothing. */
 const some = (count: number, what: string): string[] =>
   count === 0 ? [] : [count === 1 ? `one ${what}` : `${count} ${what}s`];
+
+/** How the newest backup stands, in a few words. */
+function backupsSaid(data: BackupsView | null | undefined, nowSeconds: number): string {
+  if (!data) return data === null ? 'none here' : 'how they stand';
+  if (data.says !== null) return 'something to think of';
+  if (data.madeAtSeconds === null) return 'the first is coming';
+  const days = Math.floor((nowSeconds - data.madeAtSeconds) / 86_400);
+  return days <= 0 ? 'today’s is made' : days === 1 ? 'one of yesterday' : `one ${days} days old`;
+}
