@@ -1,6 +1,9 @@
 import { execSync } from 'node:child_process';
 import { defineConfig } from '@playwright/test';
 
+const executablePath = execSync('command -v chromium', { encoding: 'utf8' }).trim();
+const args = ['--disable-background-networking', ...(process.getuid?.() === 0 ? ['--no-sandbox'] : [])];
+
 /** Browser tests run against the server that ./immulgo test started (IMMULGO_ADDRESS), in Debian's Chromium. */
 export default defineConfig({
   testDir: 'tests/browser',
@@ -18,16 +21,13 @@ export default defineConfig({
     locale: 'en-IE',
     // A page answered by the worker is a page of its own: the tests of it let it in.
     serviceWorkers: 'block',
-    launchOptions: {
-      executablePath: execSync('command -v chromium', { encoding: 'utf8' }).trim(),
-      args: ['--disable-background-networking', ...(process.getuid?.() === 0 ? ['--no-sandbox'] : [])],
-    },
+    launchOptions: { executablePath, args },
   },
   projects: [
     {
       name: 'laptop',
       use: { viewport: { width: 1280, height: 800 } },
-      testIgnore: /(trouble|clocks|days)\.spec\.ts/,
+      testIgnore: /(trouble|clocks|days|people)\.spec\.ts/,
     },
     {
       name: 'phone',
@@ -36,6 +36,16 @@ export default defineConfig({
     },
     // Moves the house’s clock: run by itself.
     { name: 'clocks', use: { viewport: { width: 1280, height: 800 } }, testMatch: /(clocks|days)\.spec\.ts/ },
+    // In a house of its own that somebody owns, opened to its network: run by itself.
+    {
+      name: 'people',
+      use: {
+        viewport: { width: 1280, height: 800 },
+        ignoreHTTPSErrors: true,
+        launchOptions: { executablePath, args: [...args, '--host-resolver-rules=MAP dairy.test 127.0.0.1'] },
+      },
+      testMatch: /people\.spec\.ts/,
+    },
     // Kills what the others stand on: run after them.
     { name: 'trouble', use: { viewport: { width: 1280, height: 800 } }, testMatch: /trouble\.spec\.ts/ },
   ],

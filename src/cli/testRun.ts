@@ -7,6 +7,7 @@ import { build } from './keeping/build';
 import { run as runProgram } from './keeping/children';
 import { homeOf, isRoot, runAt } from './keeping/home';
 import { keepRunning } from './keeping/keepRunning';
+import { inNetwork } from './keeping/lan';
 import { freePort } from './keeping/port';
 import { say, stopWith } from './keeping/say';
 import type { Scratch } from './keeping/scratch';
@@ -39,6 +40,7 @@ async function steps(here: string, ...all: readonly Step[]): Promise<void> {
 export async function runTests(here: string, args: readonly string[]): Promise<void> {
   if (args[0] === '--browser') {
     const chosen = args.slice(1);
+    if (chosen.some((one) => /people/.test(one))) return ownedHouse(here, chosen);
     return withScratch('test', async (scratch) => {
       await prepare(here, scratch.env);
       const { one, all } = await served(here, scratch);
@@ -97,7 +99,32 @@ async function inBrowsers(here: string, scratch: Scratch): Promise<void> {
   await steps(here, ['days on a moved clock', 'npx', clocks, all]);
   rmSync(all.IMMULGO_CLOCK_AHEAD!, { force: true });
   await killing(here, scratch, one, all);
+  await ownedHouse(here, []);
 }
+
+/** Who owns a house shuts everybody else out of it: those tests have one of their own, opened to its network. */
+const ownedHouse = (here: string, more: readonly string[]): Promise<void> =>
+  withScratch('people', async (scratch) => {
+    await prepare(here, scratch.env);
+    const port = (await freePort(0))!;
+    const lanPort = (await freePort(0))!;
+    const said = {
+      ...process.env,
+      HOST: '127.0.0.1',
+      LAN_PORT: String(lanPort),
+      IMMULGO_NAMES: 'dairy.test',
+    };
+    const { env } = await inNetwork(scratch.run.folder, port, said, new Date());
+    const all = { ...scratch.env, ...env };
+    const IMMULGO_ADDRESS = await launch({ here, run: scratch.run, folder: await build(here), port }, all);
+    const seen = { ...scratch.env, IMMULGO_ADDRESS, IMMULGO_LAN_ADDRESS: `https://dairy.test:${lanPort}` };
+    await steps(here, [
+      'people, devices and farms',
+      'npx',
+      ['playwright', 'test', '--project=people', ...more],
+      seen,
+    ]);
+  });
 
 async function killing(
   here: string,

@@ -4,6 +4,8 @@ import { hostname, networkInterfaces } from 'node:os';
 import { isIP } from 'node:net';
 import { join } from 'node:path';
 import { generate } from 'selfsigned';
+import { freePort } from './port';
+import { stopWith } from './say';
 
 const dayMs = 86_400_000;
 /** The house’s own authority lasts ten years; what it signs as long as browsers take at most (398 days), less a day. */
@@ -132,3 +134,37 @@ function lasts(pem: string, now: Date): boolean {
     return false;
   }
 }
+
+/**
+ * What the web server needs to answer in its network over https, and where others find it.
+ * @param port it has on the machine itself; in the network it has the next, or LAN_PORT
+ * @throws {Stopped} when that is taken, or the machine is in no network
+ */
+export async function inNetwork(
+  folder: string,
+  port: number,
+  said: NodeJS.ProcessEnv,
+  now: Date,
+): Promise<{ env: Record<string, string>; addresses: string[]; fingerprint: string }> {
+  const host = said.HOST ?? '0.0.0.0';
+  const wanted = Number(said.LAN_PORT ?? port + 1);
+  const lanPort = await freePort(wanted, host);
+  if (lanPort === undefined)
+    stopWith(`Port ${wanted} is in use by something else: choose another with LAN_PORT=…`);
+  const names = namesHere(said.IMMULGO_NAMES);
+  if (names.length === 0)
+    stopWith('this machine has no name and no address in any network. Is it connected? IMMULGO_NAMES says one.');
+  const tls = await certificateFor(folder, names, now);
+  const addresses = names.map((name) => `https://${name.includes(':') ? `[${name}]` : name}:${lanPort}`);
+  return {
+    env: {
+      IMMULGO_NAMES: names.join(' '),
+      IMMULGO_ADDRESSES: addresses.join(' '),
+      IMMULGO_LAN: `${host}:${lanPort}`,
+      IMMULGO_TLS: JSON.stringify({ key: tls.key, cert: tls.cert }),
+      IMMULGO_AUTHORITY: tls.authority,
+    },
+    addresses,
+    fingerprint: tls.fingerprint,
+  };
+} // prettier-ignore

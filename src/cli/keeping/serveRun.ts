@@ -11,7 +11,7 @@ import type { Run } from './home';
 import { homeOf, isRoot, makeFolder, runAt } from './home';
 import { keepRunning } from './keepRunning';
 import { tryLock } from './lock';
-import { certificateFor, namesHere } from './lan';
+import { inNetwork } from './lan';
 import { freePort } from './port';
 import { notePid, pidIn, sleep } from './processes';
 import { say, stopWith } from './say';
@@ -102,29 +102,14 @@ async function openedTo(
     stopWith(
       `nobody owns this house yet, and it is opened to no other device before. Start it with ./immulgo start, open it on this machine, go to House → People and devices, and say who you are with a password. Then ./immulgo start --lan lets phones and others in.`,
     );
-  const host = process.env.HOST ?? '0.0.0.0';
-  const wanted = Number(process.env.LAN_PORT ?? port + 1);
-  const lanPort = await freePort(wanted, host);
-  if (lanPort === undefined)
-    stopWith(`Port ${wanted} is in use by something else: choose another with LAN_PORT=…`);
-  const names = namesHere(process.env.IMMULGO_NAMES);
-  if (names.length === 0)
-    stopWith('this machine has no name and no address in any network. Is it connected? IMMULGO_NAMES says one.');
-  const tls = await certificateFor(run.folder, names, new Date());
-  const addresses = names.map((name) => `https://${name.includes(':') ? `[${name}]` : name}:${lanPort}`);
+  const { env: opened, addresses, fingerprint } = await inNetwork(run.folder, port, process.env, new Date());
   return {
-    env: {
-      IMMULGO_NAMES: names.join(' '),
-      IMMULGO_ADDRESSES: addresses.join(' '),
-      IMMULGO_LAN: `${host}:${lanPort}`,
-      IMMULGO_TLS: JSON.stringify({ key: tls.key, cert: tls.cert }),
-      IMMULGO_AUTHORITY: tls.authority,
-    },
+    env: opened,
     says: `  Other devices find it at ${addresses.slice(0, 4).join('  ')}
 
   The first time they say they do not know it: its certificate was made on this machine. Open ${addresses[0]}/trust
   on them for how to let them trust it. They should name this fingerprint (SHA-256):
-  ${tls.fingerprint}
+  ${fingerprint}
   Without that trust everything works but two things: the screen does not stay awake, and nothing opens while the house is away.
 `,
   };
