@@ -58,6 +58,7 @@ export async function runTests(here: string, args: readonly string[]): Promise<v
     steps(
       here,
       ['lock file', 'node', ['scripts/complete-lock.mjs', '--check']],
+      ['licences', 'node', ['scripts/licences.mjs', '--check']],
       script('lint and the direction of arrows', 'lint'),
       script('format', 'format:check'),
     ),
@@ -116,8 +117,14 @@ const ownedHouse = (here: string, more: readonly string[]): Promise<void> =>
     };
     const { env } = await inNetwork(scratch.run.folder, port, said, new Date());
     const all = { ...scratch.env, ...env };
-    const IMMULGO_ADDRESS = await launch({ here, run: scratch.run, folder: await build(here), port }, all);
-    const seen = { ...scratch.env, IMMULGO_ADDRESS, IMMULGO_LAN_ADDRESS: `https://dairy.test:${lanPort}` };
+    const folder = await build(here);
+    const IMMULGO_ADDRESS = await launch({ here, run: scratch.run, folder, port }, all);
+    const seen = {
+      ...scratch.env,
+      IMMULGO_ADDRESS,
+      IMMULGO_LAN_ADDRESS: `https://dairy.test:${lanPort}`,
+      IMMULGO_BUILD: folder,
+    };
     await steps(here, [
       'people, devices and farms',
       'npx',

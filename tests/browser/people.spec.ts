@@ -1,4 +1,6 @@
 import { randomUUID } from 'node:crypto';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { APIRequestContext, Browser, BrowserContext, Page } from '@playwright/test';
 import { expect, expectSound, test } from './farm';
 
@@ -320,4 +322,19 @@ test('headers, names and origins hold', async ({ browser, request, baseURL }) =>
   for (let n = 0; n < 5; n += 1)
     expect((await people(request, { act: 'signIn', name: 'Nobody', password: 'not this one' }, baseURL!)).status()).toBe(409);
   expect((await people(request, { act: 'signIn', name: 'Nobody', password: 'not this one' }, baseURL!)).status()).toBe(429);
+}); // prettier-ignore
+
+test('nothing that is secret, and nothing of the server, is in what a browser is given', () => {
+  const served = join(process.env.IMMULGO_BUILD!, '.next/static');
+  const files = readdirSync(served, { recursive: true, encoding: 'utf8' }).filter((file) => /\.(js|css|map|json)$/.test(file));
+  expect(files.length).toBeGreaterThan(40);
+  // Neither source maps, nor what the server alone is told, nor the words of its queries.
+  expect(files.filter((file) => file.endsWith('.map'))).toEqual([]);
+  const secrets = [process.env.IMMULGO_SECRET!, process.env.DATABASE_URL!, new URL(process.env.DATABASE_URL!).password];
+  const words = /IMMULGO_SECRET|DATABASE_URL|IMMULGO_TLS|IMMULGO_AUTHORITY|postgres(ql)?:\/\/|\$argon2|PRIVATE KEY|password_hash|immulgo\.house|SELECT [a-z_"]+ FROM /;
+  for (const file of files) {
+    const text = readFileSync(join(served, file), 'utf8');
+    expect([file, words.exec(text)?.[0]]).toEqual([file, undefined]);
+    for (const secret of secrets) expect([file, text.includes(secret)]).toEqual([file, false]);
+  }
 }); // prettier-ignore
