@@ -210,6 +210,80 @@ describe('the outbox of a device', () => {
   });
 });
 
+describe('where people say who they are', () => {
+  const [ines, rowan] = ['1e000000-0000-4000-8000-000000000001', '2e000000-0000-4000-8000-000000000002'];
+  const of = (who: string, onFarm = farm) => {
+    const made = new Outbox(onFarm, shelf, undefined, who);
+    boxes.push(made);
+    return made;
+  };
+
+  it('a device that is shut out keeps everything, says that it is asked who it is, and sends it once somebody has', async () => {
+    let out = true;
+    house.answer = () =>
+      out ? { status: 401, body: {} } : { status: 200, body: { status: 'done', result: null } };
+    const mine = of(rowan);
+    const answer = mine.put('batch.record', { batchId: batch(1) });
+    await settle();
+    expect(mine.state()).toMatchObject({ reachable: false, signedOut: true });
+    expect(mine.waiting()).toHaveLength(1);
+    expect(mine.waiting()[0]!.aside).toBeUndefined();
+    out = false;
+    await settle();
+    expect(await answer).toMatchObject({ status: 'done' });
+    expect(mine.state()).toMatchObject({ reachable: true, signedOut: false });
+    expect(house.carriedOut[0]).toMatchObject({ by: rowan });
+  });
+
+  it('what the other said is not refused for what this one may not do: it waits until they have it in hand again', async () => {
+    house.reachable = false;
+    void of(ines).put('lot.correct', { lotId: batch(2) });
+    await settle(1000);
+    boxes.at(-1)!.close();
+    house.reachable = true;
+    let hand = rowan;
+    house.answer = ({ by }) => ({
+      status: 200,
+      body:
+        by === hand
+          ? { status: 'done', result: null }
+          : { status: 'refused', message: 'Not for you.', field: 'role' },
+    });
+    const his = of(rowan);
+    await his.open();
+    const own = his.put('batch.record', { batchId: batch(1) });
+    await settle();
+    expect(await own).toMatchObject({ status: 'done' });
+    expect(his.waiting()).toMatchObject([
+      { command: { name: 'lot.correct', by: ines }, aside: { why: expect.stringMatching(/Not for you/) } },
+    ]);
+    his.close();
+    hand = ines;
+    const hers = of(ines);
+    await hers.open();
+    hers.tryAgain(hers.waiting()[0]!.command.id);
+    await settle();
+    expect(hers.waiting()).toEqual([]);
+  });
+
+  it('what was said on another farm waits for that farm', async () => {
+    house.reachable = false;
+    void of(ines).put('milk.in', { lotId: batch(3) });
+    await settle(1000);
+    boxes.at(-1)!.close();
+    house.reachable = true;
+    const elsewhere = of(ines, '9a0f6f6e-7c5b-4d0b-8f7e-0d1c2b3a4f51');
+    await elsewhere.open();
+    await settle();
+    expect(house.carriedOut).toEqual([]);
+    expect(elsewhere.waiting()).toHaveLength(1);
+    elsewhere.close();
+    await of(ines).open();
+    await settle();
+    expect(house.carriedOut).toHaveLength(1);
+  });
+});
+
 describe('what must never be lost, hang or be blocked', () => {
   it('a mark put before the outbox has opened, with the house away, is kept and sent when both are there', async () => {
     shelf.opensAfterMs = 2000;
@@ -434,7 +508,7 @@ describe('what must never be lost, hang or be blocked', () => {
     house.reachable = true;
     await settle();
     expect(names()).toEqual(['one', 'two']);
-    expect(outbox.state()).toEqual({ reachable: true, storeFails: false });
+    expect(outbox.state()).toEqual({ reachable: true, storeFails: false, signedOut: false });
   });
 
   it('two thousand waiting commands go in the order of their batches, each once', async () => {

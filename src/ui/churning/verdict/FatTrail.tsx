@@ -1,11 +1,11 @@
 'use client';
 
-import { useMemo } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { AgainstUsual } from '@/core/balancing/againstUsual';
 import type { FatUpstream } from '@/core/balancing/fatUpstream';
 import type { Judgement } from '@/core/balancing/judgeBatch';
 import { useSay } from '../../frame/FarmContext';
-import { fatFlow, size } from './fatFlow';
+import { fatFlow, sizes } from './fatFlow';
 import styles from './FatTrail.module.css';
 
 /** Where the fat went: widths in grams of fat, from the milk or the cream to the butter, and what was left on the way. */
@@ -23,26 +23,29 @@ export function FatTrail({
   says?: string;
 }) {
   const say = useSay();
-  const { places, ribbons } = useMemo(() => fatFlow(judged, upstream), [judged, upstream]);
+  const [figure, narrow] = useNarrow();
+  const size = narrow ? sizes.narrow : sizes.wide;
+  const { places, ribbons } = useMemo(() => fatFlow(judged, upstream, size), [judged, upstream, size]);
   const way = places.filter(({ left }) => !left);
   const left = places.filter((place) => place.left);
   const height = Math.max(...places.map(({ y1 }) => y1)) + 30;
   const last = Math.max(...places.map(({ x1 }) => x1));
   const begins = places.find(({ key }) => key === 'milk')?.fat ?? judged.fatIn;
   return (
-    <figure className={styles.trail} data-picture>
+    <figure className={styles.trail} data-picture ref={figure}>
       <figcaption>
         {say.mass(judged.fatToButter)} of {say.mass(begins)} of fat reached the butter.
         {(against?.says ?? says) && <> {against?.says ?? says}</>}
         {against?.change && <strong className={styles.change}>{say.words(against.change.says)}</strong>}
       </figcaption>
       <svg viewBox={`0 0 ${size.width} ${height}`} aria-hidden>
-        {ribbons.map(({ key, d, left: falls }) => (
+        {ribbons.map(({ key, d, left: falls, from }) => (
           <path
             key={key}
             d={d}
             fill="var(--fat)"
-            fillOpacity={falls ? 0.45 : 1}
+            // It gains in colour as it is gathered: milk, cream, butter.
+            fillOpacity={falls ? 0.4 : (gathered[from] ?? 1)}
             stroke="var(--fat-edge)"
             strokeWidth="1.2"
             strokeLinejoin="round"
@@ -105,4 +108,22 @@ export function FatTrail({
       </table>
     </figure>
   );
+}
+
+const gathered: Partial<Record<string, number>> = { milk: 0.7, bought: 0.85, skimmed: 0.85 };
+/** A page narrower than this has no room for words as large beside a picture as wide, px. */
+const roomy = 940;
+
+/** Whether there is less room than the wide picture takes. */
+function useNarrow() {
+  const ref = useRef<HTMLElement>(null);
+  const [narrow, setNarrow] = useState(false);
+  useEffect(() => {
+    const one = ref.current;
+    if (!one) return;
+    const watch = new ResizeObserver(([entry]) => setNarrow(entry!.contentRect.width < roomy));
+    watch.observe(one);
+    return () => watch.disconnect();
+  }, []);
+  return [ref, narrow] as const;
 }

@@ -1,4 +1,4 @@
-import { fatFlow, size } from './fatFlow';
+import { fatFlow, sizes } from './fatFlow';
 
 const judged = {
   fatIn: 532,
@@ -35,8 +35,8 @@ describe('the way of the fat, laid out', () => {
     expect(high('skim') / high('milk')).toBeCloseTo(58 / 590, 3);
     expect(high('butter') / high('churned')).toBeCloseTo(521 / 532, 3);
     for (const { x1, y1 } of flow.places) {
-      expect(x1).toBeLessThanOrEqual(size.width);
-      expect(y1).toBeLessThanOrEqual(size.height + 0.01);
+      expect(x1).toBeLessThanOrEqual(sizes.narrow.width);
+      expect(y1).toBeLessThanOrEqual(sizes.narrow.height + 0.01);
     }
     for (const { d } of flow.ribbons) expect(d).not.toMatch(/NaN|undefined/);
   });

@@ -17,7 +17,12 @@ type Flow = SankeyLink<FatPlace, object>;
 
 /** Less than this is not drawn apart: g, and a share of what was churned. */
 const [leastGrams, leastShare] = [0.3, 0.001];
-export const size = { width: 720, height: 300, node: 13, top: 40, gap: 26, way: 170 } as const;
+/** As wide as a laptop’s page, and as a tablet’s. */
+export const sizes = {
+  wide: { width: 1176, height: 350, node: 16, top: 44, gap: 28, way: 214 },
+  narrow: { width: 720, height: 300, node: 13, top: 40, gap: 26, way: 170 },
+} as const;
+export type Size = (typeof sizes)[keyof typeof sizes];
 
 /**
  * The way of a batch's fat from milk or bought cream to the butter, in widths of g of fat: laid out by d3-sankey, the way itself
@@ -26,7 +31,8 @@ export const size = { width: 720, height: 300, node: 13, top: 40, gap: 26, way: 
 export function fatFlow(
   judged: Pick<Judgement, 'fatIn' | 'fatToButter' | 'buttermilkMass' | 'buttermilkFat' | 'lossFat'>,
   upstream: FatUpstream | undefined,
-): { places: (FatPlace & { x0: number; x1: number; y0: number; y1: number })[]; ribbons: { key: string; d: string; left: boolean }[] } {
+  size: Size = sizes.narrow,
+): { places: (FatPlace & { x0: number; x1: number; y0: number; y1: number })[]; ribbons: { key: string; d: string; left: boolean; from: FatPlace['key'] }[] } {
   const least = Math.max(leastGrams, leastShare * judged.fatIn);
   const nodes: FatPlace[] = [];
   const links: { source: string; target: string; value: number }[] = [];
@@ -67,7 +73,7 @@ export function fatFlow(
     .nodeSort((a, b) => Number(a.left) - Number(b.left))
     .linkSort((a, b) => Number((a.target as Node).left) - Number((b.target as Node).left))
     .iterations(0)
-    .extent([[1, size.top], [size.width - 190, size.top + size.way + 2 * size.gap]]); // prettier-ignore
+    .extent([[1, size.top], [size.width - 200, size.top + size.way + 2 * size.gap]]); // prettier-ignore
   const drawn = layout({ nodes: nodes.map((one) => ({ ...one })), links: links.map((one) => ({ ...one })) });
   // The way itself runs along the top; what was left hangs below it, one under another.
   const below = new Map<number, number>();
@@ -85,6 +91,7 @@ export function fatFlow(
       key: `${(link.source as Node).key}-${(link.target as Node).key}`,
       d: ribbon(link),
       left: (link.target as Node).left,
+      from: (link.source as Node).key,
     })),
   };
 } // prettier-ignore

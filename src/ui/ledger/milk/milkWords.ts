@@ -20,8 +20,11 @@ export const household = {
   imperial: { name: 'pint', ml: 568.261, unit: ' pt' },
 } as const;
 
+const scales = { ...household, imperial: { ml: 1136.523, unit: ' qt' } } as const;
+
 export const milkWords = (say: Say): Record<'milk' | 'fat', TrendWords> => {
-  const { ml, unit } = household[say.system];
+  // The scale is in the measure its amounts are said in.
+  const { ml, unit } = scales[say.system];
   return {
     milk: {
       name: 'Milk a day',
