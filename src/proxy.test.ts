@@ -1,6 +1,14 @@
 import { NextRequest } from 'next/server';
 import { proxy } from './proxy';
 
+// As the web server says it at its start.
+beforeAll(() => {
+  process.env.IMMULGO_ORIGINS = 'http://127.0.0.1:4310 http://localhost:4310';
+});
+afterAll(() => {
+  delete process.env.IMMULGO_ORIGINS;
+});
+
 const ask = (path: string, headers: Record<string, string>, method = 'GET') =>
   proxy(
     new NextRequest(`http://127.0.0.1:4310${path}`, {
@@ -32,6 +40,8 @@ describe('the door of the house', () => {
   it.each([
     [{ origin: 'http://evil.example' }, 403],
     [{ origin: 'null' }, 403],
+    [{ origin: 'http://127.0.0.1:9999' }, 403],
+    [{ origin: 'http://evil.example', host: 'localhost:4310' }, 403],
     [{ 'sec-fetch-site': 'cross-site' }, 403],
     [{ 'sec-fetch-site': 'same-site' }, 403],
     [{ origin: 'http://127.0.0.1:4310', 'sec-fetch-site': 'same-origin' }, 200],

@@ -9,6 +9,7 @@ import { withDatabaseOf } from './keeping/cluster';
 import { backupCommand, doctorCommand, restoreCommand } from './safekeeping';
 import { freePort } from './keeping/port';
 import { say, Stopped, stopWith } from './keeping/say';
+import { end, pidIn } from './keeping/processes';
 import type { Scratch } from './keeping/scratch';
 import { withScratch } from './keeping/scratch';
 import { prepare, serveRun } from './keeping/serveRun';
@@ -160,6 +161,31 @@ const commands: Record<string, (args: readonly string[]) => Promise<void>> = {
     inScratch('bench', async (scratch) => fine(program(here, 'benchPages', [], await launched(scratch))), {
       larkfold: [],
     }),
+  // Two web servers before one database, and a hundred churns at once.
+  'bench-load': () =>
+    inScratch(
+      'bench',
+      async (scratch) => {
+        const { run, env } = scratch;
+        const other = {
+          ...run,
+          serverPid: `${run.serverPid}-2`,
+          serverLog: `${run.serverLog}-2`,
+          address: `${run.address}-2`,
+        };
+        const folder = await build(here);
+        try {
+          const first = await launch({ here, run, folder, port: (await freePort(0))! }, env);
+          const second = await launch({ here, run: other, folder, port: (await freePort(0))! }, env);
+          await fine(
+            program(here, 'benchLoad', [], { ...env, IMMULGO_ADDRESSES_LOAD: `${first} ${second}` }),
+          );
+        } finally {
+          await end(pidIn(other.serverPid));
+        }
+      },
+      { durable: true },
+    ),
   // Marks are timed against a database that writes to disk, as a farm's does.
   'bench-marks': () =>
     inScratch('bench', async (scratch) => fine(program(here, 'benchMarks', [], await launched(scratch))), {

@@ -71,9 +71,9 @@ export async function restoreCommand(args: readonly string[]): Promise<void> {
 /** Looks everything over; ends with 1 where something is to be done. */
 export async function doctorCommand(): Promise<void> {
   const found = await lookOver(theFarm(), new Date());
-  for (const { well, says, todo } of found) {
+  for (const { well, says, remedy } of found) {
     process.stdout.write(`${well ? ' ok ' : ' !! '} ${says}\n`);
-    if (todo) process.stdout.write(`      ${todo}\n`);
+    if (remedy) process.stdout.write(`      ${remedy}\n`);
   }
   process.exitCode = found.every(({ well }) => well) ? 0 : 1;
 }

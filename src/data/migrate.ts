@@ -20,6 +20,7 @@ import { looseButter } from './migrations/0016-loose-butter';
 import { pictures } from './migrations/0017-pictures';
 import { theMaker } from './migrations/0018-the-maker';
 import { people } from './migrations/0019-people';
+import { oneFarmInHand } from './migrations/0020-one-farm-in-hand';
 import { guard } from './migrations/migration';
 import { rights } from './rights';
 
@@ -44,6 +45,7 @@ export const migrations = [
   pictures,
   theMaker,
   people,
+  oneFarmInHand,
 ];
 
 /**

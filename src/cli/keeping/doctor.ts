@@ -13,11 +13,11 @@ export interface Finding {
   of: string;
   well: boolean;
   says: string;
-  todo?: string;
+  remedy?: string;
 }
 
 const well = (of: string, says: string): Finding => ({ of, well: true, says });
-const ill = (of: string, says: string, todo: string): Finding => ({ of, well: false, says, todo });
+const ill = (of: string, says: string, remedy: string): Finding => ({ of, well: false, says, remedy });
 const dayMs = 86_400_000;
 const megabytes = (bytes: number): string => `${Math.round(bytes / 1e6)} MB`;
 /** Less room than this on the disk of the farm is told of, bytes. */

@@ -6,6 +6,7 @@ export interface Migration {
 }
 
 /**
+ * As steps up to 0019 guarded; 0020 guards all of their tables by the farm in hand, and so does every step after it by itself.
  * Row security for a farm's tables, forced on the owner too: a statement sees the rows of the farm its transaction is
  * bound to (`immulgo.farm`), or all of them when a migration says so in as many words.
  */

@@ -300,7 +300,12 @@ describe('the database itself', () => {
     const seen = async (farm: string) =>
       inFarm(mine, async ({ transaction }) => {
         await database().query(`SELECT set_config('immulgo.farm', '${farm}', true)`, { transaction });
-        return (await database().query('SELECT farm_id FROM batch', { transaction }))[0];
+        return (
+          await database().query(
+            'SELECT farm_id FROM batch UNION ALL SELECT farm_id FROM picture UNION ALL SELECT farm_id FROM withdrawal UNION ALL SELECT farm_id FROM lot',
+            { transaction },
+          )
+        )[0];
       });
     expect(await seen('every farm')).toEqual([]);
     expect(await seen('')).toEqual([]);

@@ -11,7 +11,7 @@ import { openAnew } from './tellPeople';
 import { usePeopleAct } from './usePeopleAct';
 import styles from './People.module.css';
 
-/** A device several use goes over to another by their number; Larkfold is looked around in as any of its people, without one. */
+/** A device several use goes over to another by their number; Larkfold is looked around in as each of its people, without one. */
 export function Turns({ view: { me, others }, demo = false }: { view: PeopleView; demo?: boolean }) {
   const { act, refused, busy } = usePeopleAct();
   const [personId, setPersonId] = useState<string>();
