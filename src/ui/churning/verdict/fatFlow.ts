@@ -19,8 +19,8 @@ type Flow = SankeyLink<FatPlace, object>;
 const [leastGrams, leastShare] = [0.3, 0.001];
 /** As wide as a laptop’s page, and as a tablet’s. */
 export const sizes = {
-  wide: { width: 1176, height: 350, node: 16, top: 44, gap: 28, way: 214 },
-  narrow: { width: 720, height: 300, node: 13, top: 40, gap: 26, way: 170 },
+  wide: { width: 1176, height: 350, node: 16, top: 44, gap: 28, way: 214, aside: 216 },
+  narrow: { width: 720, height: 300, node: 13, top: 40, gap: 26, way: 170, aside: 190 },
 } as const;
 export type Size = (typeof sizes)[keyof typeof sizes];
 
@@ -73,7 +73,7 @@ export function fatFlow(
     .nodeSort((a, b) => Number(a.left) - Number(b.left))
     .linkSort((a, b) => Number((a.target as Node).left) - Number((b.target as Node).left))
     .iterations(0)
-    .extent([[1, size.top], [size.width - 200, size.top + size.way + 2 * size.gap]]); // prettier-ignore
+    .extent([[1, size.top], [size.width - size.aside, size.top + size.way + 2 * size.gap]]); // prettier-ignore
   const drawn = layout({ nodes: nodes.map((one) => ({ ...one })), links: links.map((one) => ({ ...one })) });
   // The way itself runs along the top; what was left hangs below it, one under another.
   const below = new Map<number, number>();
