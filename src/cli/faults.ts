@@ -30,20 +30,19 @@ const kills = { server: 0, database: 0, network: 0, reloads: 0, deadPages: 0, ha
 /** What devices' clocks are wrong by, ms: most are right, some are minutes off, some two days. */
 const clocks = [0, 0, 0, 6 * 60_000, -6 * 60_000, 2 * 86_400_000, -2 * 86_400_000];
 let serving = builds[0]!;
+const here = process.cwd();
 
 let server: ChildProcess | undefined;
 const startServer = () => {
   const before = serving;
   serving = builds[Math.floor(draw() * builds.length)]!;
   if (serving !== before) kills.builds += 1;
-  server = spawn(
-    'node',
-    ['node_modules/next/dist/bin/next', 'start', '-p', SERVER_PORT!, '-H', '127.0.0.1'],
-    {
-      cwd: serving,
-      stdio: 'ignore',
-    },
-  );
+  // The very server a farm is served by, from a build of its own.
+  server = spawn('node', [`${here}/.immulgo/bin/webServer.mjs`, SERVER_PORT!], {
+    cwd: serving,
+    env: { ...process.env, NODE_ENV: 'production' },
+    stdio: 'ignore',
+  });
 };
 const startDatabase = () => runDatabase(DATABASE_FOLDER!, Number(DATABASE_PORT));
 

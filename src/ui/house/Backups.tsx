@@ -43,10 +43,12 @@ export function Backups() {
   if (data === undefined) return <p role="status">One moment…</p>;
   if (data === null)
     return (
+      <div className={styles.inside}>
       <Quiet>
         This house makes none: it is the demo, or its database is a server of your own, which has its own means. “Everything as
         one file” takes a farm along from anywhere.
       </Quiet>
+      </div>
     );
   const { madeAtSeconds, bytes, leftDays, elsewhere, says } = data;
   return (
