@@ -38,10 +38,15 @@ export async function asAdmin<T>(url: string, work: (client: Client) => Promise<
 
 async function headerOf(client: Client): Promise<Omit<BackupHeader, 'encrypted'>> {
   const { rows: steps } = await client.query<{ name: string }>('SELECT name FROM schema_step ORDER BY name');
+  // A farm of an earlier version has not all of them yet.
+  const { rows: there } = await client.query<{ name: string }>(
+    `SELECT tablename AS name FROM pg_tables WHERE schemaname = 'public' AND tablename = ANY ($1)`,
+    [countedTables],
+  );
   const counts: Record<string, number> = {};
-  for (const table of countedTables)
-    counts[table] = Number(
-      (await client.query<{ many: string }>(`SELECT count(*) AS many FROM "${table}"`)).rows[0]!.many,
+  for (const { name } of there)
+    counts[name] = Number(
+      (await client.query<{ many: string }>(`SELECT count(*) AS many FROM "${name}"`)).rows[0]!.many,
     );
   return { madeAt: new Date().toISOString(), steps: steps.map(({ name }) => name), counts };
 }

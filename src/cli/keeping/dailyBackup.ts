@@ -1,5 +1,6 @@
 import { readdirSync, rmSync, statSync, statfsSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Client } from 'pg';
 import { asAdmin, backUp } from './backup';
 import { say } from './say';
 
@@ -46,8 +47,15 @@ export function sound(state: Partial<BackupState>): Partial<BackupState> {
   return rest;
 }
 
+/** Whether there is a place for it: a farm of an earlier version has none before it is brought forward. */
+async function keepsState(client: Client): Promise<boolean> {
+  const { rows } = await client.query<{ it: string | null }>(`SELECT to_regclass('house_state') AS it`);
+  return rows[0]!.it !== null;
+}
+
 export const readState = (url: string): Promise<Partial<BackupState>> =>
   asAdmin(url, async (client) => {
+    if (!(await keepsState(client))) return {};
     const { rows } = await client.query<{ value: Partial<BackupState> }>(
       `SELECT value FROM house_state WHERE key = 'backup'`,
     );
@@ -56,6 +64,7 @@ export const readState = (url: string): Promise<Partial<BackupState>> =>
 
 export const writeState = (url: string, state: Partial<BackupState>, at: Date): Promise<void> =>
   asAdmin(url, async (client) => {
+    if (!(await keepsState(client))) return;
     await client.query(
       `INSERT INTO house_state (key, value, at) VALUES ('backup', $1, $2)
        ON CONFLICT (key) DO UPDATE SET value = $1, at = $2`,

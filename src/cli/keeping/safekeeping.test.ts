@@ -260,6 +260,30 @@ it('backs an older farm up before it is brought forward, once, and leaves a newe
   });
 });
 
+it.each(['0001-the-house', '0010-later-and-instead', '0017-pictures'])(
+  'backs a farm up that an earlier version left at %s, whatever tables that had, and brings it forward',
+  async (step) => {
+    const older = `older_${step.slice(0, 4)}`;
+    const folder = join(at, older);
+    await withDatabaseOf(home, async ({ ADMIN_DATABASE_URL: admin, MIGRATION_DATABASE_URL: url }) => {
+      const named = (of: string) => Object.assign(new URL(of), { pathname: `/${older}` }).href;
+      await asAdmin(admin!, (client) => client.query(`CREATE DATABASE ${older} OWNER immulgo_owner`));
+      const owner = connect(named(url), 2);
+      await migrate(owner, step);
+      await beforeForward(named(admin!), folder);
+      const [file] = readdirSync(folder);
+      const { header } = readHeader(join(folder, file!), statSync(join(folder, file!)).size);
+      expect(header.steps.at(-1)).toBe(step);
+      expect(header.counts).toMatchObject({ farm: 0, lot: 0 });
+      expect(await readState(named(admin!))).toEqual({});
+      await migrate(owner);
+      await owner.close();
+      await beforeForward(named(admin!), folder);
+      expect(readdirSync(folder)).toHaveLength(1);
+    });
+  },
+);
+
 it('looks the house over, and finds what was broken past it', async () => {
   const found = async () =>
     new Map((await lookOver(home, new Date())).map(({ of, well, says }) => [of, { well, says }]));
