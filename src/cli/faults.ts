@@ -6,6 +6,7 @@ import { chromium } from '@playwright/test';
 import type { Browser, BrowserContext, Page } from '@playwright/test';
 import seedrandom from 'seedrandom';
 import { runDatabase } from './keeping/cluster';
+import { pointPool, promote } from './keeping/pair';
 
 /**
  * Marks through trouble: scripted churnings in real browsers while the network is cut and server and database are killed
@@ -20,13 +21,25 @@ const marksEach = 12;
 /** A device makes so many churnings before another takes its place: some of them without a page ever prepared anew. */
 const eachDevice = 5;
 const { SERVER_FOLDERS, SERVER_PORT, DATABASE_FOLDER, DATABASE_PORT } = process.env;
+/** There when a standby follows the database, and a pool stands before both: then it dies once, and for good. */
+const { STANDBY_URL, POOL_FOLDER } = process.env;
 /** One build, or several: a server that is set up again may be a newer one, in the middle of a batch. */
 const builds = SERVER_FOLDERS!.split(':');
 const address = `http://127.0.0.1:${SERVER_PORT}`;
 const draw = seedrandom(seed);
 const between = (low: number, high: number) => low + draw() * (high - low);
 const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-const kills = { server: 0, database: 0, network: 0, reloads: 0, deadPages: 0, hangs: 0, builds: 0, early: 0 };
+const kills = {
+  server: 0,
+  database: 0,
+  slow: 0,
+  network: 0,
+  reloads: 0,
+  deadPages: 0,
+  hangs: 0,
+  builds: 0,
+  early: 0,
+};
 /** What devices' clocks are wrong by, ms: most are right, some are minutes off, some two days. */
 const clocks = [0, 0, 0, 6 * 60_000, -6 * 60_000, 2 * 86_400_000, -2 * 86_400_000];
 let serving = builds[0]!;
@@ -44,7 +57,8 @@ const startServer = () => {
     stdio: 'ignore',
   });
 };
-const startDatabase = () => runDatabase(DATABASE_FOLDER!, Number(DATABASE_PORT));
+// One that failed over stays dead: it would write on beside the one that took its place.
+const startDatabase = () => (STANDBY_URL ? true : runDatabase(DATABASE_FOLDER!, Number(DATABASE_PORT)));
 
 /** Waits until server and database answer; what did not come up again is set up once more, and at last given up. */
 async function answers(): Promise<void> {
@@ -63,22 +77,60 @@ async function answers(): Promise<void> {
   throw new Error('Server and database did not come up again.');
 }
 
+const databasePid = () => Number(readFileSync(`${DATABASE_FOLDER}/postmaster.pid`, 'utf8').split('\n')[0]);
+
 function killDatabase(): void {
-  const pid = Number(readFileSync(`${DATABASE_FOLDER}/postmaster.pid`, 'utf8').split('\n')[0]);
-  process.kill(pid, 'SIGKILL');
+  process.kill(databasePid(), 'SIGKILL');
+}
+
+/** A database that is there and answers nothing for a while, as one whose disk is busy does. */
+async function stall(): Promise<void> {
+  kills.slow += 1;
+  const pid = databasePid();
+  const children = () => readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').trim().split(' ');
+  const all = [pid, ...children().map(Number)];
+  const tell = (signal: NodeJS.Signals) => {
+    for (const one of all)
+      try {
+        process.kill(one, signal);
+      } catch {
+        // It ended by itself in the meantime.
+      }
+  };
+  tell('SIGSTOP');
+  await sleep(between(2000, 8000));
+  tell('SIGCONT');
+}
+
+/** The machine of the database is gone in the middle of everything: the standby takes its place. Says how long that took. */
+async function failOver(): Promise<void> {
+  await sleep(between(15_000, 25_000));
+  kills.database += 1;
+  killDatabase();
+  const gone = performance.now();
+  await promote(STANDBY_URL!);
+  pointPool(POOL_FOLDER!, Number(new URL(STANDBY_URL!).port));
+  await answers();
+  console.log(
+    `  the standby took its place: the house answered again after ${((performance.now() - gone) / 1000).toFixed(1)} s`,
+  );
 }
 
 /** Kills one thing or the other, and sets it up again, until told to stop. */
 async function trouble(over: () => boolean): Promise<void> {
+  if (STANDBY_URL) return failOver();
   while (!over()) {
     // A long run is calmer: starting a server again takes this machine longer than a churning does.
     await sleep(between(1500, 5000) * (churnings < 50 ? 1 : 2.5));
     if (over()) return;
-    if (draw() < 0.5) {
+    const which = draw();
+    if (which < 0.4) {
       kills.server += 1;
       server!.kill('SIGKILL');
       await sleep(between(100, 1500));
       startServer();
+    } else if (which < 0.55) {
+      await stall();
     } else {
       kills.database += 1;
       killDatabase();
@@ -457,7 +509,7 @@ async function main(): Promise<void> {
     server?.kill('SIGKILL');
   }
   console.log(
-    `${churnings} churnings, ${churnings * marksEach} marks; server killed ${kills.server} times, database ${kills.database}, network cut ${kills.network}, pages opened anew ${kills.reloads}, died and opened again ${kills.deadPages}; requests hung ${kills.hangs}, marks in a page’s first moments ${kills.early}, another build ${kills.builds}, entries the house failed at and kept ${kept}.`,
+    `${churnings} churnings, ${churnings * marksEach} marks; server killed ${kills.server} times, database ${kills.database}, slow ${kills.slow}, network cut ${kills.network}, pages opened anew ${kills.reloads}, died and opened again ${kills.deadPages}; requests hung ${kills.hangs}, marks in a page’s first moments ${kills.early}, another build ${kills.builds}, entries the house failed at and kept ${kept}.`,
   );
   for (const words of wrong) console.log(words);
   console.log(

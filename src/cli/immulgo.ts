@@ -5,8 +5,9 @@ import { build } from './keeping/build';
 import { program, run as runProgram } from './keeping/children';
 import { stopRun } from './keeping/endRun';
 import { homeOf, isRoot, runAt } from './keeping/home';
-import { withDatabaseOf } from './keeping/cluster';
+import { stopDatabase, withDatabaseOf } from './keeping/cluster';
 import { backupCommand, doctorCommand, restoreCommand } from './safekeeping';
+import { endPool, followedBy, poolBefore } from './keeping/pair';
 import { freePort } from './keeping/port';
 import { say, Stopped, stopWith } from './keeping/say';
 import { end, pidIn } from './keeping/processes';
@@ -122,6 +123,35 @@ const commands: Record<string, (args: readonly string[]) => Promise<void>> = {
       },
       { durable: true },
     ),
+  // The machine of the database is gone for good while it churns: the one that follows it takes over.
+  'fail-over': ([many = '12', ...args]) =>
+    inScratch(
+      'faults',
+      async ({ run, env, port }) => {
+        const pool = join(run.folder, 'pool');
+        const standby = await followedBy(env.ADMIN_DATABASE_URL!, join(run.folder, 'standby'));
+        try {
+          const standbyUrl = new URL(env.ADMIN_DATABASE_URL!);
+          standbyUrl.port = String(standby.port);
+          await fine(
+            program(here, 'faults', [many, ...args], {
+              ...env,
+              DATABASE_URL: await poolBefore(env.DATABASE_URL!, pool),
+              SERVER_FOLDERS: await build(here),
+              SERVER_PORT: String(await freePort(0)),
+              DATABASE_FOLDER: run.cluster,
+              DATABASE_PORT: String(port),
+              STANDBY_URL: standbyUrl.href,
+              POOL_FOLDER: pool,
+            }),
+          );
+        } finally {
+          endPool(pool);
+          await stopDatabase(standby.folder);
+        }
+      },
+      { durable: true },
+    ),
   // The tests of the room it stands in ought to notice. The core's need nothing; all others may want a database.
   mutants: ([path = 'src/core', sample, count, seed = '1']) => {
     if (sample !== undefined && (sample !== '--sample' || !(Number(count) > 0) || !(Number(seed) > 0)))
@@ -157,6 +187,8 @@ const commands: Record<string, (args: readonly string[]) => Promise<void>> = {
   },
   'bench-years': () =>
     inScratch('bench', ({ env }) => fine(program(here, 'benchYears', [], env)), { larkfold: [] }),
+  'bench-farms': () =>
+    inScratch('bench', ({ env }) => fine(program(here, 'benchFarms', [], env)), { larkfold: [] }),
   'bench-pages': () =>
     inScratch('bench', async (scratch) => fine(program(here, 'benchPages', [], await launched(scratch))), {
       larkfold: [],

@@ -51,7 +51,7 @@ function isProgram(path: string): boolean {
 }
 
 /** A database does not run as root: then it is the account postgres that does. */
-const asPostgres = (program: string, args: readonly string[]): [string, string[], { cwd?: string }] =>
+export const asPostgres = (program: string, args: readonly string[]): [string, string[], { cwd?: string }] =>
   isRoot() ? ['runuser', ['-u', 'postgres', '--', program, ...args], { cwd: '/' }] : [program, [...args], {}];
 
 const postgres = (program: string, args: readonly string[], stdio: ('ignore' | number)[] = []) => {
