@@ -76,5 +76,21 @@ test('every batch is found, sorted and chosen, by keyboard as well; two are held
   await expectSound(page);
   await readsWell(page, 'us');
   await page.goto('/ledger/compare?batches=nothing-there');
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Two batches are held against each other.');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Choose two batches, and why one gave more than the other is told here.');
 }); // prettier-ignore
+
+test('of many batches the next page is turned to, and it stays', async ({ page, farm }) => {
+  const hours = 28;
+  for (let nth = 0; nth < hours; nth += 1) await packed(farm, 560 + nth, (hours - nth) * 60);
+  await page.goto('/ledger/batches');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('28 batches.');
+  await page.getByRole('button', { name: 'Go to next page' }).click();
+  await expect(page.getByText('26–28 of 28')).toBeVisible();
+  await expect(page.locator('[data-field="number"] a')).toHaveText(['3', '2', '1']);
+  // It was asked for and is what stands there, not the first page gone back to.
+  await page.getByLabel('Find').fill('mixer');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('28 batches like that.');
+  await expect(page.getByText('1–25 of 28')).toBeVisible();
+  await page.getByRole('button', { name: 'Go to next page' }).click();
+  await expect(page.getByText('26–28 of 28')).toBeVisible();
+});

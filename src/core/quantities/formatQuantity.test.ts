@@ -1,3 +1,4 @@
+import { counted } from './counted';
 import {
   decimal,
   clockText,
@@ -157,4 +158,12 @@ test('no share shows the digits of its arithmetic, in new sentences or in kept o
   expect(percent(0.041)).toBe('4.1 %');
   expect(percent(0.36)).toBe('36 %');
   expect(wordsIn('Mixed herd: 4.1000000000000005 %.', 'metric')).toBe('Mixed herd: 4.1 %.');
+});
+
+test('what years add up to is read in threes, and what is typed stays as it is', () => {
+  expect(decimal(10_184, 0)).toBe('10,184');
+  expect(decimal(-1_234_567.25, 1)).toBe('−1,234,567.3');
+  expect(decimal(9652, 0)).toBe('9652');
+  expect(counted(10_184, 'batch', 'batches')).toBe('10,184 batches');
+  expect(text(spokenMass(10_539_000, 'metric'))).toBe('10,539 kg');
 });

@@ -75,7 +75,11 @@ export const percent = (share: number, places = 1): string => text(spokenFractio
 export const decimal = (value: number, places: number): string =>
   (places > 0 ? value.toFixed(places).replace(/\.?0+$/, '') : value.toFixed(0))
     .replace(/^-0$/, '0')
+    .replace(/^-?\d{5,}/, grouped)
     .replace('-', '−');
+
+/** Digits in threes, where they are many: what years add up to, and nobody types. */
+const grouped = (digits: string): string => digits.replace(/\B(?=(\d{3})+$)/g, ',');
 
 /** `minutes` as a person would say it: 40 s, 12 min, 2 h 10. */
 export function spokenMinutes(minutes: number): Spoken {

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { useId } from 'react';
+import { Headline } from '../theme/Headline';
 import styles from './Wall.module.css';
 
 /** Side of a tile, px. */
@@ -60,7 +61,7 @@ export function Said({
   return (
     <div className={styles.said}>
       <section className={styles.now} aria-label={label}>
-        <h1>{says}</h1>
+        <Headline>{says}</Headline>
         {why !== undefined && <p className={styles.why}>{why}</p>}
         {acts !== undefined && <div className={styles.acts}>{acts}</div>}
       </section>

@@ -1,9 +1,9 @@
 'use client';
 
-import type { GridColDef, GridRowId } from '@mui/x-data-grid';
+import type { GridColDef, GridRowId, GridSortModel } from '@mui/x-data-grid';
 import { DataGrid } from '@mui/x-data-grid';
 import Link from 'next/link';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { tools } from '@/core/churning/tools';
 import { percent, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { FoundBatches, LedgerRow } from '@/server/ledger/views';
@@ -37,7 +37,7 @@ export function BatchGrid({
   onChosen: (to: ReadonlySet<GridRowId>) => void;
 }) {
   const say = useSay();
-  const [nonce] = useState(documentNonce);
+  const nonce = useSyncExternalStore(never, documentNonce, () => null);
   const [visible, setVisible] = useState<Record<string, boolean>>(hidden);
   useEffect(() => {
     // The choice lives on the device; it is read once the page stands.
@@ -50,21 +50,21 @@ export function BatchGrid({
       {
         field: 'number',
         headerName: 'Batch',
-        width: 98,
+        width: 90,
         renderCell: ({ row }) => (
           <Link href={row.phase === 'packed' || row.phase === 'abandoned' ? `/ledger/${row.id}` : `/churn/${row.id}`}>
             {row.number}
           </Link>
         ),
       },
-      { field: 'day', headerName: 'Begun', width: 128, valueGetter: (_, { day }) => say.day(day, '') },
+      { field: 'day', headerName: 'Begun', width: 116, valueGetter: (_, { day }) => say.day(day, '') },
       { field: 'creamMass', headerName: 'Cream', ...number, width: 92, valueGetter: (_, { facts }) => say.mass(facts.creamMass) },
       { field: 'creamFat', headerName: 'Its fat', ...number, width: 84, valueGetter: (_, { facts }) => percent(facts.creamFat, 0) },
-      { field: 'temperature', headerName: 'Churned at', ...number, width: 112, valueGetter: (_, { facts }) => say.temperature(facts.temperature) },
+      { field: 'temperature', headerName: 'Churned at', ...number, width: 106, valueGetter: (_, { facts }) => say.temperature(facts.temperature) },
       { field: 'ripened', headerName: 'Ripening', width: 108, valueGetter: (_, { facts }) => (facts.ripened ? 'ripened' : 'sweet') },
-      { field: 'tool', headerName: 'Churned in', width: 136, valueGetter: (_, { facts }) => tools[facts.tool].name },
+      { field: 'tool', headerName: 'Churned in', width: 130, valueGetter: (_, { facts }) => tools[facts.tool].name },
       ...(found.makers.length > 0 ? [{ field: 'maker', headerName: 'By', width: 96, valueGetter: (_: never, { maker }: LedgerRow) => maker ?? '–' }] : []),
-      { field: 'breakMinutes', headerName: 'Broke after', ...number, width: 116, valueGetter: (_, { breakMinutes }) => (breakMinutes === null ? '–' : text(spokenMinutes(breakMinutes))) },
+      { field: 'breakMinutes', headerName: 'Broke after', ...number, width: 106, valueGetter: (_, { breakMinutes }) => (breakMinutes === null ? '–' : text(spokenMinutes(breakMinutes))) },
       { field: 'butterMass', headerName: 'Butter', ...number, width: 92, valueGetter: (_, { judged }) => (judged ? say.mass(judged.butterMass) : '–') },
       { field: 'perLitre', headerName: say.system === 'metric' ? 'A litre' : 'A quart', ...number, width: 104, valueGetter: (_, { judged }) => (judged ? say.mass(judged.perLitre * { metric: 1, us: 0.946353, imperial: 1.136523 }[say.system]) : '–') },
       { field: 'butterFat', headerName: 'Butter’s fat', ...number, width: 112, valueGetter: (_, { judged }) => (judged ? percent(judged.composition.fat) : '–') },
@@ -73,6 +73,13 @@ export function BatchGrid({
         minWidth: 150, valueGetter: (_, { judged, phase }) => (judged ? verdictSaid(judged) : phaseWords[phase].toLowerCase()) },
     ];
   }, [say, found.makers.length]);
+  // The same one as long as it is the same: the grid takes another for a new order, and turns back to its first page.
+  const sortModel = useMemo(
+    (): GridSortModel => [{ field: asked.order, sort: asked.down ? 'desc' : 'asc' }],
+    [asked.order, asked.down],
+  );
+  // The house cannot draw it: its styles need the nonce of the document they go into.
+  if (nonce === null) return <p role="status">One moment…</p>;
   return (
     <DataGrid
       className={styles.grid}
@@ -97,7 +104,7 @@ export function BatchGrid({
       pageSizeOptions={[25, 50, 100]}
       paginationModel={{ page: asked.page, pageSize: asked.size }}
       onPaginationModelChange={({ page, pageSize }) => onAsked({ ...asked, page, size: pageSize })}
-      sortModel={[{ field: asked.order, sort: asked.down ? 'desc' : 'asc' }]}
+      sortModel={sortModel}
       onSortModelChange={([first]) =>
         onAsked({ ...asked, order: first?.field ?? 'number', down: first ? first.sort === 'desc' : true, page: 0 })
       }
@@ -115,8 +122,9 @@ export function BatchGrid({
 } // prettier-ignore
 
 /** With which this document may set styles: a page that was gone to from another has that one’s. */
-const documentNonce = (): string | undefined =>
-  document.querySelector<HTMLElement>('script[nonce], style[nonce]')?.nonce;
+const documentNonce = (): string =>
+  document.querySelector<HTMLElement>('script[nonce], style[nonce]')?.nonce ?? '';
+const never = () => () => undefined;
 
 function keptColumns(): Record<string, boolean> {
   try {

@@ -14,6 +14,7 @@ import { useSay } from '../frame/FarmContext';
 import { Quiet } from '../theme/Enamel';
 import { Overlaid } from './Overlaid';
 import { Parts } from './Parts';
+import { Headline } from '../theme/Headline';
 import styles from './Compare.module.css';
 
 const causeNames: Record<Cause, string> = {
@@ -34,11 +35,13 @@ export function Compare({ view: { batches, without } }: { view: ComparedView }) 
   if (!first || others.length === 0)
     return (
       <article className={styles.page}>
-        <h1>
+        <Headline>
           {without.length > 0
             ? `Of ${list(without.map(String))} no butter was weighed.`
-            : 'Two batches are held against each other.'}
-        </h1>
+            : first
+              ? `Batch ${first.number} stands here alone: choose another to hold against it.`
+              : 'Choose two batches, and why one gave more than the other is told here.'}
+        </Headline>
         <p>
           <Link href="/ledger/batches">Choose two to four of them</Link>
         </p>
@@ -48,7 +51,7 @@ export function Compare({ view: { batches, without } }: { view: ComparedView }) 
   const told = others.map((other) => ({ other, why: whyOf(first, other) }));
   return (
     <article className={styles.page}>
-      <h1>{headline(first, told[0]!, unit, (grams) => say.mass(grams * litres))}</h1>
+      <Headline>{headline(first, told[0]!, unit, (grams) => say.mass(grams * litres))}</Headline>
       {without.length > 0 && <Quiet>Of {list(without.map(String))} no butter was weighed: left out.</Quiet>}
       {told.map(({ other, why }) => (
         <section key={other.id} aria-label={`${other.number} against ${first.number}`}>

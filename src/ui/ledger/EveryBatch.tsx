@@ -16,6 +16,7 @@ import { OneOf } from '../quantity/OneOf';
 import { Field } from '../quantity/Field';
 import { Quiet } from '../theme/Enamel';
 import { PressLink } from '../theme/Press';
+import { Headline } from '../theme/Headline';
 import styles from './EveryBatch.module.css';
 
 const BatchGrid = laterPart(() => import('./BatchGrid').then((part) => part.BatchGrid));
@@ -89,7 +90,7 @@ export function EveryBatch({ first }: { first: FoundBatches }) {
     ).toString(),
   );
   const untouched = filters === everything && asked === atFirst;
-  const { data, isError, isFetching } = useQuery(
+  const { data, isError, isFetching, isPlaceholderData } = useQuery(
     {
       queryKey: ['batches', query],
       queryFn: async () => {
@@ -104,9 +105,11 @@ export function EveryBatch({ first }: { first: FoundBatches }) {
     reads,
   );
   const found = untouched ? first : (data ?? first);
+  // What stands here until the house has answered is not what was asked for.
+  const looking = !untouched && !wrong && !isError && (data === undefined || isPlaceholderData);
   return (
     <article className={styles.page}>
-      <h1>{said(found.total, filters !== everything)}</h1>
+      <Headline>{looking && filters !== everything ? 'Looking for batches like that…' : said(found.total, filters !== everything)}</Headline>
       <div className={styles.filters} role="search" aria-label="Which batches">
         <Field
           label="Find"

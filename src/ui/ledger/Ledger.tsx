@@ -3,7 +3,8 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { tools } from '@/core/churning/tools';
-import { spokenFraction, spokenMinutes, text } from '@/core/quantities/formatQuantity';
+import { decimal, spokenFraction, spokenMinutes, text } from '@/core/quantities/formatQuantity';
+import { counted } from '@/core/quantities/counted';
 import type { LedgerView } from '@/server/ledger/views';
 import { Door } from '../board/Door';
 import { Said, Wall } from '../board/Wall';
@@ -34,7 +35,7 @@ export function Ledger({ view }: { view: LedgerView }) {
           says={
             judged === 0
               ? 'The ledger is empty until the first butter is packed.'
-              : `${judged === 1 ? 'One batch' : `${judged} batches`} made ${say.mass(butterMass)} of butter; ${text(spokenFraction(Math.min(1, fatToButter / fatIn), 0))} of the fat reached it${judged > 1 ? `, and ${good} came out good` : ''}.`
+              : `${judged === 1 ? 'One batch' : counted(judged, 'batch', 'batches')} made ${say.mass(butterMass)} of butter; ${text(spokenFraction(Math.min(1, fatToButter / fatIn), 0))} of the fat reached it${judged > 1 ? `, and ${decimal(good, 0)} came out good` : ''}.`
           }
           acts={
             <PressLink
@@ -50,8 +51,8 @@ export function Ledger({ view }: { view: LedgerView }) {
       </Wall>
       {rows.length < batches && (
         <Quiet>
-          Its newest {rows.length} batches; the figures above are of all {batches}.{' '}
-          <Link href="/ledger?all=1">Show every one</Link>
+          Its newest {rows.length} batches; the figures above are of all {decimal(batches, 0)}.{' '}
+          <Link href="/ledger/batches">Look at any of them</Link>
         </Quiet>
       )}
       <Door name="Notes" value="find what was noted, by its words">

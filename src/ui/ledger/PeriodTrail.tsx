@@ -16,6 +16,7 @@ import { DayField } from '../quantity/DayField';
 import { Quiet } from '../theme/Enamel';
 import { household, millilitres } from './milk/milkWords';
 import { Parts } from './Parts';
+import { Headline } from '../theme/Headline';
 import styles from './Compare.module.css';
 
 const lengths = [
@@ -44,11 +45,11 @@ export function PeriodTrail({ view }: { view: PeriodTrailView }) {
   };
   return (
     <article className={styles.page}>
-      <h1>
+      <Headline>
         {trail.batches === 0
           ? `No butter was packed from ${say.day(from, today)} to ${say.day(to, today)}.`
           : `${say.mass(trail.butterMass)} of butter from ${counted(trail.batches, 'batch', 'batches')}: ${percent(Math.min(1, trail.fatToButter / trail.fatIn))} of what was churned reached it.`}
-      </h1>
+      </Headline>
       <Chips
         legend="How far back"
         chosen={known}

@@ -39,6 +39,7 @@ import { laterAtMost } from '@/core/planning/habits';
 import { useAnswers } from './useAnswers';
 import { skimSays } from './skimSays';
 import { toUse, usualSkimUse } from './usual';
+import { Headline } from '../theme/Headline';
 
 /** How far the reckoning has come: mostly it is there before anybody looks. */
 const LinearProgress = laterPart(
@@ -216,7 +217,7 @@ export function SkimGauge({
           aria-label={tap ? 'What stays above the tap' : 'What the ladle takes'}
           aria-live="polite"
         >
-          <h1>{says}</h1>
+          <Headline>{says}</Headline>
           {why && <p>{why}</p>}
         </section>
         {canSkim && (

@@ -6,6 +6,7 @@ import type { Recalled, RecallView } from '@/server/recall/views';
 import { useSay } from '../frame/FarmContext';
 import { Quiet } from '../theme/Enamel';
 import { recallSays } from './recallWords';
+import { Headline } from '../theme/Headline';
 import styles from './Recall.module.css';
 
 const wentTo: Record<string, string> = {
@@ -38,7 +39,7 @@ export function Recall({ view }: { view: RecallView }) {
           of {say.day(say.dateOf(of.madeSeconds))}
           {of.animals.length > 0 && `, of ${of.animals.join(', ')}`}
         </Quiet>
-        <h1>{says}</h1>
+        <Headline>{says}</Headline>
         <p>{why}</p>
         <Button
           variant="contained"

@@ -37,6 +37,7 @@ import { theJudging } from '../verdict/judging';
 import { useLater } from '../../frame/useLater';
 import { useLive } from './useLive';
 import { useScreenAwake } from './useScreenAwake';
+import { Headline } from '../../theme/Headline';
 import styles from './ChurnView.module.css';
 
 /** A panel the maker chose out of turn, and after how many events. */
@@ -225,7 +226,7 @@ export function ChurnView({ view: drawn }: { view: BatchView }) {
             </div>
             <div className={styles.next}>
               <p className={styles.label}>Next</p>
-              <h1>{words.next}</h1>
+              <Headline>{words.next}</Headline>
               {words.more && <p className={styles.more}>{words.more}</p>}
             </div>
           </div>

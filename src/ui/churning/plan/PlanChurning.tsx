@@ -53,6 +53,7 @@ import { OnShelf } from './OnShelf';
 import { useAcross } from './useAcross';
 import styles from './PlanChurning.module.css';
 import { wholeGrams } from '@/core/quantities/whole';
+import { Headline } from '../../theme/Headline';
 
 /** Resolves once the house was asked and did not answer; never, while it does. */
 const silence = (outbox: { reachable: boolean }): Promise<undefined> =>
@@ -279,7 +280,9 @@ export function PlanChurning({
     >
       <div className={styles.plan}>
         <section className={styles.said} aria-label="What to expect" aria-live="polite">
-          <h1>{words ? words.says : stands ? 'Which cream is it?' : (read.needs ?? 'One moment…')}</h1>
+          <Headline>
+            {words ? words.says : stands ? 'Which cream is it?' : (read.needs ?? 'One moment…')}
+          </Headline>
           {words ? <p>{words.why}</p> : from && <p>{from.says}</p>}
         </section>
         {loads && later.capacity !== undefined && (loads.loads > 1 || draft.loads !== undefined) && (

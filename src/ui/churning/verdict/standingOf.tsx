@@ -12,7 +12,7 @@ const mostDrawn = 1500;
 
 /** The butter of a batch as it stands on the board: each portion with its code, what it weighs, and till when it keeps. */
 export function standingOf(
-  { number, facts, codes }: Pick<BatchView, 'number' | 'facts' | 'codes'>,
+  { number, facts, codes, nowSeconds }: Pick<BatchView, 'number' | 'facts' | 'codes' | 'nowSeconds'>,
   story: BatchStory,
   judged: Judgement,
   say: ReturnType<typeof useSay>,
@@ -37,7 +37,9 @@ export function standingOf(
       lines: [
         portion.ghee ? `${say.mass(portion.ghee.mass)} of ghee` : say.mass(portion.mass),
         ...(made
-          ? [`eat by ${say.day(portionKept(facts, story.washes.length > 0, portion, made).until, made)}`]
+          ? [
+              `eat by ${say.day(portionKept(facts, story.washes.length > 0, portion, made).until, say.dateOf(nowSeconds))}`,
+            ]
           : []),
       ],
       // As its lot in the Larder has it.

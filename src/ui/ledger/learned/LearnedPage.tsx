@@ -17,6 +17,7 @@ import { Press, PressLink } from '../../theme/Press';
 import { RefusedSentence } from '../../outbox/RefusedSentence';
 import { useAct } from '../../outbox/useAct';
 import { effectSays, nextSays, perOwnDegree, stepNames, unsaidWords, widthSays } from './learnedWords';
+import { Headline } from '../../theme/Headline';
 import styles from './LearnedPage.module.css';
 
 const outcomeNames = { breakMinutes: 'Time to the break', yield: 'Butter from the fat' } as const;
@@ -41,13 +42,13 @@ export function LearnedPage({ view }: { view: LearnedView }) {
   }
   return (
     <article className={styles.page}>
-      <h1>
+      <Headline>
         {next
           ? nextSays(next, say)
           : last
             ? 'For cream such as the last no temperature is better than another.'
             : 'Nothing is learned until the first butter is packed.'}
-      </h1>
+      </Headline>
       {next && last && (
         <div className={styles.acts}>
           <PressLink look="main" href={`/churn/new?front=again&aim=${next.celsius}`}>

@@ -15,6 +15,7 @@ import { Chips } from '../../quantity/Chips';
 import { Enamel, Quiet } from '../../theme/Enamel';
 import { Press } from '../../theme/Press';
 import { butterSays, household, milkSays, milkWords, millilitres, warm } from './milkWords';
+import { Headline } from '../../theme/Headline';
 import styles from './MilkBook.module.css';
 
 const TrendChart = dynamic(() => import('../trends/TrendChart').then((part) => part.TrendChart), {
@@ -38,7 +39,7 @@ export function MilkBook({ view }: { view: MilkBookView }) {
   const shown = of === 'fat' && tested.length > 0 ? 'fat' : 'milk';
   return (
     <article className={styles.page}>
-      <h1>{milkSays(view, say)}</h1>
+      <Headline>{milkSays(view, say)}</Headline>
       {animals.length > 1 && (
         <Chips
           legend="Whose"

@@ -16,6 +16,7 @@ import { Quiet } from '../../theme/Enamel';
 import { useDraft } from '../../frame/useDraft';
 import { byMonth } from './byMonth';
 import { trendSays, trendWords, unusualSays } from './trendWords';
+import { Headline } from '../../theme/Headline';
 import styles from './Trends.module.css';
 
 const TrendChart = dynamic(() => import('./TrendChart').then((part) => part.TrendChart), {
@@ -65,13 +66,13 @@ export function Trends({ view }: { view: TrendsView }) {
   }, [told, one, person, view.batches]);
   return (
     <article className={styles.page}>
-      <h1>
+      <Headline>
         {shown
           ? trendSays(shown, words)
           : key === 'skim'
             ? 'No skimming is written down yet.'
             : `Nothing tells of ${words.inSentence} yet.`}
-      </h1>
+      </Headline>
       <Chips
         legend="What of it"
         chosen={key}
@@ -99,6 +100,7 @@ export function Trends({ view }: { view: TrendsView }) {
       <Year batches={view.batches} />
       <p className={styles.ways}>
         <Link href="/ledger/learned">What it has learned of your dairy</Link>
+        <Link href="/ledger/milk">Each animal by herself: her milk, its fat, her butter</Link>
         <Link href="/ledger/batches">Every batch</Link>
       </p>
     </article>
