@@ -3,6 +3,7 @@ import { createServer } from 'node:http';
 import { createServer as createSecureServer } from 'node:https';
 import next from 'next';
 import { always, atTheDoor, mayBePage, namesTold } from '@/server/http/door';
+import { sayOrLose } from './keeping/quietly';
 
 /**
  * Serves the build in this folder: `serve PORT`, on the machine itself; with `IMMULGO_TLS` (key and certificate) and
@@ -90,6 +91,7 @@ async function main(): Promise<void> {
   if (lan) servers[1]!.listen(lan.port, lan.host, () => console.log(`serving on ${lan.host}:${lan.port} over https`));
 } // prettier-ignore
 
+sayOrLose();
 main().catch((error: unknown) => {
   console.error(error);
   process.exit(1);

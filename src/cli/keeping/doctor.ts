@@ -6,6 +6,7 @@ import { migrations } from '@/data/migrate';
 import { asAdmin } from './backup';
 import { databaseRuns, isCluster, postgresFolder, withDatabaseOf } from './cluster';
 import type { BackupState } from './dailyBackup';
+import { unwritable } from './disk';
 import type { Run } from './home';
 
 /** One thing that was looked at: how it is, and what to do where it is not well. */
@@ -59,6 +60,9 @@ function programs(): Finding {
 }
 
 function disk(folder: string): Finding {
+  const stuck = unwritable(folder);
+  if (stuck?.includes('read'))
+    return ill('disk', `Nothing can be written in ${folder}: ${stuck}.`, 'Look at what the system says of it (dmesg), take the newest backup to another disk, and restore it there: ./immulgo restore FILE.');
   const { bavail, bsize } = statfsSync(folder);
   const room = bavail * bsize;
   return room < leastRoom

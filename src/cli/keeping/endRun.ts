@@ -7,10 +7,28 @@ import { end, pidIn, sleep } from './processes';
 /** Ends the server and the database of a run. */
 export async function endRun(run: Run): Promise<void> {
   await end(pidIn(run.serverPid));
-  for (const file of [run.serverPid, run.address, run.keeperPid]) rmSync(file, { force: true });
+  for (const file of [run.serverPid, run.address, run.keeperPid]) gone(file);
   if (!existsSync(run.database)) return;
   await stopDatabase(readFileSync(run.database, 'utf8').trim());
-  rmSync(run.database, { force: true });
+  gone(run.database);
+}
+
+/** Writes down that a run is being ended, where that can be written. */
+export function noteEnding(run: Run): void {
+  try {
+    writeFileSync(run.ending, '');
+  } catch (error) {
+    if (!['EROFS', 'ENOSPC'].includes((error as NodeJS.ErrnoException).code ?? '')) throw error;
+  }
+}
+
+/** On a disk that can only be read it stays: the next start finds that nobody is there. */
+function gone(file: string): void {
+  try {
+    rmSync(file, { force: true });
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code !== 'EROFS') throw error;
+  }
 }
 
 /** Ends a run that another command keeps: its keeper, server and database. Resolves to whether there was anything to end. */
@@ -19,11 +37,11 @@ export async function stopRun(run: Run): Promise<boolean> {
   const keeper = await keeperOf(run);
   const something = keeper !== undefined || existsSync(run.database) || existsSync(run.serverPid);
   if (keeper !== undefined) {
-    writeFileSync(run.ending, '');
+    noteEnding(run);
     await end(keeper, 15_000);
   }
   await endRun(run);
-  rmSync(run.ending, { force: true });
+  gone(run.ending);
   return something;
 }
 

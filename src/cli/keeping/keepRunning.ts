@@ -1,4 +1,5 @@
 import { databaseRuns, runDatabase } from './cluster';
+import { unwritable } from './disk';
 import { pidIn, sleep } from './processes';
 import { say, stopWith } from './say';
 import type { Served } from './webServer';
@@ -37,6 +38,7 @@ export async function keepRunning(
 ): Promise<void> {
   let lookedAt = -Infinity;
   let returns: Returns = { count: 0, lastAt: -Infinity };
+  let stuck: string | undefined;
   while (!over()) {
     await sleep(2000);
     if (over()) return;
@@ -44,6 +46,17 @@ export async function keepRunning(
       lookedAt = Date.now();
       void hourly().catch((error: unknown) => say(error instanceof Error ? error.message : String(error)));
     }
+    // What cannot write cannot come back: it is waited for, and said once.
+    const now = database && !databaseRuns(database.folder) ? unwritable(served.run.folder) : undefined;
+    if (now !== undefined) {
+      if (now !== stuck)
+        say(
+          `the database stopped, and nothing can be written in ${served.run.folder}: ${now}. What is marked stays on the devices; it goes on by itself once that is mended`,
+        );
+      stuck = now;
+      continue;
+    }
+    stuck = undefined;
     if (database && !databaseRuns(database.folder)) {
       say('the database died: bringing it back');
       if (!(await runDatabase(database.folder, database.port)))

@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { closeSync, openSync } from 'node:fs';
+import { closeSync, existsSync, openSync } from 'node:fs';
 
 /**
  * A lock on a file, held by this process alone: no child of it inherits it, and the system lets it go when the process ends,
@@ -15,7 +15,10 @@ const taken = (fd: number): Lock => ({ release: () => closeSync(fd), fd });
 
 /** Takes the lock, or says at once that another has it. */
 export function tryLock(file: string): Lock | undefined {
-  const fd = openSync(file, 'a');
+  return locked(openSync(file, 'a'));
+}
+
+function locked(fd: number): Lock | undefined {
   // The lock belongs to the open file, which this process keeps open; the one that asked for it may go.
   const { status } = spawnSync('flock', ['-n', '3'], { stdio: ['ignore', 'ignore', 'ignore', fd] });
   if (status === 0) return taken(fd);
@@ -36,9 +39,10 @@ export async function waitForLock(file: string): Promise<Lock> {
   return taken(fd);
 }
 
-/** Whether anybody holds it. */
+/** Whether anybody holds it; asked of a disk that can only be read as well. */
 export function isLocked(file: string): boolean {
-  const lock = tryLock(file);
+  if (!existsSync(file)) return false;
+  const lock = locked(openSync(file, 'r'));
   lock?.release();
   return lock === undefined;
 }

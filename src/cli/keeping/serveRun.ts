@@ -1,12 +1,12 @@
 import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
-import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { build } from './build';
 import { endChildren, program } from './children';
 import { beforeForward } from './backup';
 import { startDatabase, withDatabaseOf } from './cluster';
 import { dailyBackup } from './dailyBackup';
-import { endRun } from './endRun';
+import { endRun, noteEnding } from './endRun';
 import type { Run } from './home';
 import { homeOf, isRoot, makeFolder, runAt } from './home';
 import { keepRunning } from './keepRunning';
@@ -182,7 +182,7 @@ function endWithUs(run: Run): () => boolean {
   const end = () => {
     if (asked) return;
     asked = true;
-    writeFileSync(run.ending, '');
+    noteEnding(run);
     endChildren();
     void endRun(run).finally(() => process.exit(0));
   };
