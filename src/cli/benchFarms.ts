@@ -5,6 +5,8 @@ import { randomUUID } from 'node:crypto';
 import { Client } from 'pg';
 import { median } from 'simple-statistics';
 import { openHouse } from '@/server/house/openHouse';
+import { database } from '@/data/connection';
+import type { Viewed } from './benchViews';
 import { asCommand, countOf } from './benchViews';
 import { everyView, lived, multiply, untriggered } from './manyYears';
 
@@ -75,12 +77,30 @@ async function beside(sql: string): Promise<void> {
   await client.end();
 }
 
+/** The statement of a view that takes longest, ms, and its beginning. */
+async function slowest([, view]: Viewed): Promise<string> {
+  const { options } = database() as unknown as { options: { logging: unknown; benchmark: boolean } };
+  const told: { ms: number; sql: string }[] = [];
+  Object.assign(options, {
+    benchmark: true,
+    logging: (sql: string, ms: number) => told.push({ ms, sql: sql.replace(/^Executed \([^)]*\): /, '') }),
+  });
+  await view();
+  Object.assign(options, { benchmark: false, logging: false });
+  return told
+    .toSorted((a, b) => b.ms - a.ms)
+    .slice(0, 2)
+    .map(({ ms, sql }) => `${ms} ms ${sql.replace(/\s+/g, ' ').slice(0, 160)}`)
+    .join('\n      ');
+}
+
 /** One of the two: times the view it is asked for, each time it is asked. */
 async function answering(): Promise<void> {
   const views = await everyView(await openHouse(randomUUID()));
   process.on('message', (which: number) => {
     const start = performance.now();
-    void views[which]![1]().then(() => process.send!(performance.now() - start));
+    if (which < 0) void slowest(views[-1 - which]!).then((told) => process.send!(told));
+    else void views[which]![1]().then(() => process.send!(performance.now() - start));
   });
   process.send!(views.map(([name]) => name));
 }
@@ -120,6 +140,9 @@ async function compare(): Promise<number> {
     console.log(
       `${name.padEnd(28)}${median(pairs.map((pair) => pair.alone)).toFixed(1).padStart(8)} ms alone ${median(pairs.map((pair) => pair.among)).toFixed(1).padStart(8)} ms among them ${ratio.toFixed(2).padStart(6)}×${ratio > most ? ' OVER' : ''}`,
     );
+    // Where it goes to, in both.
+    if (ratio > most)
+      for (const child of started) console.log(`      ${await ask<string>(child, -1 - which)}`);
   }
   console.log(`Limit: ${most}×.`);
   for (const child of started) child.kill();

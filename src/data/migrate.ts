@@ -21,6 +21,7 @@ import { pictures } from './migrations/0017-pictures';
 import { theMaker } from './migrations/0018-the-maker';
 import { people } from './migrations/0019-people';
 import { oneFarmInHand } from './migrations/0020-one-farm-in-hand';
+import { servedAndDriedOff } from './migrations/0021-served-and-dried-off';
 import { guard } from './migrations/migration';
 import { rights } from './rights';
 
@@ -46,6 +47,7 @@ export const migrations = [
   theMaker,
   people,
   oneFarmInHand,
+  servedAndDriedOff,
 ];
 
 /**

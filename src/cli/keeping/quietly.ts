@@ -12,7 +12,11 @@ export function sayOrLose(): void {
     [2, process.stderr],
   ] as const) {
     if (stream.isTTY) continue;
-    stream.write = (said: string | Uint8Array, how?: BufferEncoding | Written, written?: Written): boolean => {
+    stream.write = (
+      said: string | Uint8Array,
+      how?: BufferEncoding | Written,
+      written?: Written,
+    ): boolean => {
       try {
         if (typeof said === 'string') writeSync(fd, said, null, typeof how === 'string' ? how : 'utf8');
         else writeSync(fd, said);

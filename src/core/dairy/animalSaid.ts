@@ -23,6 +23,9 @@ export const animalSaid = v.pipe(
     name: v.pipe(v.string(), v.trim(), v.minLength(1, named), v.maxLength(60, named)),
     breed: v.picklist(breeds),
     calvedOn: v.optional(day, null),
+    /** Left as they were where nothing is said: a page of before knows nothing of them. */
+    servedOn: v.optional(day),
+    dryOn: v.optional(day),
     sharesWithCalf: v.optional(v.boolean(), false),
     withdrawnFrom: v.optional(day, null),
     withdrawnUntil: v.optional(day, null),

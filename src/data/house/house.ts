@@ -52,6 +52,9 @@ export interface Animal {
   name: string;
   breed: Breed;
   calvedOn: string | null;
+  servedOn: string | null;
+  /** Dried off on, or to be. */
+  dryOn: string | null;
   sharesWithCalf: boolean;
   /** First and last day of a medicine’s withdrawal. */
   withdrawnFrom: string | null;
@@ -192,7 +195,7 @@ export async function changeVessel(
 /** The herd, in the order of their names. */
 export async function animalsOf({ farmId, transaction }: FarmScope): Promise<Animal[]> {
   const rows = await database().query<AnimalRow>(
-    `SELECT id, name, breed, calved_on AS "calvedOn", shares_with_calf AS "sharesWithCalf", withdrawn_from AS "withdrawnFrom",
+    `SELECT id, name, breed, calved_on AS "calvedOn", served_on AS "servedOn", dry_on AS "dryOn", shares_with_calf AS "sharesWithCalf", withdrawn_from AS "withdrawnFrom",
             withdrawn_until AS "withdrawnUntil", withdrawn_reason AS "withdrawnReason", milked
      FROM animal WHERE farm_id = :farmId ORDER BY name`,
     { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
@@ -202,6 +205,8 @@ export async function animalsOf({ farmId, transaction }: FarmScope): Promise<Ani
     name: row.name,
     breed: row.breed as Breed,
     calvedOn: row.calvedOn,
+    servedOn: row.servedOn,
+    dryOn: row.dryOn,
     sharesWithCalf: row.sharesWithCalf,
     withdrawnFrom: row.withdrawnFrom,
     withdrawnUntil: row.withdrawnUntil,

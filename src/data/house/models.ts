@@ -36,6 +36,8 @@ export class AnimalRow extends Model<InferAttributes<AnimalRow>, InferCreationAt
   declare name: string;
   declare breed: string;
   declare calvedOn: CreationOptional<string | null>;
+  declare servedOn: CreationOptional<string | null>;
+  declare dryOn: CreationOptional<string | null>;
   declare sharesWithCalf: CreationOptional<boolean>;
   declare withdrawnFrom: CreationOptional<string | null>;
   declare withdrawnUntil: CreationOptional<string | null>;
@@ -51,6 +53,8 @@ export function defineAnimal(sequelize: Sequelize): void {
       name: DataTypes.TEXT,
       breed: DataTypes.TEXT,
       calvedOn: DataTypes.DATEONLY,
+      servedOn: DataTypes.DATEONLY,
+      dryOn: DataTypes.DATEONLY,
       sharesWithCalf: DataTypes.BOOLEAN,
       withdrawnFrom: DataTypes.DATEONLY,
       withdrawnUntil: DataTypes.DATEONLY,

@@ -25,8 +25,8 @@ export const tables = {
   animals: {
     table: 'animal',
     key: ['id'],
-    says: 'Animals that are milked, with their breed and when they calved.',
-    columns: { id: 'id', name: 'text', breed: 'text', calved_on: 'day?', shares_with_calf: 'yesNo', withdrawn_from: 'day?', withdrawn_until: 'day?', withdrawn_reason: 'text?', milked: 'yesNo' },
+    says: 'Animals that are milked, with their breed, when they calved, were served and dried off.',
+    columns: { id: 'id', name: 'text', breed: 'text', calved_on: 'day?', served_on: 'day?', dry_on: 'day?', shares_with_calf: 'yesNo', withdrawn_from: 'day?', withdrawn_until: 'day?', withdrawn_reason: 'text?', milked: 'yesNo' },
   },
   vessels: {
     table: 'vessel',

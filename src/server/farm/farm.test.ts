@@ -133,6 +133,7 @@ describe('a whole farm as one document', () => {
       ...rest,
       version: 1,
       farm: without([settled], 'freezer_room')[0],
+      animals: without(document.animals, 'served_on', 'dry_on'),
       vessels: without(document.vessels, 'retired_at'),
       portions: without(document.portions, 'pieces', 'mixed_in'),
       batches: without(document.batches, 'left_out', 'maker'),

@@ -29,6 +29,8 @@ export const putAnimalCommand = command({
       );
     const animal = {
       ...given,
+      servedOn: given.servedOn === undefined ? (before?.servedOn ?? null) : given.servedOn,
+      dryOn: given.dryOn === undefined ? (before?.dryOn ?? null) : given.dryOn,
       withdrawnFrom,
       withdrawnReason: withdrawnUntil === null ? null : given.withdrawnReason,
     };

@@ -6,7 +6,9 @@ import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { animalSaid } from '@/core/dairy/animalSaid';
 import { breedFat } from '@/core/dairy/breeds';
+import { herdDates } from '@/core/dairy/herdDates';
 import { expectedMilkFat, milkBlock } from '@/core/dairy/milkIn';
+import { list } from '@/core/quantities/list';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { Animal } from '@/server/house/views';
 import { useSay } from '../frame/FarmContext';
@@ -24,6 +26,8 @@ const fresh = (): Animal => ({
   name: '',
   breed: 'mixed',
   calvedOn: null,
+  servedOn: null,
+  dryOn: null,
   sharesWithCalf: false,
   withdrawnFrom: null,
   withdrawnUntil: null,
@@ -53,6 +57,7 @@ export function Animals({ animals, today }: { animals: readonly Animal[]; today:
                   ? `milk of about ${text(spokenFraction(expectedMilkFat(animal, today).fat))}`
                   : 'dry'}
                 {animal.sharesWithCalf && ', shares with her calf'}
+                <Ahead animal={animal} today={today} />
                 {block && (
                   <span style={{ color: 'var(--caution)', fontWeight: 600 }}>
                     {' '}
@@ -80,6 +85,32 @@ export function Animals({ animals, today }: { animals: readonly Animal[]; today:
   );
 }
 
+/** What lies ahead of an animal: when it is due, to be dried off, or served again. It advises; who treats her decides. */
+function Ahead({ animal, today }: { animal: Animal; today: string }) {
+  const say = useSay();
+  const { due, dryOff, serviceFrom } = herdDates(animal, today);
+  const said = [
+    ...(due
+      ? [
+          due.inDays >= 0
+            ? `due about ${say.day(due.day, today)}, between ${say.day(due.from, today)} and ${say.day(due.until, today)}`
+            : `was due about ${say.day(due.day, today)}: write down when she calved`,
+        ]
+      : []),
+    ...(dryOff && animal.milked
+      ? [
+          dryOff.inDays > 0
+            ? `to be dried off ${dryOff.said ? 'on' : 'about'} ${say.day(dryOff.day, today)}`
+            : `was to be dried off ${dryOff.said ? 'on' : 'about'} ${say.day(dryOff.day, today)}`,
+        ]
+      : []),
+    ...(serviceFrom !== undefined && animal.milked
+      ? [`next service from ${say.day(serviceFrom, today)}, to calve once a year`]
+      : []),
+  ];
+  return said.length === 0 ? null : <Quiet as="span">. {sentence(list(said))}.</Quiet>;
+}
+
 function EditAnimal({ animal, today, onDone }: { animal: Animal; today: string; onDone: () => void }) {
   const { act, refused, busy } = useAct();
   const { control, handleSubmit, formState, register } = useForm({
@@ -91,7 +122,11 @@ function EditAnimal({ animal, today, onDone }: { animal: Animal; today: string; 
   /** What is wrong with a field: by the rule both know, or because the house refused it. */
   const wrong = (field: keyof typeof errors): string | undefined =>
     sentence(errors[field]?.message ?? (refused?.field === field ? refused.message : undefined));
-  const day = (name: 'calvedOn' | 'withdrawnFrom' | 'withdrawnUntil', label: string, hint: string) => (
+  const day = (
+    name: 'calvedOn' | 'servedOn' | 'dryOn' | 'withdrawnFrom' | 'withdrawnUntil',
+    label: string,
+    hint: string,
+  ) => (
     <Controller
       control={control}
       name={name}
@@ -102,7 +137,7 @@ function EditAnimal({ animal, today, onDone }: { animal: Animal; today: string; 
           onValue={onChange}
           hint={hint}
           wrong={wrong(name)}
-          {...(name === 'calvedOn' ? { max: today } : {})}
+          {...(name === 'calvedOn' || name === 'servedOn' ? { max: today } : {})}
         />
       )}
     />
@@ -139,6 +174,8 @@ function EditAnimal({ animal, today, onDone }: { animal: Animal; today: string; 
           )}
         />
         {day('calvedOn', 'Calved on', 'its first five days’ milk is kept from people')}
+        {day('servedOn', 'Served on', 'from it, when she is due and when to dry her off')}
+        {day('dryOn', 'Dried off on', 'or to be; left empty, two months before she is due')}
         {day('withdrawnUntil', 'Milk withheld until', 'after medicine, as the label or the vet says')}
         {withheld &&
           day(
@@ -169,7 +206,10 @@ function EditAnimal({ animal, today, onDone }: { animal: Animal; today: string; 
           Leave it
         </Button>
       </div>
-      <Quiet>Goat’s, sheep’s and buffalo’s milk is kept apart from the cows’: it creams otherwise.</Quiet>
+      <Quiet>
+        Goat’s, sheep’s and buffalo’s milk is kept apart from the cows’: it creams otherwise. Dates only
+        advise: your vet or local practice decides.
+      </Quiet>
     </Enamel>
   );
 }

@@ -10,7 +10,7 @@ import type { Farm } from '@/server/house/views';
 import { useNotice } from '../frame/Notices';
 import { useOutbox } from '../outbox/OutboxProvider';
 import { Chips } from '../quantity/Chips';
-import { Enamel, Quiet } from '../theme/Enamel';
+import { Enamel } from '../theme/Enamel';
 import styles from './House.module.css';
 
 const zones = [...new Set(['UTC', ...Intl.supportedValuesOf('timeZone')])];
@@ -91,7 +91,6 @@ export function Settings({ farm }: { farm: Farm }) {
           />
         )}
       />
-      <Quiet>This house answers on this machine only.</Quiet>
     </Enamel>
   );
 }
