@@ -105,7 +105,11 @@ function Ahead({ animal, today }: { animal: Animal; today: string }) {
         ]
       : []),
     ...(serviceFrom !== undefined && animal.milked
-      ? [`next service from ${say.day(serviceFrom, today)}, to calve once a year`]
+      ? [
+          serviceFrom > today
+            ? `next service from ${say.day(serviceFrom, today)}, to calve once a year`
+            : `to calve once a year, served since ${say.day(serviceFrom, today)}? Write down when she was`,
+        ]
       : []),
   ];
   return said.length === 0 ? null : <Quiet as="span">. {sentence(list(said))}.</Quiet>;

@@ -160,7 +160,9 @@ export function House({ view }: { view: WholeHouse }) {
           }
           group="house"
         >
-          <People />
+          <div className={styles.inside}>
+            <People />
+          </div>
         </Door>
         {who.role === 'owner' && (
           <Door name="Backups" value={backupsSaid(backups.data, view.nowSeconds)} group="house">
