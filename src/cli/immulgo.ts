@@ -127,28 +127,26 @@ const commands: Record<string, (args: readonly string[]) => Promise<void>> = {
   'fail-over': ([many = '12', ...args]) =>
     inScratch(
       'faults',
-      async ({ run, env, port }) => {
+      async ({ run, env, port, ends }) => {
         const pool = join(run.folder, 'pool');
-        const standby = await followedBy(env.ADMIN_DATABASE_URL!, join(run.folder, 'standby'));
-        try {
-          const standbyUrl = new URL(env.ADMIN_DATABASE_URL!);
-          standbyUrl.port = String(standby.port);
-          await fine(
-            program(here, 'faults', [many, ...args], {
-              ...env,
-              DATABASE_URL: await poolBefore(env.DATABASE_URL!, pool),
-              SERVER_FOLDERS: await build(here),
-              SERVER_PORT: String(await freePort(0)),
-              DATABASE_FOLDER: run.cluster,
-              DATABASE_PORT: String(port),
-              STANDBY_URL: standbyUrl.href,
-              POOL_FOLDER: pool,
-            }),
-          );
-        } finally {
-          endPool(pool);
-          await stopDatabase(standby.folder);
-        }
+        const standbyFolder = join(run.folder, 'standby');
+        ends.push(() => endPool(pool));
+        ends.push(() => stopDatabase(standbyFolder));
+        const standby = await followedBy(env.ADMIN_DATABASE_URL!, standbyFolder);
+        const standbyUrl = new URL(env.ADMIN_DATABASE_URL!);
+        standbyUrl.port = String(standby.port);
+        await fine(
+          program(here, 'faults', [many, ...args], {
+            ...env,
+            DATABASE_URL: await poolBefore(env.DATABASE_URL!, pool),
+            SERVER_FOLDERS: await build(here),
+            SERVER_PORT: String(await freePort(0)),
+            DATABASE_FOLDER: run.cluster,
+            DATABASE_PORT: String(port),
+            STANDBY_URL: standbyUrl.href,
+            POOL_FOLDER: pool,
+          }),
+        );
       },
       { durable: true },
     ),

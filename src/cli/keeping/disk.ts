@@ -11,10 +11,15 @@ export function unwritable(folder: string): string | undefined {
     writeFileSync(tried, '');
     rmSync(tried);
     const { bavail, bsize } = statfsSync(folder);
-    return bavail * bsize < leastToStart ? 'its disk is full' : undefined;
+    return bavail * bsize < leastToStart
+      ? 'its disk is full: make room, and it goes on by itself'
+      : undefined;
   } catch (error) {
     const { code } = error as NodeJS.ErrnoException;
-    if (code === 'EROFS') return 'its disk can only be read, which the system does to a disk that failed';
-    return code === 'ENOSPC' ? 'its disk is full' : 'this account has not the right to';
+    if (code === 'EROFS')
+      return 'its disk can only be read, as the system has it with one that failed: end this, mend the disk or restore a backup, and start again';
+    return code === 'ENOSPC'
+      ? 'its disk is full: make room, and it goes on by itself'
+      : 'this account has not the right to';
   }
 }

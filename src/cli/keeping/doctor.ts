@@ -61,8 +61,8 @@ function programs(): Finding {
 
 function disk(folder: string): Finding {
   const stuck = unwritable(folder);
-  if (stuck?.includes('read'))
-    return ill('disk', `Nothing can be written in ${folder}: ${stuck}.`, 'Look at what the system says of it (dmesg), take the newest backup to another disk, and restore it there: ./immulgo restore FILE.');
+  if (stuck?.includes('only be read'))
+    return ill('disk', `Nothing can be written in ${folder}: its disk can only be read.`, 'The system does that to a disk that failed. Look at what the system says of it (dmesg), take the newest backup to another disk, and restore it there: ./immulgo restore FILE.');
   const { bavail, bsize } = statfsSync(folder);
   const room = bavail * bsize;
   return room < leastRoom

@@ -51,7 +51,7 @@ export async function keepRunning(
     if (now !== undefined) {
       if (now !== stuck)
         say(
-          `the database stopped, and nothing can be written in ${served.run.folder}: ${now}. What is marked stays on the devices; it goes on by itself once that is mended`,
+          `the database stopped, and nothing can be written in ${served.run.folder}: ${now}. What is marked stays on the devices meanwhile`,
         );
       stuck = now;
       continue;
