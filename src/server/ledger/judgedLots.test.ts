@@ -19,7 +19,7 @@ const judged = (farm: string, id: string, when: Date) =>
 const jar = async (farm: string) => {
   const id = randomUUID();
   expect(
-    await send(farm, 'vessel.add', { id, name: `Jar ${id.slice(0, 4)}`, kind: 'jar', tool: null, capacity: 3000 }),
+    await send(farm, 'vessel.add', { id, name: `Jar ${id}`, kind: 'jar', tool: null, capacity: 3000 }),
   ).toMatchObject(done);
   return id;
 }; // prettier-ignore

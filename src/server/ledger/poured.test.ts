@@ -20,7 +20,7 @@ describe('a can with a tap', () => {
   const drawnFat = async (farm: string, change: object, kind = 'tapCan', standHours = 12) => {
     const vesselId = randomUUID();
     expect(
-      await send(farm, 'vessel.add', { id: vesselId, name: `Can ${vesselId.slice(0, 4)}`, kind, tool: null, capacity: 12_000 }),
+      await send(farm, 'vessel.add', { id: vesselId, name: `Can ${vesselId}`, kind, tool: null, capacity: 12_000 }),
     ).toMatchObject(done);
     setClock(new Date(morning * 1000 + 1000));
     const lotId = await milk(farm, { mass: 8000, fat: 0.04, celsius: 20, vesselId, atSeconds: morning, ...change });

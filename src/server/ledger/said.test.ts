@@ -19,7 +19,7 @@ const vessel = async (farm: string, change: Record<string, unknown> = {}) => {
     await send(farm, 'vessel.add', {
       id,
       tool: null,
-      name: `Jar ${id.slice(0, 4)}`,
+      name: `Jar ${id}`,
       kind: 'jar',
       capacity: 3000,
       ...change,

@@ -18,7 +18,7 @@ const lot = async (farm: string, id: string) =>
 const done = { status: 'done' };
 const vessel = async (farm: string, change: Record<string, unknown> = {}): Promise<string> => {
   const id = randomUUID();
-  expect(await send(farm, 'vessel.add', { id, tool: null, name: `Can ${id.slice(0, 4)}`, kind: 'can', capacity: 20_000, ...change })).toMatchObject(done);
+  expect(await send(farm, 'vessel.add', { id, tool: null, name: `Can ${id}`, kind: 'can', capacity: 20_000, ...change })).toMatchObject(done);
   return id;
 }; // prettier-ignore
 const said = (farm: string, lotId: string, body: object, atSeconds = morning, id: string = randomUUID()) =>
