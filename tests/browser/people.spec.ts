@@ -181,6 +181,11 @@ test('a device that is shut out keeps what is marked on it, and sends it once so
   await phone.getByLabel('Jot it down').press('Enter');
   const says = phone.getByRole('link', { name: 'say who you are' });
   await expect(says).toBeVisible();
+  // What is said of the jot meanwhile stands under the rail, not over what is to be pressed on it.
+  const said = phone.getByRole('alert').filter({ hasText: /5\.5/ });
+  await expect(said).toBeVisible();
+  const rail = (await phone.getByRole('banner').boundingBox())!;
+  await expect.poll(async () => (await said.boundingBox())!.y).toBeGreaterThanOrEqual(rail.y + rail.height);
   await says.click();
   await phone.getByRole('link', { name: 'Come in by a code' }).click();
   const { code } = (await (await people(laptop.request, { act: 'makeCode', personId: rowan })).json()) as { code: { code: string } };
