@@ -22,6 +22,7 @@ import { theMaker } from './migrations/0018-the-maker';
 import { people } from './migrations/0019-people';
 import { oneFarmInHand } from './migrations/0020-one-farm-in-hand';
 import { servedAndDriedOff } from './migrations/0021-served-and-dried-off';
+import { theHouseAsItIs } from './migrations/0022-the-house-as-it-is';
 import { guard } from './migrations/migration';
 import { rights } from './rights';
 
@@ -48,6 +49,7 @@ export const migrations = [
   people,
   oneFarmInHand,
   servedAndDriedOff,
+  theHouseAsItIs,
 ];
 
 /**

@@ -6,6 +6,7 @@ import { migrations } from '@/data/migrate';
 import { asAdmin } from './backup';
 import { databaseRuns, isCluster, postgresFolder, withDatabaseOf } from './cluster';
 import type { BackupState } from './dailyBackup';
+import { leastRoom, megabytes } from '@/server/house/roomLeft';
 import { unwritable } from './disk';
 import type { Run } from './home';
 
@@ -20,9 +21,6 @@ export interface Finding {
 const well = (of: string, says: string): Finding => ({ of, well: true, says });
 const ill = (of: string, says: string, remedy: string): Finding => ({ of, well: false, says, remedy });
 const dayMs = 86_400_000;
-const megabytes = (bytes: number): string => `${Math.round(bytes / 1e6)} MB`;
-/** Less room than this on the disk of the farm is told of, bytes. */
-const leastRoom = 1_000_000_000;
 
 /** Looks a house over: programs, disk, database, steps, what the books hold, clock, certificate, backups. Changes nothing. */
 export async function lookOver(home: Run, now: Date): Promise<Finding[]> {

@@ -138,7 +138,8 @@ async function ofOurs(here: string, run: Run, name: 'farm' | 'demo'): Promise<Re
   }
   // Larkfold is looked around in, as whoever of its people one likes.
   return {
-    env: name === 'demo' ? { ...env, IMMULGO_DEMO: '1' } : env,
+    // Where its data lie, so that the house can say when there is little room left.
+    env: { ...env, IMMULGO_DATA: run.cluster, ...(name === 'demo' ? { IMMULGO_DEMO: '1' } : {}) },
     database: { folder: run.cluster, port },
   };
 }

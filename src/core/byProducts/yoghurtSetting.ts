@@ -1,4 +1,4 @@
-import type { Place } from '../standing/places';
+import type { Place, Places } from '../standing/places';
 import { places } from '../standing/places';
 import { percent } from '../quantities/formatQuantity';
 
@@ -29,17 +29,18 @@ export interface YoghurtSetting {
   hot: boolean;
 }
 
-/** What is reckoned with when live yoghurt goes into `of` g, by what was said of it. */
+/** What is reckoned with when live yoghurt goes into `of` g, by what was said of it, and where it stands in this house. */
 export function yoghurtSetting(
   of: number,
   { culture = usualCulture.share * of, celsius = usualWarm, place = 'warm' }: { culture?: number | undefined; celsius?: number | undefined; place?: SettingPlace | undefined },
+  own: Places = places,
 ): YoghurtSetting {
   return {
     culture,
     celsius,
     place,
-    around: place === 'warm' ? Math.min(celsius, heldAt) : places[place].celsius,
-    held: place === 'warm' ? celsius : place === 'wrapped' ? celsius - cools / 2 : places.room.celsius,
+    around: place === 'warm' ? Math.min(celsius, heldAt) : own[place].celsius,
+    held: place === 'warm' ? celsius : place === 'wrapped' ? celsius - cools / 2 : own.room.celsius,
     hot: celsius > tooHot,
   };
 } // prettier-ignore

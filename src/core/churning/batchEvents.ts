@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { mass, positiveMass, positiveVolume, temperature } from '../calculation';
 import { storages } from '../keeping/keepingDate';
-import { saltKinds } from '../salting/salts';
+import { saltKinds, teaspoonLimits } from '../salting/salts';
 import {
   clarities,
   weighings,
@@ -35,6 +35,13 @@ export const atSeconds = v.pipe(
 
 const additionKeys = Object.keys(additions) as [Addition, ...Addition[]];
 
+/** g in a level teaspoon of salt. */
+export const teaspoonMass = v.pipe(
+  v.number(),
+  v.minValue(teaspoonLimits[0], `a level teaspoon of salt weighs ${teaspoonLimits[0]} to ${teaspoonLimits[1]} g.`),
+  v.maxValue(teaspoonLimits[1], `a level teaspoon of salt weighs ${teaspoonLimits[0]} to ${teaspoonLimits[1]} g.`),
+);
+
 const salting = v.variant('way', [
   v.strictObject({ way: v.literal('none') }),
   v.strictObject({
@@ -56,6 +63,8 @@ const salting = v.variant('way', [
       v.maxValue(200, 'at most 200 teaspoons.'),
     ),
     kind: v.picklist(saltKinds),
+    /** What a level one of this house’s own salt weighs, g, where somebody weighed it. */
+    teaspoon: v.optional(teaspoonMass),
   }),
   v.strictObject({ way: v.literal('mass'), grams: mass, kind: v.picklist(saltKinds) }),
 ]);

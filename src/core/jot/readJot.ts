@@ -22,6 +22,8 @@ export interface JotWords {
   vessels: readonly { id: string; name: string; holds: 'milk' | 'cream' | 'skim' | 'other' | null }[];
   /** Butter and ghee of the larder, by their codes. */
   pieces?: readonly NamedPiece[];
+  /** What a level teaspoon of this house’s salt weighs, g. */
+  teaspoonOfSalt?: number;
 }
 
 /** What a jot says, in the farm's own ids, and when it was, if it says so. */
@@ -121,7 +123,7 @@ export function readJot(text: string, words: JotWords, system: UnitSystem): Jot 
     return { kind: 'milk', from: 'herd', animalIds: [], same: true, when: timed.when };
   const entered = readEntered(timed?.rest ?? said, system);
   if (entered) return { kind: 'ofPiece', of: entered, ...(timed ? { when: timed.when } : {}) };
-  const act = readMakeDay(timed?.rest ?? text, system);
+  const act = readMakeDay(timed?.rest ?? text, system, words.teaspoonOfSalt);
   // A temperature may be of any vessel: it is read below.
   if (act && act.kind !== 'reading') return { kind: 'makeDay', act, ...(timed ? { when: timed.when } : {}) };
   const piece = readPiece(timed?.rest ?? said, words.pieces ?? [], system);

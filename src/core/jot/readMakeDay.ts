@@ -99,7 +99,11 @@ const weighed: Record<UnitSystem, string> = { metric: 'g', us: 'oz', imperial: '
  * @returns undefined when it is about something else
  * @throws {CalculationError} quoting the amount that was not understood
  */
-export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefined {
+export function readMakeDay(
+  text: string,
+  system: UnitSystem,
+  teaspoonOfSalt: number = salts.fine.gramsPerTeaspoon,
+): MakeDay | undefined {
   const noted = readNote(text);
   if (noted) return { kind: 'noted', note: noted.note };
   const said = text
@@ -140,7 +144,7 @@ export function readMakeDay(text: string, system: UnitSystem): MakeDay | undefin
     return {
       kind: 'salted',
       grams:
-        amount.kind === 'volume' ? (amount.value / teaspoon) * salts.fine.gramsPerTeaspoon : amount.value,
+        amount.kind === 'volume' ? (amount.value / teaspoon) * teaspoonOfSalt : amount.value,
     };
   }
   const cloth = clothWork.exec(said);

@@ -56,5 +56,9 @@ export const addDays = (iso: string, days: number): string => dateOf(readDate(is
 /** Whole days from one ISO date to another. */
 export const daysBetween = (from: string, to: string): number => readDate(to) - readDate(from);
 
+/** The ISO date on which the week of a date begins, where weeks begin on a day: 0 is Sunday, 1 Monday. */
+export const weekFrom = (iso: string, begins: number): string =>
+  addDays(iso, -((weekdayOf(iso) + 1 - begins + 7) % 7));
+
 /** Monday is 0: the first of March of the year 0000 was a Wednesday. */
 export const weekdayOf = (iso: string): number => (readDate(iso) + 2) % 7;

@@ -34,3 +34,17 @@ test('salt by eye is reckoned as little, and never counted on for keeping', () =
   expect([eye.keeps, told.keeps]).toEqual([false, true]);
   expect(eye.salt).toBe(told.salt);
 });
+
+describe('a house’s own salt', () => {
+  it('is reckoned by what its teaspoon weighs, and what was spooned before stays what it was', () => {
+    const table = saltWays({ way: 'spoon', teaspoons: 2, kind: 'coarse' }, 500, 1400);
+    const own = saltWays({ way: 'spoon', teaspoons: 2, kind: 'coarse', teaspoon: 4 }, 500, 1400);
+    expect(table.salt).toBeCloseTo(10, 9);
+    expect(own.salt).toBeCloseTo(8, 9);
+    expect(own.teaspoons).toBeCloseTo(2, 9);
+    // Said by weight, the spoons are the house’s own.
+    const weighed = saltWays({ way: 'mass', grams: 8, kind: 'coarse' }, 500, 1400, undefined, { coarse: 4 });
+    expect(weighed.teaspoons).toBeCloseTo(2, 9);
+    expect(unsaltedFrom({ way: 'spoon', teaspoons: 2, kind: 'coarse', teaspoon: 4 }, 508, true)).toBe(500);
+  });
+});

@@ -1,6 +1,7 @@
 import type { Salting } from '../churning/batchEvents';
 import { brineStrength, saltDose } from './saltDose';
-import { keepingBrine, salts, saltSolubility, usualMoisture } from './salts';
+import type { SaltTeaspoon } from './salts';
+import { keepingBrine, saltSolubility, saltsOf, usualMoisture } from './salts';
 
 export interface SaltWays {
   /** g. */
@@ -21,16 +22,17 @@ export interface SaltWays {
  * One salting said in every other way: by weight of butter, by spoon, by spoon per litre of cream.
  * @param unsaltedMass butter without salt, g
  * @param creamVolume mL
+ * @param own what this house’s salts weigh, g in a level teaspoon
  */
 export function saltWays(
   salting: Salting,
   unsaltedMass: number,
   creamVolume: number,
   moisture = usualMoisture,
+  own: SaltTeaspoon = {},
 ): SaltWays {
   const salt = saltMassOf(salting, unsaltedMass, moisture);
-  const gramsPerTeaspoon =
-    salting.way === 'none' ? salts.fine.gramsPerTeaspoon : salts[salting.kind].gramsPerTeaspoon;
+  const gramsPerTeaspoon = teaspoonOf(salting, own);
   const brine = brineStrength(salt, unsaltedMass * moisture);
   const teaspoons = salt / gramsPerTeaspoon;
   return {
@@ -45,6 +47,16 @@ export function saltWays(
   };
 }
 
+/** What a level teaspoon of a salting’s salt weighs, g: as it was weighed when it was spooned, as this house’s own, as the table has it. */
+function teaspoonOf(salting: Salting, own: SaltTeaspoon = {}): number {
+  if (salting.way === 'spoon' && salting.teaspoon !== undefined) return salting.teaspoon;
+  return saltsOf(own)[salting.way === 'none' ? 'fine' : salting.kind].gramsPerTeaspoon;
+}
+
+/** g of salt in the spoons of a salting. */
+export const spoonGrams = (salting: Extract<Salting, { way: 'spoon' }>): number =>
+  salting.teaspoons * teaspoonOf(salting);
+
 function saltMassOf(salting: Salting, unsaltedMass: number, moisture: number): number {
   switch (salting.way) {
     case 'none':
@@ -52,13 +64,13 @@ function saltMassOf(salting: Salting, unsaltedMass: number, moisture: number): n
     case 'mass':
       return salting.grams;
     case 'spoon':
-      return salting.teaspoons * salts[salting.kind].gramsPerTeaspoon;
+      return spoonGrams(salting);
     case 'share':
       return saltDose({
         unsaltedMass,
         targetFraction: salting.share,
         moisture,
-        gramsPerTeaspoon: salts[salting.kind].gramsPerTeaspoon,
+        gramsPerTeaspoon: teaspoonOf(salting),
       }).salt;
   }
 }
@@ -71,6 +83,6 @@ export function unsaltedFrom(salting: Salting, weighed: number, saltIsIn: boolea
   if (!saltIsIn || salting.way === 'none') return weighed;
   if (salting.way === 'share') return weighed * (1 - salting.share);
   const salt =
-    salting.way === 'mass' ? salting.grams : salting.teaspoons * salts[salting.kind].gramsPerTeaspoon;
+    salting.way === 'mass' ? salting.grams : spoonGrams(salting);
   return Math.max(0, weighed - salt);
 }

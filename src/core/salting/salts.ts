@@ -11,6 +11,20 @@ export const salts = {
 export type SaltKind = keyof typeof salts;
 export const saltKinds = Object.keys(salts) as [SaltKind, ...SaltKind[]];
 
+/** What a house's own salts weigh, g in a level teaspoon. */
+export type SaltTeaspoon = Partial<Record<SaltKind, number>>;
+/** What a level teaspoon of any salt may weigh, g: from the lightest flake to a fine one packed down (engineering estimate). */
+export const teaspoonLimits = [1.5, 8] as const;
+
+/** The salts as a house has them: its own weight of a teaspoon where it weighed one. */
+export const saltsOf = (own: SaltTeaspoon): Record<SaltKind, { name: string; gramsPerTeaspoon: number }> =>
+  Object.fromEntries(
+    saltKinds.map((kind) => [
+      kind,
+      { name: salts[kind].name, gramsPerTeaspoon: own[kind] ?? salts[kind].gramsPerTeaspoon },
+    ]),
+  ) as Record<SaltKind, { name: string; gramsPerTeaspoon: number }>;
+
 /** Brine past which salt no longer dissolves and the butter grits, w/w at room temperature (handbook §6.11). */
 export const saltSolubility = 0.264;
 /** Brine from which butter counts as salted for keeping (handbook §6.11). */

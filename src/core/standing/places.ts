@@ -28,6 +28,49 @@ export const places = {
 export type Place = keyof typeof places;
 export const placeKeys = Object.keys(places) as [Place, ...Place[]];
 
+/** What a place is like; the temperature may be a house's own. */
+export interface PlaceKind {
+  name: string;
+  inSentence: string;
+  celsius: number;
+  u: number;
+  wet: boolean;
+}
+export type Places = Record<Place, PlaceKind>;
+
+/** Places whose temperature is a matter of the house, each with what it may be, °C. */
+export const ownPlaceLimits = {
+  room: [2, 38],
+  cool: [0, 22],
+  fridge: [-1, 14],
+  fanFridge: [-1, 14],
+  freezer: [-40, -4],
+} as const satisfies Partial<Record<Place, readonly [number, number]>>;
+export type OwnPlace = keyof typeof ownPlaceLimits;
+export const ownPlaceKeys = Object.keys(ownPlaceLimits) as [OwnPlace, ...OwnPlace[]];
+export const isOwnPlace = (place: Place): place is OwnPlace => place in ownPlaceLimits;
+
+/** Temperatures that a house said of its places, °C. */
+export type PlaceCelsius = Partial<Record<OwnPlace, number>>;
+
+/** The places as a house has them: its own temperatures where it said them, the table's elsewhere. What is wrapped up stands in the room. */
+export function placesOf(own: PlaceCelsius): Places {
+  const of = (place: Place): PlaceKind => {
+    const celsius = isOwnPlace(place) ? own[place] : place === 'wrapped' ? own.room : undefined;
+    return celsius === undefined ? places[place] : { ...places[place], celsius };
+  };
+  return Object.fromEntries(placeKeys.map((place) => [place, of(place)])) as Places;
+}
+
+/** What the dates on butter count on: a fridge of 4 °C or colder, a freezer of −18 (handbook §6.12); so much above it nobody reads, K. */
+const datesCountOn = { fridge: 4, freezer: -18, within: 1 } as const;
+
+/** Of the two places that dates count on, those that a house keeps warmer than that. */
+export const warmerThanDates = (own: PlaceCelsius): ('fridge' | 'freezer')[] =>
+  (['fridge', 'freezer'] as const).filter(
+    (place) => (own[place] ?? datesCountOn[place]) > datesCountOn[place] + datesCountOn.within,
+  );
+
 /** Shape of a vessel, mm inside; worked out from what it holds where nobody measured it. */
 export interface VesselShape {
   diameter: number;

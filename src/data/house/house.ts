@@ -2,6 +2,10 @@ import { QueryTypes } from 'sequelize';
 import type { ToolKey } from '@/core/churning/tools';
 import type { Breed } from '@/core/dairy/breeds';
 import type { UnitSystem } from '@/core/quantities/units';
+import type { SaltKind, SaltTeaspoon } from '@/core/salting/salts';
+import { saltKinds } from '@/core/salting/salts';
+import type { PlaceCelsius } from '@/core/standing/places';
+import { ownPlaceKeys } from '@/core/standing/places';
 import { database } from '../connection';
 import type { FarmScope } from '../farmScope';
 import { inFarm, lookInFarm } from '../farmScope';
@@ -16,6 +20,14 @@ export interface Farm {
   fatHardness: number;
   /** Butter there is room for in the freezer, g; null where nobody said. */
   freezerRoom: number | null;
+  /** Temperatures of its places, °C, where somebody said them. */
+  placeCelsius: PlaceCelsius;
+  /** What its salts weigh, g in a level teaspoon, where somebody weighed one. */
+  saltTeaspoon: SaltTeaspoon;
+  /** The salt it takes; null where nobody said. */
+  usualSalt: SaltKind | null;
+  /** The day its week begins on: 0 is Sunday, 1 Monday. */
+  weekBegins: number;
   /** Units and time zone were chosen, or taken from the first device. */
   settled: boolean;
 }
@@ -43,8 +55,8 @@ export interface Vessel {
   capacity: number;
   /** mm inside, when it was measured. */
   diameter: number | null;
-  /** What a separator is made of: discs, whether a motor turns it. */
-  equipment: { discs?: number; motor?: boolean };
+  /** What a separator is made of: discs, whether a motor turns it, its parts in the order in which they go together. */
+  equipment: { discs?: number; motor?: boolean; parts?: string[] };
 }
 
 export interface Animal {
@@ -88,7 +100,8 @@ export async function openFarm(id: string, name?: string): Promise<void> {
 
 export async function farmOf({ farmId, transaction }: FarmScope): Promise<Farm> {
   const [row] = await database().query<FarmRow>(
-    `SELECT id, name, unit_system AS "unitSystem", time_zone AS "timeZone", fat_hardness AS "fatHardness", freezer_room AS "freezerRoom", settled
+    `SELECT id, name, unit_system AS "unitSystem", time_zone AS "timeZone", fat_hardness AS "fatHardness", freezer_room AS "freezerRoom",
+            place_celsius AS "placeCelsius", salt_teaspoon AS "saltTeaspoon", usual_salt AS "usualSalt", week_begins AS "weekBegins", settled
      FROM farm WHERE id = :farmId`,
     { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
   );
@@ -100,13 +113,21 @@ export async function farmOf({ farmId, transaction }: FarmScope): Promise<Farm> 
     timeZone: row.timeZone,
     fatHardness: Number(row.fatHardness),
     freezerRoom: row.freezerRoom === null ? null : Number(row.freezerRoom),
+    placeCelsius: numbersOf(row.placeCelsius, ownPlaceKeys),
+    saltTeaspoon: numbersOf(row.saltTeaspoon, saltKinds),
+    usualSalt: saltKinds.find((kind) => kind === row.usualSalt) ?? null,
+    weekBegins: row.weekBegins,
     settled: row.settled,
   };
 }
 
+/** Of what is kept as JSON, the numbers under the names that are known: a file of elsewhere may hold others. */
+const numbersOf = <K extends string>(kept: Record<string, unknown>, names: readonly K[]): Partial<Record<K, number>> =>
+  Object.fromEntries(names.flatMap((name) => (typeof kept[name] === 'number' ? [[name, kept[name]]] : []))) as Partial<Record<K, number>>; // prettier-ignore
+
 export async function changeFarm(
   { farmId, transaction }: FarmScope,
-  change: Partial<Pick<Farm, 'name' | 'unitSystem' | 'timeZone' | 'fatHardness' | 'freezerRoom' | 'settled'>>,
+  change: Partial<Omit<Farm, 'id'>>,
 ): Promise<void> {
   const { fatHardness, freezerRoom, ...rest } = change;
   await FarmRow.update(
@@ -180,7 +201,7 @@ export async function changeVessel(
     capacity,
     diameter,
     ...change
-  }: Partial<Pick<Vessel, 'name' | 'capacity' | 'diameter'>> & { retiredAt?: Date },
+  }: Partial<Pick<Vessel, 'name' | 'capacity' | 'diameter' | 'equipment'>> & { retiredAt?: Date },
 ): Promise<void> {
   await VesselRow.update(
     {

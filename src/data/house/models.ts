@@ -8,6 +8,10 @@ export class FarmRow extends Model<InferAttributes<FarmRow>, InferCreationAttrib
   declare timeZone: CreationOptional<string>;
   declare fatHardness: CreationOptional<string>;
   declare freezerRoom: CreationOptional<string | null>;
+  declare placeCelsius: CreationOptional<Record<string, number>>;
+  declare saltTeaspoon: CreationOptional<Record<string, number>>;
+  declare usualSalt: CreationOptional<string | null>;
+  declare weekBegins: CreationOptional<number>;
   declare settled: CreationOptional<boolean>;
   declare nextBatchNumber: CreationOptional<number>;
   declare nextLotNumber: CreationOptional<number>;
@@ -22,6 +26,10 @@ export function defineFarm(sequelize: Sequelize): void {
       timeZone: DataTypes.TEXT,
       fatHardness: DataTypes.DECIMAL(4, 2),
       freezerRoom: DataTypes.DECIMAL(9, 1),
+      placeCelsius: DataTypes.JSONB,
+      saltTeaspoon: DataTypes.JSONB,
+      usualSalt: DataTypes.TEXT,
+      weekBegins: DataTypes.SMALLINT,
       settled: DataTypes.BOOLEAN,
       nextBatchNumber: DataTypes.INTEGER,
       nextLotNumber: DataTypes.INTEGER,

@@ -20,6 +20,7 @@ import { actId } from '../commands/command';
 import { localDate } from '../localDate';
 import { kept, movesOf } from '../ledger/redateButter';
 import { Refusal } from '../refusal';
+import { ownPlaces } from '../ledger/ownPlaces';
 
 /**
  * Books what the batch moved. A batch that was packed before and has changed since gets a counter-entry first, so that
@@ -240,7 +241,7 @@ async function putButtermilk(
       { kind: 'poured', id: `${actId(sender)}-bp`, ...poured },
       ...(told.some(({ kind }) => kind === 'placed')
         ? []
-        : [{ kind: 'placed' as const, id: `${actId(sender)}-ba`, atSeconds: drainedAt + 0.001, place: 'fridge' as const, celsius: 4 }]),
+        : [{ kind: 'placed' as const, id: `${actId(sender)}-ba`, atSeconds: drainedAt + 0.001, place: 'fridge' as const, celsius: (await ownPlaces(scope)).fridge.celsius }]),
     ],
     by,
   ); // prettier-ignore

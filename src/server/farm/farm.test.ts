@@ -132,7 +132,14 @@ describe('a whole farm as one document', () => {
     const before = {
       ...rest,
       version: 1,
-      farm: without([settled], 'freezer_room')[0],
+      farm: without(
+        [settled],
+        'freezer_room',
+        'place_celsius',
+        'salt_teaspoon',
+        'usual_salt',
+        'week_begins',
+      )[0],
       animals: without(document.animals, 'served_on', 'dry_on'),
       vessels: without(document.vessels, 'retired_at'),
       portions: without(document.portions, 'pieces', 'mixed_in'),

@@ -28,6 +28,32 @@ function refuseHuge(capacity: number): void {
     );
 }
 
+/** What a separator is made of. */
+const equipment = v.strictObject({
+  discs: v.optional(
+    v.pipe(
+      v.number(),
+      v.integer('a whole number.'),
+      v.minValue(1, 'at least one.'),
+      v.maxValue(200, 'at most 200 discs.'),
+    ),
+  ),
+  motor: v.optional(v.boolean()),
+  parts: v.optional(
+    v.pipe(
+      v.array(
+        v.pipe(
+          v.string(),
+          v.trim(),
+          v.minLength(1, 'a part of 1 to 80 letters is needed.'),
+          v.maxLength(80, 'a part of 1 to 80 letters is needed.'),
+        ),
+      ),
+      v.maxLength(40, 'at most 40 parts.'),
+    ),
+  ),
+});
+
 /** Adds a vessel or churn of the maker's own, with its size to the brim. */
 export const addVesselCommand = command({
   name: 'vessel.add',
@@ -39,20 +65,7 @@ export const addVesselCommand = command({
     capacity: positiveVolume,
     /** mm inside; worked out from what it holds when it is not given. */
     diameter: v.optional(vesselDiameter, null),
-    equipment: v.optional(
-      v.strictObject({
-        discs: v.optional(
-          v.pipe(
-            v.number(),
-            v.integer('a whole number.'),
-            v.minValue(1, 'at least one.'),
-            v.maxValue(200, 'at most 200 discs.'),
-          ),
-        ),
-        motor: v.optional(v.boolean()),
-      }),
-      {},
-    ),
+    equipment: v.optional(equipment, {}),
   }),
   carryOut: async (scope, vessel) => {
     if ((vessel.kind === 'churn') !== (vessel.tool !== null))
@@ -71,9 +84,11 @@ export const changeVesselCommand = command({
     name: v.optional(vesselName),
     capacity: v.optional(positiveVolume),
     diameter: v.optional(vesselDiameter),
+    /** Of a separator: what is said of it here replaces what was said. */
+    equipment: v.optional(equipment),
     retire: v.optional(v.boolean(), false),
   }),
-  carryOut: async (scope, { vesselId, retire, name, capacity, diameter }, sender) => {
+  carryOut: async (scope, { vesselId, retire, name, capacity, diameter, equipment: made }, sender) => {
     await holdVessel(scope, vesselId);
     const vessel = (await vesselsOf(scope)).find(({ id }) => id === vesselId);
     if (!vessel) throw new Refusal('That vessel is not one of this farm’s.', 'vesselId');
@@ -83,6 +98,8 @@ export const changeVesselCommand = command({
         `${vessel.name} still holds ${there.kind} (${there.code}): pour or use that first.`,
         'retire',
       );
+    if (made !== undefined && vessel.kind !== 'separator')
+      throw new Refusal(`${vessel.name} is no separator: only a separator has a list of parts.`, 'equipment');
     if (capacity !== undefined) {
       refuseHuge(capacity);
       if (there) refuseOverfull({ name: name ?? vessel.name, capacity }, 0, there.mass, 'capacity');
@@ -91,6 +108,7 @@ export const changeVesselCommand = command({
       ...(name === undefined ? {} : { name }),
       ...(capacity === undefined ? {} : { capacity }),
       ...(diameter === undefined ? {} : { diameter }),
+      ...(made === undefined ? {} : { equipment: { ...vessel.equipment, ...made } }),
       ...(retire ? { retiredAt: sender.receivedAt } : {}),
     });
     return { vesselId };

@@ -33,6 +33,8 @@ export interface BackupsView {
   elsewhere: boolean;
   /** Days since one left the machine; null for never. */
   leftDays: number | null;
+  /** Whether that cannot wait: no backup could be made, or the disk is nearly full. */
+  pressing: boolean;
   /** What is to be thought of, in a sentence; null where all is well. */
   says: string | null;
 }

@@ -6,7 +6,6 @@ import { positiveMass } from '@/core/calculation';
 import { atSeconds, id } from '@/core/churning/batchEvents';
 import { actId, command } from '../commands/command';
 import { isMade } from '@/core/standing/lotKinds';
-import { places } from '@/core/standing/places';
 import { addLotEvents } from '@/data/ledger/standing';
 import { Refusal } from '../refusal';
 import { intoMade, madeId } from './intoMade';
@@ -15,6 +14,7 @@ import type { Drawn } from './move';
 import { draw, milligrams, momentOf, move } from './move';
 import { kindNames } from '@/core/standing/lotKinds';
 import { wholeGrams } from '@/core/quantities/whole';
+import { ownPlaces } from './ownPlaces';
 
 /** Fat of whey that is strained off, as a share of it (engineering estimate). */
 const wheyFat = 0.001;
@@ -97,7 +97,7 @@ export const useLot = command({
             id: `${actId(sender)}-sa`,
             atSeconds: at.getTime() / 1000 + 0.001,
             place: sets.place,
-            celsius: sets.around ?? places[sets.place].celsius,
+            celsius: sets.around ?? (await ownPlaces(scope))[sets.place].celsius,
           },
           {
             kind: 'soured',

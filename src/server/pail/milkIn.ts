@@ -4,7 +4,7 @@ import { mass, positiveMass, temperature } from '@/core/calculation';
 import { atSeconds, id } from '@/core/churning/batchEvents';
 import { breedFat } from '@/core/dairy/breeds';
 import { milkBlock, pooledMilkFat, richestMilk } from '@/core/dairy/milkIn';
-import { placeKeys, places } from '@/core/standing/places';
+import { placeKeys } from '@/core/standing/places';
 import { animalsOf, farmOf } from '@/data/house/house';
 import { addLotEvents } from '@/data/ledger/standing';
 import { actId, command } from '../commands/command';
@@ -13,6 +13,7 @@ import { move, milligrams, momentOf } from '../ledger/move';
 import { localDate } from '../localDate';
 import { Refusal } from '../refusal';
 import { wholeKilograms } from '@/core/quantities/whole';
+import { ownPlaces } from '../ledger/ownPlaces';
 
 /** Most milk that comes in at once, g: past this a unit was mistyped (engineering estimate). */
 const mostMilk = 2_000_000;
@@ -156,7 +157,7 @@ export const milkIn = command({
             id: `${actId(sender)}-at`,
             atSeconds: at.getTime() / 1000 + 0.001,
             place: input.place,
-            celsius: places[input.place].celsius,
+            celsius: (await ownPlaces(scope))[input.place].celsius,
           },
         ],
         { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt },

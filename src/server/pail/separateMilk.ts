@@ -4,7 +4,7 @@ import { usesOf } from '@/core/byProducts/uses';
 import { fraction, mass, positiveMass, temperature } from '@/core/calculation';
 import { atSeconds, id } from '@/core/churning/batchEvents';
 import { richestCream } from '@/core/dairy/creamFat';
-import { placeKeys, places } from '@/core/standing/places';
+import { placeKeys } from '@/core/standing/places';
 import { coldestMilk } from '@/core/separating/separatorRun';
 import { addLotEvents, standingLots } from '@/data/ledger/standing';
 import { actId, command } from '../commands/command';
@@ -16,6 +16,7 @@ import { blendOf, draw, milligrams, momentOf, move, outs } from '../ledger/move'
 import { letPour } from '../ledger/judgedLots';
 import { Refusal } from '../refusal';
 import { wholeCelsius, wholeGrams } from '@/core/quantities/whole';
+import { ownPlaces } from '../ledger/ownPlaces';
 
 /** Fat of the milk is known this badly at worst: cream may hold this much more of it than there was (engineering estimate). */
 const mostFatOver = 1.5;
@@ -262,7 +263,7 @@ export const separateMilk = command({
         await addLotEvents(
           scope,
           lotId,
-          [{ kind: 'placed', id: `${actId(sender)}-a${i}`, atSeconds: at.getTime() / 1000 + 0.001, place, celsius: places[place].celsius }],
+          [{ kind: 'placed', id: `${actId(sender)}-a${i}`, atSeconds: at.getTime() / 1000 + 0.001, place, celsius: (await ownPlaces(scope))[place].celsius }],
           by,
         ); // prettier-ignore
     return { codes, creamMass, skimMass, skimFat: skimMass > 0 ? skimFat / skimMass : 0 };

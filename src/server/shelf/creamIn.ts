@@ -3,12 +3,13 @@ import * as v from 'valibot';
 import { positiveMass, temperature } from '@/core/calculation';
 import { atSeconds, id } from '@/core/churning/batchEvents';
 import { richestCream } from '@/core/dairy/creamFat';
-import { placeKeys, places } from '@/core/standing/places';
+import { placeKeys } from '@/core/standing/places';
 import { addLotEvents } from '@/data/ledger/standing';
 import { actId, command } from '../commands/command';
 import { intoVessel } from '../ledger/intoVessel';
 import { milligrams, momentOf, move } from '../ledger/move';
 import { Refusal } from '../refusal';
+import { ownPlaces } from '../ledger/ownPlaces';
 
 /** Leanest that is still called cream (handbook §6.1: light cream 18–20 %, half-and-half about 10), mass fraction. */
 const leanestCream = 0.08;
@@ -76,7 +77,7 @@ export const creamIn = command({
     await addLotEvents(
       scope,
       input.lotId,
-      [{ kind: 'placed', id: `${actId(sender)}-at`, atSeconds: at.getTime() / 1000 + 0.001, place: input.place, celsius: places[input.place].celsius }],
+      [{ kind: 'placed', id: `${actId(sender)}-at`, atSeconds: at.getTime() / 1000 + 0.001, place: input.place, celsius: (await ownPlaces(scope))[input.place].celsius }],
       { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt },
     ); // prettier-ignore
     return { lotId: input.lotId, code: codes[input.lotId] };

@@ -8,7 +8,7 @@ import { butterOnHand } from '@/data/ledger/ledger';
 import type { StandingLot } from '@/data/ledger/standing';
 import { lotsById } from '@/data/ledger/standing';
 import { meantFor } from '@/core/standing/meant';
-import { addDays } from '@/core/keeping/civilDate';
+import { weekFrom } from '@/core/keeping/civilDate';
 import { fridgeDoor } from '@/formats/fridgeDoor';
 import { jarLabel } from '@/formats/jarLabel';
 import type { SheetKey, SheetLabel } from '@/formats/labelSheet';
@@ -95,12 +95,11 @@ export const butterSheet = (
 /** Four weeks to write on by hand, from the first day of this week on. */
 export const fridgeDoorSheet = (farmId: string, paper: Paper): Promise<Uint8Array> =>
   inFarm(farmId, async (scope) => {
-    const { name, timeZone, unitSystem } = await farmOf(scope);
+    const { name, timeZone, unitSystem, weekBegins } = await farmOf(scope);
     const today = localDate(now(), timeZone);
-    const weekday = (new Date(`${today}T00:00:00Z`).getUTCDay() + 6) % 7;
     return fridgeDoor({
       farm: name,
-      from: addDays(today, -weekday),
+      from: weekFrom(today, weekBegins),
       paper,
       units: {
         metric: { volume: 'litres', mass: 'grams' },

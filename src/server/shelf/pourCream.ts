@@ -1,7 +1,7 @@
 import * as v from 'valibot';
 import { mass, temperature } from '@/core/calculation';
 import { atSeconds, id } from '@/core/churning/batchEvents';
-import { placeKeys, places } from '@/core/standing/places';
+import { placeKeys } from '@/core/standing/places';
 import { addLotEvents, lotsById } from '@/data/ledger/standing';
 import { isMade } from '@/core/standing/lotKinds';
 import { actId, command } from '../commands/command';
@@ -9,6 +9,7 @@ import { intoVessel, refuseOverfull } from '../ledger/intoVessel';
 import { blendOf, draw, milligrams, momentOf, move, outs } from '../ledger/move';
 import { letPour } from '../ledger/judgedLots';
 import { Refusal } from '../refusal';
+import { ownPlaces } from '../ledger/ownPlaces';
 
 /** Pools lots, thins them with skim, milk or water, tops one up, or sets part of one aside: grams flow, nothing else. */
 export const pourCream = command({
@@ -95,7 +96,7 @@ export const pourCream = command({
             id: `${actId(sender)}-at`,
             atSeconds: at.getTime() / 1000 + 0.001,
             place: input.place,
-            celsius: places[input.place].celsius,
+            celsius: (await ownPlaces(scope))[input.place].celsius,
           },
         ],
         { device: sender.device, commandId: sender.commandId, recordedAt: sender.receivedAt },

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { saltWays } from '@/core/salting/saltWays';
 import type { SaltDraft } from '../churning/finish/SaltChooser';
 import { readSalt, SaltChooser } from '../churning/finish/SaltChooser';
-import { useSay } from '../frame/FarmContext';
+import { useFarm, useSay } from '../frame/FarmContext';
 import { QuantityField } from '../quantity/QuantityField';
 import { understand } from '../quantity/understand';
 import { Enamel } from '../theme/Enamel';
@@ -14,8 +14,9 @@ import { butterFat, churnEfficiency } from './usual';
 /** Salt for some butter, said in every way it is measured. */
 export function SaltBench() {
   const say = useSay();
+  const { saltTeaspoon, usualSalt } = useFarm();
   const [typed, setTyped] = useState(say.system === 'metric' ? '500 g' : '1 lb');
-  const [salt, setSalt] = useState<SaltDraft>({ way: 'share', typed: '1.6 %', kind: 'fine' });
+  const [salt, setSalt] = useState<SaltDraft>({ way: 'share', typed: '1.6 %', kind: usualSalt ?? 'fine' });
   const butter = understand(typed, {
     system: say.system,
     kinds: ['mass'],
@@ -23,9 +24,9 @@ export function SaltBench() {
     check: ({ value }) => (value <= 0 ? 'An amount above zero is needed.' : undefined),
   });
   const grams = butter && 'quantity' in butter ? butter.quantity.value : undefined;
-  const { salting } = readSalt(salt, say.system);
+  const { salting } = readSalt(salt, say.system, undefined, saltTeaspoon);
   const creamFor = grams ? (grams * butterFat) / 0.38 / churnEfficiency : undefined;
-  const said = salting && grams && creamFor ? saltWays(salting, grams, creamFor) : undefined;
+  const said = salting && grams && creamFor ? saltWays(salting, grams, creamFor, undefined, saltTeaspoon) : undefined;
   return (
     <Enamel className={styles.form} aria-label="Salt">
       <h2>Salt, said every way</h2>

@@ -6,6 +6,9 @@ import type { BatchEvent } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { correctedFacts } from '@/core/churning/correctedFacts';
 import { tellBatch } from '@/core/churning/tellBatch';
+import type { PlaceCelsius } from '@/core/standing/places';
+import { useFarm } from '../frame/FarmContext';
+import { ownPauseCelsius } from './live/pauseCelsiusOf';
 import type { Told } from './makeDayEvents';
 import type { BatchView } from '@/server/churning/views';
 import { keep, tidyKept } from '../outbox/kept';
@@ -24,6 +27,13 @@ export interface LiveBatch {
   /** Marks what happened, now or at a given second; several go together or not at all. Returns their ids. */
   record: (told: Told | Told[], atSeconds?: number) => string[];
 }
+
+/** What is put by is as warm as this house said of the place, where it said so and nobody measured. */
+const ofPlace = (told: Told, own: PlaceCelsius) => {
+  if (told.kind !== 'paused' || told.celsius !== undefined || told.place === undefined) return {};
+  const celsius = ownPauseCelsius(own)[told.place];
+  return celsius === undefined ? {} : { celsius };
+};
 
 const ofOneLoad = new Set<BatchEvent['kind']>([
   'mark',
@@ -136,18 +146,19 @@ export function useBatch(drawn: BatchView, looked?: number): LiveBatch {
     ({ kind }: Told) => (beside && ofOneLoad.has(kind) ? { load: hand } : {}),
     [beside, hand],
   );
+  const { placeCelsius } = useFarm();
   const record = useCallback(
     (told: Told | Told[], atSeconds = clockSeconds()) => {
       const events = [told]
         .flat()
         .map(
           (body, i) =>
-            ({ id: newId(), atSeconds: atSeconds + i / 1000, ...body, ...ofLoad(body) }) as BatchEvent,
+            ({ id: newId(), atSeconds: atSeconds + i / 1000, ...body, ...ofPlace(body, placeCelsius), ...ofLoad(body) }) as BatchEvent,
         );
       void outbox.put('batch.record', { batchId: view.id, events });
       return events.map(({ id }) => id);
     },
-    [outbox, view.id, ofLoad],
+    [outbox, view.id, ofLoad, placeCelsius],
   );
   return { view, story, unsent, record };
 }

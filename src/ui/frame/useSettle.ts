@@ -34,7 +34,7 @@ export function SettleFirst(): null {
   useEffect(() => {
     if (settled) return;
     const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
-    const input = { unitSystem: systemOfDevice(), timeZone, first: true };
+    const input = { unitSystem: systemOfDevice(), timeZone, weekBegins: weekOfDevice(), first: true };
     const at = new Date(houseClock.now()).toISOString();
     void post(
       { id: newId(), farm, device, name: 'house.settle', input, at },
@@ -43,6 +43,15 @@ export function SettleFirst(): null {
     ).then((outcome) => outcome.kind === 'answer' && outcome.answer.status === 'done' && router.refresh());
   }, [farm, device, settled, router]);
   return null;
+}
+
+/** The day a week begins on where the device is from: 0 is Sunday. */
+function weekOfDevice(): number {
+  const locale = new Intl.Locale(navigator.language) as Intl.Locale & {
+    getWeekInfo?: () => { firstDay: number };
+    weekInfo?: { firstDay: number };
+  };
+  return (locale.getWeekInfo?.() ?? locale.weekInfo ?? { firstDay: 1 }).firstDay % 7;
 }
 
 const systemOfDevice = (): UnitSystem => (/^en-(us|lr)/i.test(navigator.language) ? 'us' : 'metric');

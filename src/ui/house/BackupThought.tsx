@@ -9,7 +9,7 @@ import styles from './House.module.css';
 export function BackupThought() {
   const { role } = useWho();
   const { data } = useBackups(role === 'owner');
-  if (!data?.says || (data.madeAtSeconds === null && !data.says.startsWith('No backup could'))) return null;
+  if (!data?.says || (data.madeAtSeconds === null && !data.pressing)) return null;
   return (
     <p className={styles.thought}>
       {data.says} <Link href="/house">To the house</Link>

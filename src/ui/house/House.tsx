@@ -10,7 +10,10 @@ import type { BackupsView } from '@/server/house/views';
 import { Backups, useBackups } from './Backups';
 import { useSay, useWho } from '../frame/FarmContext';
 import { list } from '@/core/quantities/list';
-import { vesselShape } from '@/core/standing/places';
+import { decimal } from '@/core/quantities/formatQuantity';
+import { saltsOf } from '@/core/salting/salts';
+import type { PlaceCelsius } from '@/core/standing/places';
+import { ownPlaceKeys, places, vesselShape } from '@/core/standing/places';
 import { Board } from '../board/Board';
 import type { Standing } from '../board/Board';
 import { drawnSize, profiles } from '../board/profiles';
@@ -28,7 +31,9 @@ const Calendars = laterPart(() => import('./Calendars').then((part) => part.Cale
 const Notified = laterPart(() => import('./Notified').then((part) => part.Notified));
 const People = laterPart(() => import('../people/People').then((part) => part.People));
 const Settings = laterPart(() => import('./Settings').then((part) => part.Settings));
+const Salts = laterPart(() => import('./Salts').then((part) => part.Salts));
 const TakeAlong = laterPart(() => import('./TakeAlong').then((part) => part.TakeAlong));
+const Temperatures = laterPart(() => import('./Temperatures').then((part) => part.Temperatures));
 const Vessels = laterPart(() => import('./Vessels').then((part) => part.Vessels));
 const Ways = laterPart(() => import('./Ways').then((part) => part.Ways));
 
@@ -131,6 +136,22 @@ export function House({ view }: { view: WholeHouse }) {
           </div>
         </Door>
         <Door
+          name="Fridge, freezer and rooms"
+          value={warmthSaid(view.farm.placeCelsius, say)}
+          group="house"
+          half
+        >
+          <Temperatures />
+        </Door>
+        <Door
+          name="Salt"
+          value={`${saltsOf({})[view.farm.usualSalt ?? 'fine'].name}, ${decimal(saltsOf(view.farm.saltTeaspoon)[view.farm.usualSalt ?? 'fine'].gramsPerTeaspoon, 1)} g a level tsp`}
+          group="house"
+          half
+        >
+          <Salts />
+        </Door>
+        <Door
           name="Ways of working"
           value={view.ways.length === 0 ? 'none yet' : list(view.ways.map((way) => way.name))}
           group="house"
@@ -187,6 +208,14 @@ export function House({ view }: { view: WholeHouse }) {
 /** “one churn”, “10 vessels”, or nothing. */
 const some = (count: number, what: string): string[] =>
   count === 0 ? [] : [count === 1 ? `one ${what}` : `${count} ${what}s`];
+
+/** How warm fridge and freezer are, or that nobody said. */
+function warmthSaid(own: PlaceCelsius, say: ReturnType<typeof useSay>): string {
+  const said = ownPlaceKeys.flatMap((place) =>
+    own[place] === undefined ? [] : [`${places[place].name.toLowerCase()} ${say.temperature(own[place])}`],
+  );
+  return said.length === 0 ? 'as such places usually are' : list(said);
+}
 
 /** How the newest backup stands, in a few words. */
 function backupsSaid(data: BackupsView | null | undefined, nowSeconds: number): string {

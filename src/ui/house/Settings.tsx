@@ -63,6 +63,16 @@ export function Settings({ farm }: { farm: Farm }) {
           { key: 'hard', name: 'Hard', small: 'winter hay' },
         ]}
       />
+      <Chips
+        legend="The week begins on"
+        chosen={String(farm.weekBegins)}
+        onChoose={(day) => void settle({ weekBegins: Number(day) }, 'Weeks begin on that day.')}
+        choices={[
+          { key: '1', name: 'Monday' },
+          { key: '0', name: 'Sunday' },
+          { key: '6', name: 'Saturday' },
+        ]}
+      />
       <div className={styles.name}>
         <TextField
           label="Name of the farm"

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { useSay } from '../frame/FarmContext';
+import { usePlaces, useSay, useTeaspoonOfSalt } from '../frame/FarmContext';
 import { useNotice } from '../frame/Notices';
 import { useNow } from '../frame/useNow';
 import { useOutbox } from '../outbox/OutboxProvider';
@@ -27,6 +27,8 @@ export function JotLine({
   const outbox = useOutbox();
   const notice = useNotice();
   const router = useRouter();
+  const places = usePlaces();
+  const teaspoonOfSalt = useTeaspoonOfSalt();
   useLater(theWriting);
   const [typed, setTyped] = useState('');
   const [wrong, setWrong] = useState<string>();
@@ -39,6 +41,8 @@ export function JotLine({
     setWrong(undefined);
     const done = await written.writeJot(typed, known, {
       say,
+      places,
+      teaspoonOfSalt,
       now,
       act,
       outbox,

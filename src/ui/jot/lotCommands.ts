@@ -7,6 +7,7 @@ import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { Quantity } from '@/core/quantities/parseQuantity';
 import { thinnedBy } from '@/core/separating/toFat';
 import { isMade, kindWord } from '@/core/standing/lotKinds';
+import type { Places } from '@/core/standing/places';
 import { places } from '@/core/standing/places';
 import type { useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';
@@ -43,7 +44,7 @@ function someOf(one: LotNow, amount: Quantity | undefined, say: Say): { mass: nu
  * Some of a lot put to a use, as the command that writes it and the sentence that says it back.
  * @returns a sentence where it cannot be
  */
-export function commandOfUse(of: OfUse, one: LotNow, name: string, say: Say): Written | string {
+export function commandOfUse(of: OfUse, one: LotNow, name: string, say: Say, own: Places = places): Written | string {
   const { lot } = one;
   if (!usesOf(lot.kind).includes(of.use)) return `In ${name} stands ${kindWord(lot.kind)}: that is not what is done with it.`;
   const some = someOf(one, of.amount, say);
@@ -61,7 +62,7 @@ export function commandOfUse(of: OfUse, one: LotNow, name: string, say: Say): Wr
     const culture = of.begins.culture && grams(of.begins.culture, density.yoghurt);
     const wrong = culture === undefined ? undefined : cultureWrong(culture, some.of);
     if (wrong) return wrong;
-    const sets = yoghurtSetting(some.of, { culture, celsius: of.begins.celsius, place: of.begins.place });
+    const sets = yoghurtSetting(some.of, { culture, celsius: of.begins.celsius, place: of.begins.place }, own);
     if (sets.hot) return `At ${say.temperature(sets.celsius)} the culture dies: let it come to ${say.temperature(44)} first.`;
     return {
       name: 'lot.use',

@@ -8,7 +8,8 @@ import type { Jot } from '@/core/jot/readJot';
 import type { OfLot } from '@/core/jot/readOfLot';
 import { list } from '@/core/quantities/list';
 import { kindWord } from '@/core/standing/lotKinds';
-import { places } from '@/core/standing/places';
+import type { Places } from '@/core/standing/places';
+import { places as inGeneral } from '@/core/standing/places';
 import { fatOfCut } from '@/core/separating/cutBetween';
 import type { PailView } from '@/server/pail/views';
 import { eventWords } from '../churning/eventWords';
@@ -32,6 +33,10 @@ import { pieceCommand } from './pieceCommand';
 /** What a jot is written with. */
 interface Desk {
   say: ReturnType<typeof useSay>;
+  /** Where things stand on this farm. */
+  places: Places;
+  /** What a level teaspoon of this house’s salt weighs, g. */
+  teaspoonOfSalt: number;
   now: number;
   act: ReturnType<typeof useAct>['act'];
   outbox: ReturnType<typeof useOutbox>;
@@ -48,7 +53,7 @@ interface Desk {
 export async function writeJot(
   typed: string,
   { view, batchId }: Offered,
-  { say, now, act, outbox, notice, refresh }: Desk,
+  { say, places, teaspoonOfSalt, now, act, outbox, notice, refresh }: Desk,
 ): Promise<boolean | string> {
   const holds = holdsOf(view);
   try {
@@ -70,6 +75,7 @@ export async function writeJot(
             };
           }),
           pieces: view.butter ?? [],
+          teaspoonOfSalt,
         },
         say.system,
       ),
@@ -205,7 +211,7 @@ export async function writeJot(
       case 'used': {
         const lot = holds.get(jot.vesselId);
         if (!lot) return 'Nothing stands in that vessel.';
-        const command = commandOfUse(jot.of, lotNow(lot, atSeconds), lot.vessel!.name, say);
+        const command = commandOfUse(jot.of, lotNow(lot, atSeconds), lot.vessel!.name, say, places);
         if (typeof command === 'string') return command;
         return act(command.name, { ...command.input, ...at }, timed(command.says));
       }
@@ -298,7 +304,7 @@ function saidOfLot(of: OfLot): string {
     case 'strained':
       return 'strained';
     case 'placed':
-      return `now ${places[of.place].inSentence}`;
+      return `now ${inGeneral[of.place].inSentence}`;
     case 'meant':
       return `kept for ${meantNames[of.for]}`;
     case 'looked':

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
-import { addDays, isDate, weekdayOf } from '@/core/keeping/civilDate';
+import { addDays, isDate, weekFrom } from '@/core/keeping/civilDate';
 import { planDoor } from '@/core/jot/planDoor';
 import type { DoorDay } from '@/core/jot/readDoor';
 import { mostLines, readDoor } from '@/core/jot/readDoor';
@@ -45,8 +45,8 @@ export function DoorPage({ view }: { view: DoorView }) {
   const say = useSay();
   const now = useNow(60_000);
   const today = say.dateOf(now);
-  const monday = addDays(addDays(today, -pageDays), -weekdayOf(addDays(today, -pageDays)));
-  const [{ typed, from, sendAs }, change, forget] = useDraft<DoorDraft>('door', () => ({ typed: '', from: monday }));
+  const begins = weekFrom(addDays(today, -pageDays), view.farm.weekBegins);
+  const [{ typed, from, sendAs }, change, forget] = useDraft<DoorDraft>('door', () => ({ typed: '', from: begins }));
   const { act, refused, busy } = useAct();
   const [done, setDone] = useState<string>();
   /** The days of what was sent, act by act. */
@@ -82,7 +82,7 @@ export function DoorPage({ view }: { view: DoorView }) {
     const id = sendAs ?? newId();
     change({ sendAs: id });
     if (await act('door.write', { acts: sent }, said, churned === 0, id)) {
-      change({ typed: '', from: monday, sendAs: undefined });
+      change({ typed: '', from: begins, sendAs: undefined });
       forget();
       setDone(said);
     } else change({ sendAs: undefined });

@@ -6,6 +6,7 @@ import type { ReactNode } from 'react';
 import { useMemo, useState } from 'react';
 import type { PieceForm } from '@/core/churning/batchWords';
 import { crockWater } from '@/core/keeping/crockWater';
+import type { Storage } from '@/core/keeping/keepingDate';
 import type { Waiting } from '@/core/standing/judgeLot';
 import type { LarderView } from '@/server/larder/views';
 import { useAct } from '../outbox/useAct';
@@ -14,13 +15,14 @@ import { ButterPiece } from '../board/ButterPiece';
 import { inTwo } from '../board/inTwo';
 import { Said, Wall } from '../board/Wall';
 import { Quiet } from '../theme/Enamel';
-import { useSay } from '../frame/FarmContext';
+import { useFarm, useSay } from '../frame/FarmContext';
 import { laterPart } from '../frame/laterPart';
 import { useLater } from '../frame/useLater';
 import { useNow } from '../frame/useNow';
 import type { ButterShown } from '@/server/today/views';
 import { butterWaits, mixedIn, ownName } from './butterStanding';
 import { toEat } from './toEat';
+import { DatesCountOn } from './DatesCountOn';
 import { FreezerRoom } from './FreezerRoom';
 import { InTheHand } from './InTheHand';
 import type { KeptPiece } from './keptPiece';
@@ -30,7 +32,7 @@ import styles from './Larder.module.css';
 const ButterIn = laterPart(() => import('./ButterIn').then((part) => part.ButterIn));
 
 /** The cupboards, from the table inwards, each with the temperature it is usually at, °C (docs/handbook.md, keeping): 4 °C and 0 °F. */
-const cupboards: { key: string; name: string; celsius?: number }[] = [
+const cupboards: { key: Storage; name: string; celsius?: number }[] = [
   { key: 'counter', name: 'Counter' },
   { key: 'crock', name: 'Crock' },
   { key: 'fridge', name: 'Fridge', celsius: 4 },
@@ -44,6 +46,7 @@ const atFirst = 12;
 /** Butter and ghee in their places, in the order to eat them; the one that is chosen in hand below. */
 export function Larder({ view, piece }: { view: LarderView; piece?: string | undefined }) {
   const say = useSay();
+  const own = useFarm().placeCelsius;
   // A page left open over a night is of the next day.
   const now = Math.floor(useNow(15_000) / 60) * 60;
   const today = say.dateOf(now);
@@ -109,7 +112,7 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
               <Cupboard
                 key={key}
                 name={name}
-                small={key === 'crock' ? water?.says : celsius === undefined ? undefined : say.temperature(celsius)}
+                small={key === 'crock' ? water?.says : celsius === undefined ? undefined : say.temperature(key === 'fridge' || key === 'freezer' ? (own[key] ?? celsius) : celsius)}
                 waits={key === 'crock' ? water?.waits : undefined}
                 butter={butter.filter(({ storage }) => storage === key)}
                 kept={kept.filter(({ cupboard }) => cupboard === key)}
@@ -121,6 +124,7 @@ export function Larder({ view, piece }: { view: LarderView; piece?: string | und
             ))}
         </div>
       </Wall>
+      <DatesCountOn />
       {inHand && <InTheHand key={inHand.lotId} pat={inHand} today={today} onGone={mark} quiet={watering} frozen={frozen} all={butter} />}
       {keptInHand && beside && (
         <beside.KeptInHand key={keptInHand.lotId} one={keptInHand.one} all={view.kept} separations={view.separations} quiet={watering} />

@@ -130,7 +130,7 @@ export function doorActs(
     // The churning and what came after it end before now, however late it was begun.
     const scale = Math.min(1, (now - atSeconds) / (60 * (took + after.packed + 1)));
     const at = (minute: number) => atSeconds + 60 * minute * scale;
-    const salting = butter.salted ? { way: 'share', share: usualSalt, kind: 'fine' } : { way: 'none' };
+    const salting = butter.salted ? { way: 'share', share: usualSalt, kind: view.farm.usualSalt ?? 'fine' } : { way: 'none' };
     const events = [
       ...(minutes === undefined ? [] : [{ kind: 'mark', stage: 'break', atSeconds: at(took) }]),
       { kind: 'drained', measured: 'skipped', atSeconds: at(took + after.drained) },

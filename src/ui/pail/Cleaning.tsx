@@ -6,6 +6,7 @@ import { Cautions } from '../caution/Caution';
 import { useAct } from '../outbox/useAct';
 import { Quiet } from '../theme/Enamel';
 import styles from './Pail.module.css';
+import { counted } from '@/core/quantities/counted';
 import { list } from '@/core/quantities/list';
 import { Press } from '../theme/Press';
 
@@ -82,7 +83,19 @@ export function Cleaning({ view }: { view: PailView }) {
             {done.size > 0 && done.size < steps.length ? 'Write these down' : 'All four done'}
           </Press>
         </div>
-        <Quiet>Taken apart while it is wet; dried milk holds on.</Quiet>
+        <Quiet>
+          Taken apart while it is wet; dried milk holds on.
+          {dirty.map(({ id, name, equipment: { discs, parts = [] } }) =>
+            parts.length === 0 ? null : (
+              <span key={id}>
+                {' '}
+                {name}: {counted(parts.length, 'part')}
+                {discs === undefined ? '' : ` and ${counted(discs, 'disc')}`} go through the wash, and are
+                counted out of it.
+              </span>
+            ),
+          )}
+        </Quiet>
       </div>
     </details>
   );

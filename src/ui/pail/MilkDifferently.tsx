@@ -4,9 +4,8 @@ import { milkBlock, pooledMilkFat } from '@/core/dairy/milkIn';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import { points } from '@/core/quantities/points';
 import type { Place } from '@/core/standing/places';
-import { places } from '@/core/standing/places';
 import type { Animal, PailView } from '@/server/pail/views';
-import { useSay } from '../frame/FarmContext';
+import { usePlaces, useSay } from '../frame/FarmContext';
 import { Chips } from '../quantity/Chips';
 import { QuantityField } from '../quantity/QuantityField';
 import type { SaidWhen } from '../quantity/saidWhen';
@@ -61,6 +60,7 @@ export function MilkDifferently({
   onUnstrained: (to: boolean) => void;
 }) {
   const say = useSay();
+  const places = usePlaces();
   const filled = view.lots.filter(({ kind, vessel }) => kind === 'milk' && vessel);
   return (
     <>

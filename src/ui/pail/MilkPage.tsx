@@ -21,6 +21,7 @@ import { useLotRecord } from '../standing/useLotRecord';
 import { SkimGauge } from './SkimGauge';
 
 const HeatCard = laterPart(() => import('../standing/HeatCard').then((part) => part.HeatCard));
+const AskMilk = laterPart(() => import('../asking/AskMilk').then((part) => part.AskMilk), null);
 const CorrectLot = laterPart(() => import('../standing/CorrectLot').then((part) => part.CorrectLot));
 const LotNotes = laterPart(() => import('../standing/LotNotes').then((part) => part.LotNotes));
 const TemperatureCard = laterPart(() =>
@@ -84,6 +85,9 @@ export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
             />
           )}
           <AlarmCaution one={one} now={now} />
+          {!judged.discard && !lot.blockedReason && waiting.tone !== 'danger' && (
+            <AskMilk one={one} animals={view.animals} today={say.dateOf(now)} />
+          )}
         </>
       }
       doors={

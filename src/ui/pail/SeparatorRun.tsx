@@ -33,6 +33,7 @@ import { skimUses } from './usual';
 import { list } from '@/core/quantities/list';
 import { densities } from '@/core/quantities/measuring';
 import { byScrew, coldestMilk } from '@/core/separating/separatorRun';
+import { putTogether } from './putTogether';
 import { useChimeAt } from './useChime';
 import { creamGoesTo, freeVessels, toUse, usualSkimUse } from './usual';
 
@@ -139,23 +140,7 @@ export function SeparatorRun({ view }: { view: PailView }) {
   useChimeAt(now, soon(firstFull), 'look');
   useChimeAt(now, soon(whole), 'done');
 
-  const parts: [string, string][] = [
-    [
-      'discs',
-      discs ? `${discs} discs in their order, by their numbers` : 'Discs in their order, by their numbers',
-    ],
-    ['seal', 'Seal ring whole and in its groove'],
-    ['nut', 'Bowl nut tight, marks in line'],
-    ['spouts', 'Cream spout over skim spout, each over its can'],
-    ['warm', 'Bowl warmed with hot water'],
-    ['lid', 'Lid on'],
-    [
-      'speed',
-      motor
-        ? 'At speed before the milk is let in'
-        : 'At speed before the milk is let in: the handle’s own bell or count, turns of the handle are not turns of the bowl',
-    ],
-  ];
+  const parts = putTogether(machine?.equipment ?? {});
   const ready = parts.every(([key]) => draft.checked.includes(key));
   // Milk that is kept from people’s food has no skim for them either.
   const skimUse = skimTo === 'keep' || skimUses(blocked).includes(skimTo) ? skimTo : 'keep';

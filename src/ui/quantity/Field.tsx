@@ -35,6 +35,8 @@ export function Field({
   | 'placeholder'
   | 'type'
   | 'multiline'
+  | 'minRows'
+  | 'maxRows'
   | 'name'
   | 'inputRef'
 > &

@@ -4,9 +4,8 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { list } from '@/core/quantities/list';
 import type { Place } from '@/core/standing/places';
-import { places } from '@/core/standing/places';
 import type { SaidLotEvent } from '@/core/standing/lotEvents';
-import { useSay } from '../frame/FarmContext';
+import { usePlaces, useSay } from '../frame/FarmContext';
 import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
@@ -27,6 +26,7 @@ const cultures = {
 /** Several vessels chilled, warmed or set to sour as one. */
 export function AllTogether({ ones }: { ones: readonly LotNow[] }) {
   const say = useSay();
+  const places = usePlaces();
   const { act, refused, busy } = useAct();
   const [place, setPlace] = useState<Place>('fridge');
   const [culture, setCulture] = useState<keyof typeof cultures>('no');

@@ -10,11 +10,10 @@ import { refuseSouring } from '@/core/ripening/refuseSouring';
 import type { SaidLotEvent } from '@/core/standing/lotEvents';
 import { souringIf } from '@/core/standing/souringSaid';
 import type { Route } from '@/core/standing/lotWords';
-import { places } from '@/core/standing/places';
 import type { Place } from '@/core/standing/places';
 import type { ShownLot } from '@/server/shelf/views';
 import { Cautions } from '../caution/Caution';
-import { useSay } from '../frame/FarmContext';
+import { usePlaces, useSay } from '../frame/FarmContext';
 import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
@@ -77,6 +76,7 @@ export function BeginSouring({
   now: number;
 }) {
   const say = useSay();
+  const places = usePlaces();
   const { act, refused, busy } = useAct();
   const { lot } = one;
   const lines = cultures.filter(({ id, blockedReason }) => id !== lot.id && blockedReason === null);

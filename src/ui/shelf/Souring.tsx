@@ -8,7 +8,7 @@ import { souringSaid } from '@/core/standing/souringSaid';
 import type { Look } from '@/core/standing/lotWords';
 import { decimal, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { Cautions } from '../caution/Caution';
-import { useSay } from '../frame/FarmContext';
+import { usePlaces, useSay } from '../frame/FarmContext';
 import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
@@ -33,6 +33,7 @@ const lookWords: Record<Look, string> = {
 /** While it sours: the window against the clock, what was seen, and chilling back when it is ready. */
 export function Souring({ one, now }: { one: LotNow; now: number }) {
   const say = useSay();
+  const places = usePlaces();
   const { act, refused } = useAct();
   const [typed, setTyped] = useState('');
   const { lot, story } = one;
@@ -165,7 +166,7 @@ export function Souring({ one, now }: { one: LotNow; now: number }) {
           size="large"
           onClick={() =>
             void record(
-              { kind: 'placed', place: 'fridge', celsius: 4 },
+              { kind: 'placed', place: 'fridge', celsius: places.fridge.celsius },
               yoghurt ? 'Into the fridge.' : 'Into the fridge; probe it in a few hours.',
             )
           }

@@ -8,12 +8,11 @@ import { CalculationError } from '@/core/calculationError';
 import { creamDensity } from '@/core/dairy/creamDensity';
 import { decimal, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { Place } from '@/core/standing/places';
-import { places } from '@/core/standing/places';
 import type { TemperMethod, TemperPlan } from '@/core/tempering/temperPlan';
 import { temperPlan } from '@/core/tempering/temperPlan';
 import { Door } from '../board/Door';
 import { Cautions } from '../caution/Caution';
-import { useFarm, useSay } from '../frame/FarmContext';
+import { useFarm, usePlaces, useSay } from '../frame/FarmContext';
 import { nextReading } from '../frame/farmTime';
 import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
@@ -58,6 +57,7 @@ const targetNames: Record<keyof typeof targets, string> = {
 export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: number | undefined }) {
   const { timeZone } = useFarm();
   const say = useSay();
+  const places = usePlaces();
   const { act, refused } = useAct();
   const { lot, story, celsius } = one;
   const under = story?.tempering;
@@ -96,11 +96,11 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
         soured: story?.soured ?? false,
         hardness: 0,
         methods: [
-          { method: 'roomAir' },
+          { method: 'roomAir', celsius: places.room.celsius },
           { method: 'bath', celsius: bathCelsius },
           { method: 'stirredBath', celsius: bathCelsius },
-          { method: 'fridge' },
-          { method: 'fanFridge' },
+          { method: 'fridge', celsius: places.fridge.celsius },
+          { method: 'fanFridge', celsius: places.fanFridge.celsius },
           { method: 'iceWater' },
         ],
         vesselFactors: lot.vesselReadings > 0 ? [lot.vesselFactor] : [],
@@ -239,7 +239,7 @@ export function Temper({ one, now, usual }: { one: LotNow; now: number; usual: n
                       atSeconds: clockSeconds(),
                       kind: 'placed',
                       place: 'fridge',
-                      celsius: 4,
+                      celsius: places.fridge.celsius,
                     },
                   ],
                 },

@@ -4,10 +4,9 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { kindWord } from '@/core/standing/lotKinds';
 import type { Place } from '@/core/standing/places';
-import { places } from '@/core/standing/places';
 import type { Vessel } from '@/server/pail/views';
 import type { LotView } from '@/server/shelf/views';
-import { useSay } from '../frame/FarmContext';
+import { usePlaces, useSay } from '../frame/FarmContext';
 import { newId } from '../outbox/newId';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
@@ -31,6 +30,7 @@ export function PourCard({
   house: { vessels: readonly Vessel[]; lots: readonly StandsThere[] };
 }) {
   const say = useSay();
+  const places = usePlaces();
   const { act, refused, busy } = useAct();
   const { lot } = one;
   const [typed, setTyped] = useState('');

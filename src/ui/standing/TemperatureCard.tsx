@@ -4,9 +4,9 @@ import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
 import { secondsUntil } from '@/core/standing/lotHeat';
 import type { Place } from '@/core/standing/places';
-import { places } from '@/core/standing/places';
 import { percent, spokenMinutes, text } from '@/core/quantities/formatQuantity';
-import { useSay } from '../frame/FarmContext';
+import { AskCooling } from '../asking/AskCooling';
+import { usePlaces, useSay } from '../frame/FarmContext';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import styles from '../pail/Pail.module.css';
 import { Chips } from '../quantity/Chips';
@@ -28,6 +28,7 @@ const coolers: readonly Place[] = ['fridge', 'fanFridge', 'coldWater', 'iceWater
 /** The temperature of a lot: its curve against its readings and the cold chain, where it stands, and what would be quicker. */
 export function TemperatureCard({ one, now, title }: { one: LotNow; now: number; title: string }) {
   const say = useSay();
+  const places = usePlaces();
   const { record, placed, refused } = useLotRecord(one.lot.id);
   const [typed, setTyped] = useState('');
   const { lot, story, celsius } = one;
@@ -52,7 +53,7 @@ export function TemperatureCard({ one, now, title }: { one: LotNow; now: number;
           ),
         ]),
       ),
-    [lot, story, celsius, place, one.fatShare],
+    [lot, story, celsius, place, places, one.fatShare],
   );
   // Boiled for yoghurt, it is to cool only so far.
   const toCulture =
@@ -111,6 +112,9 @@ export function TemperatureCard({ one, now, title }: { one: LotNow; now: number;
             : 'Safer: '}
           {places[quickest].name} would take {text(spokenMinutes((times![quickest] ?? 0) / 60))}.
         </p>
+      )}
+      {story && !cold && !setting && story.frozen === undefined && (
+        <AskCooling one={one} to={place === 'coldWater' ? 11 : 4.5} />
       )}
       <Chips
         legend="It stands"

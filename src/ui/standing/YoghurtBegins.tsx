@@ -12,9 +12,8 @@ import {
   yoghurtSetting,
 } from '@/core/byProducts/yoghurtSetting';
 import type { SettingPlace } from '@/core/byProducts/yoghurtSetting';
-import { places } from '@/core/standing/places';
 import { Cautions } from '../caution/Caution';
-import { useSay } from '../frame/FarmContext';
+import { usePlaces, useSay } from '../frame/FarmContext';
 import { clockSeconds, useNow } from '../frame/useNow';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
@@ -58,6 +57,7 @@ export function YoghurtBegins({
   onBegun: () => void;
 }) {
   const say = useSay();
+  const places = usePlaces();
   const now = Math.floor(useNow(60_000) / 60) * 60;
   const { act, refused, busy } = useAct();
   const [from, setFrom] = useState('pot');
@@ -82,11 +82,15 @@ export function YoghurtBegins({
     check: ({ value }) =>
       value < 4 || value > 95 ? `Between ${say.temperature(4)} and ${say.temperature(95)}.` : undefined,
   });
-  const { culture, celsius, around, held, hot } = yoghurtSetting(of, {
-    culture: dose && 'quantity' in dose ? dose.quantity.value : undefined,
-    celsius: warm && 'quantity' in warm ? warm.quantity.value : undefined,
-    place,
-  });
+  const { culture, celsius, around, held, hot } = yoghurtSetting(
+    of,
+    {
+      culture: dose && 'quantity' in dose ? dose.quantity.value : undefined,
+      celsius: warm && 'quantity' in warm ? warm.quantity.value : undefined,
+      place,
+    },
+    places,
+  );
   const plan = yoghurtPlan({
     milkMass: of,
     dose: Math.min(0.2, Math.max(0.005, culture / of)),

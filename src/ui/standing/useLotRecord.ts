@@ -1,7 +1,7 @@
 'use client';
 
 import type { Place } from '@/core/standing/places';
-import { places } from '@/core/standing/places';
+import { usePlaces } from '../frame/FarmContext';
 import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
 import type { Refused } from '../outbox/useAct';
@@ -13,6 +13,7 @@ export function useLotRecord(lotId: string): {
   placed: (place: Place) => Promise<boolean>;
   refused: Refused | undefined;
 } {
+  const places = usePlaces();
   const { act, refused } = useAct();
   const record = (event: Record<string, unknown>, says: string) =>
     act('lot.record', { lotId, events: [{ id: newId(), atSeconds: clockSeconds(), ...event }] }, says);

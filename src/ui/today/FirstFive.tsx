@@ -17,12 +17,12 @@ import type { Layer } from '../board/WareDrawing';
 import { WareDrawing } from '../board/WareDrawing';
 import { Cautions } from '../caution/Caution';
 import { amountRules } from '../churning/plan/creamRules';
-import { useFarm, useSay } from '../frame/FarmContext';
+import { useFarm, usePlaces, useSay } from '../frame/FarmContext';
 import { laterPart } from '../frame/laterPart';
 import { useSettle } from '../frame/useSettle';
 import { newId } from '../outbox/newId';
 import { rawCaution } from '@/core/keeping/cautions';
-import { places, vesselShape } from '@/core/standing/places';
+import { vesselShape } from '@/core/standing/places';
 import { clockSeconds } from '../frame/useNow';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
@@ -123,6 +123,7 @@ function drawn(ware: 'tub' | 'jar' | 'pail', capacity: number, layers: readonly 
 /** Milk that already stands: how much, how long, where; then the gauge shows its line and how deep to skim. */
 function StoodJar() {
   const say = useSay();
+  const places = usePlaces();
   const router = useRouter();
   const { act, refused, busy } = useAct();
   const [typed, setTyped] = useState('');

@@ -18,7 +18,7 @@ const day = 24 * hour;
 /** Butter is dated by the day; its last good one ends with the evening, h. */
 const lastEvening = 20;
 /** °C of the places butter is kept in, as the ranking needs them (engineering estimates). */
-const placeCelsius: Record<Storage, number> = { counter: 20, crock: 18, fridge: 4, freezer: -18 };
+const storedAt: Record<Storage, number> = { counter: 20, crock: 18, fridge: 4, freezer: -18 };
 
 /** The farm as `today.rank` sees it: every lot with the judgement that stands on every screen, butter, and what the house asks. */
 export function rankedFarm(
@@ -120,7 +120,7 @@ function rankedButter(pat: ButterShown, today: string, hourOfDay: number): Ranke
       mass: pat.mass,
       fat: 0.82,
       ageHours: Math.max(0, 24 * daysBetween(pat.madeOn, today)),
-      celsius: placeCelsius[pat.storage as Storage],
+      celsius: storedAt[pat.storage as Storage],
       raw: pat.raw,
       frozen: pat.storage === 'freezer',
       species: 'cow',

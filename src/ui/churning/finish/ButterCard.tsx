@@ -9,7 +9,7 @@ import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { butterNow, butterRemedy } from '@/core/working/butterNow';
 import type { ButterRemedy } from '@/core/working/butterNow';
 import { Door } from '../../board/Door';
-import { useSay } from '../../frame/FarmContext';
+import { usePlaces, useSay } from '../../frame/FarmContext';
 import { useNow } from '../../frame/useNow';
 import { Chips } from '../../quantity/Chips';
 import { QuantityField } from '../../quantity/QuantityField';
@@ -40,6 +40,7 @@ function useInHand({ facts, story, butterMass }: InHand) {
 /** Only when the butter is too soft or too hard: what brings it back, in numbers. It comes before everything else. */
 export function ButterRemedied(given: InHand) {
   const say = useSay();
+  const places = usePlaces();
   const { remedy } = useInHand(given);
   const chill =
     remedy?.kind === 'chill'
@@ -47,7 +48,7 @@ export function ButterRemedied(given: InHand) {
           void given.record({
             kind: 'paused',
             place: 'fridge',
-            celsius: 4,
+            celsius: places.fridge.celsius,
             minutes: Math.max(1, Math.round(remedy.fridgeMinutes)),
           })
       : undefined;

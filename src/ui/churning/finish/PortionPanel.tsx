@@ -13,7 +13,7 @@ import { usualMoisture } from '@/core/salting/salts';
 import type { BatchView } from '@/server/churning/views';
 import { Cautions } from '../../caution/Caution';
 import { Door } from '../../board/Door';
-import { useSay } from '../../frame/FarmContext';
+import { useFarm, useSay } from '../../frame/FarmContext';
 import { useDraft } from '../../frame/useDraft';
 import { useNow } from '../../frame/useNow';
 import { newId } from '../../outbox/newId';
@@ -52,12 +52,13 @@ export function PortionPanel({
   onWash: () => void;
 }) {
   const say = useSay();
+  const { saltTeaspoon } = useFarm();
   const { facts, moulds } = view;
   const told = useTold(tells, story, record);
   const [draft, change, forget] = useDraft<PortionDraft>(`portion:${view.id}`, () =>
     freshPortion(facts, moulds, story.portions.length > 0, say.system),
   );
-  const read = readPortion(draft, { facts, story, foreseen, moulds, system: say.system });
+  const read = readPortion(draft, { facts, story, foreseen, moulds, system: say.system, saltTeaspoon });
   const { typedMass, weighed, salting, ways, tooMuch, low, high, toCome } = read;
   const ready = read.ready && !told.waits;
   const { typed, storage, ghee } = draft;

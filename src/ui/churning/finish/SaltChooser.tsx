@@ -5,10 +5,10 @@ import type { Salting } from '@/core/churning/batchEvents';
 import type { UnitSystem } from '@/core/quantities/units';
 import { kitchenMeasures } from '@/core/quantities/units';
 import { decimal, spokenFraction, text } from '@/core/quantities/formatQuantity';
-import type { SaltKind } from '@/core/salting/salts';
-import { saltByEye, salts, someSalt } from '@/core/salting/salts';
+import type { SaltKind, SaltTeaspoon } from '@/core/salting/salts';
+import { saltByEye, saltKinds, salts, saltsOf, someSalt } from '@/core/salting/salts';
 import type { SaltWays } from '@/core/salting/saltWays';
-import { useSay } from '../../frame/FarmContext';
+import { useFarm, useSay } from '../../frame/FarmContext';
 import type { Understood } from '../../quantity/understand';
 import { QuantityField } from '../../quantity/QuantityField';
 import { understand } from '../../quantity/understand';
@@ -22,11 +22,6 @@ const tableTeaspoon = 4.92892159375;
 
 /** A farm's own teaspoons in one of the salt table. */
 const spoonsPer = (system: UnitSystem): number => tableTeaspoon / kitchenMeasures[system].teaspoon!;
-
-const saltKinds = Object.entries(salts).map(([key, { name, gramsPerTeaspoon }]) => ({
-  key: key as SaltKind,
-  name: `${name}, ${gramsPerTeaspoon} g a level tsp`,
-}));
 
 export interface SaltDraft {
   way: Salting['way'];
@@ -66,12 +61,14 @@ const toTheQuart =
 
 /**
  * What a salt draft says, or what is wrong with it.
+ * @param own what this house’s salts weigh, g in a level teaspoon
  * @param creamVolume mL of cream that was churned, for what is said by the quart of it
  */
 export function readSalt(
   draft: SaltDraft,
   system: ReturnType<typeof useSay>['system'],
   creamVolume?: number,
+  own: SaltTeaspoon = {},
 ): { salting?: Salting; understood: Understood } {
   const { way, kind } = draft;
   if (way === 'none') return { salting: { way }, understood: undefined };
@@ -122,7 +119,12 @@ export function readSalt(
     return {
       salting:
         understood && 'quantity' in understood
-          ? { way, teaspoons: understood.quantity.value / tableTeaspoon, kind }
+          ? {
+              way,
+              teaspoons: understood.quantity.value / tableTeaspoon,
+              kind,
+              ...(own[kind] === undefined ? {} : { teaspoon: own[kind] }),
+            }
           : undefined,
       understood,
     };
@@ -151,7 +153,8 @@ export function SaltChooser({
   creamOf?: number | undefined;
 }) {
   const say = useSay();
-  const { understood } = readSalt(draft, say.system, creamOf);
+  const { saltTeaspoon } = useFarm();
+  const { understood } = readSalt(draft, say.system, creamOf, saltTeaspoon);
   const [typedBefore, setTypedBefore] = useState<Partial<Record<Salting['way'], string>>>({});
   const convert = (way: Salting['way']) => {
     const kept = typedBefore[way];
@@ -207,7 +210,10 @@ export function SaltChooser({
             label="Kind of salt"
             chosen={draft.kind}
             onChoose={(kind) => onDraft({ ...draft, kind })}
-            choices={saltKinds}
+            choices={saltKinds.map((key) => ({
+              key,
+              name: `${salts[key].name}, ${decimal(saltsOf(saltTeaspoon)[key].gramsPerTeaspoon, 1)} g a level tsp`,
+            }))}
           />
         </div>
       )}

@@ -8,8 +8,9 @@ import { ninety } from '@/core/quantities/estimate';
 import type { UnitSystem } from '@/core/quantities/units';
 import { kitchenMeasures } from '@/core/quantities/units';
 import { creamSaltGoes } from '@/core/salting/creamSalt';
-import { saltedName, salts } from '@/core/salting/salts';
-import { saltWays, unsaltedFrom } from '@/core/salting/saltWays';
+import type { SaltTeaspoon } from '@/core/salting/salts';
+import { saltedName } from '@/core/salting/salts';
+import { saltWays, spoonGrams, unsaltedFrom } from '@/core/salting/saltWays';
 import { calledByMix, mixedFacts, mixedWater } from '@/core/working/mix';
 import { mixedGrams, piecesOfMix } from '@/core/working/mixedIn';
 import { intoPieces, shapedPortions } from '@/core/working/intoPieces';
@@ -112,12 +113,15 @@ export function readPortion(
     foreseen,
     moulds,
     system,
+    saltTeaspoon = {},
   }: {
     facts: BatchFacts;
     story: Pick<BatchStory, 'portions'> & Partial<Pick<BatchStory, 'creamSalt' | 'addedWater' | 'washes'>>;
     foreseen: Pick<Foreseen, 'butter'>;
     moulds: readonly { id: string; name?: string; capacity: number }[];
     system: UnitSystem;
+    /** What this house’s salts weigh, g in a level teaspoon. */
+    saltTeaspoon?: SaltTeaspoon;
   },
 ) {
   const { noScale, typed, count, container, piece, ghee, gheeTyped } = draft;
@@ -147,7 +151,7 @@ export function readPortion(
   // So much to the quart of cream is so much to this butter’s part of it.
   const ofAll = draft.dividing || already > 0 ? (weighed?.mass ?? 0) / Math.max(1, foreseen.butter.mass) : 1;
   const creamOf = facts.creamVolume * Math.min(1, ofAll);
-  const { salting } = readSalt(draft.salt, system, creamOf);
+  const { salting } = readSalt(draft.salt, system, creamOf, saltTeaspoon);
   const mixed = mixDrafts(draft.mixed).map((one) => {
     const understood = understand(one.typed, {
       system,
@@ -184,7 +188,9 @@ export function readPortion(
     creamSalt > 0
       ? part * creamSaltGoes(creamSalt, { ...facts, addedWater }, foreseen.butter.mass, washes.length).butter
       : 0;
-  const ways = salting && saltWays(withCreamSalt(salting, inIt), unsalted, facts.creamVolume * part);
+  const ways =
+    salting &&
+    saltWays(withCreamSalt(salting, inIt), unsalted, facts.creamVolume * part, undefined, saltTeaspoon);
   const total = weighed && ways && (saltIn ? weighed.mass : weighed.mass + ways.salt);
   const pieceRead: Understood = understand(piece, {
     system,
@@ -263,11 +269,7 @@ export function readPortion(
 }
 
 const plainGrams = (salting: Salting): number =>
-  salting.way === 'mass'
-    ? salting.grams
-    : salting.way === 'spoon'
-      ? salting.teaspoons * salts[salting.kind].gramsPerTeaspoon
-      : 0;
+  salting.way === 'mass' ? salting.grams : salting.way === 'spoon' ? spoonGrams(salting) : 0;
 
 /** Salt told by weight or spoon comes on top of what is in it; a share is of all of it. */
 function withCreamSalt(salting: Salting, inIt: number): Salting {

@@ -10,9 +10,8 @@ import { tools } from '@/core/churning/tools';
 import { whippedReason } from '@/core/jot/readMakeDay';
 import type { Quantity } from '@/core/quantities/parseQuantity';
 import { creamSaltGoes } from '@/core/salting/creamSalt';
-import { salts } from '@/core/salting/salts';
 import type { BatchView } from '@/server/churning/views';
-import { useSay } from '../../frame/FarmContext';
+import { useSay, useTeaspoonOfSalt } from '../../frame/FarmContext';
 import { Chips } from '../../quantity/Chips';
 import type { QuantityRules } from '../../quantity/understand';
 import { QuantityField } from '../../quantity/QuantityField';
@@ -123,6 +122,7 @@ export function CreamSaltForm({
 }: FormProps & { view: BatchView; story: BatchStory }) {
   const say = useSay();
   const { facts } = view;
+  const saltGrams = saltGramsOf(useTeaspoonOfSalt());
   const butter = facts.creamMass * facts.creamFat;
   return (
     <AmountForm
@@ -162,8 +162,10 @@ export function CreamSaltForm({
 
 /** More of the cream than this is no salt, as a share (engineering estimate). */
 const mostSalt = 0.1;
-const saltGrams = (kind: string, value: number): number =>
-  kind === 'volume' ? (value / teaspoonMillilitres) * salts.fine.gramsPerTeaspoon : value;
+const saltGramsOf =
+  (teaspoonOfSalt: number) =>
+  (kind: string, value: number): number =>
+    kind === 'volume' ? (value / teaspoonMillilitres) * teaspoonOfSalt : value;
 /** mL of a level teaspoon (handbook §6.11). */
 const teaspoonMillilitres = 4.93;
 

@@ -3,17 +3,18 @@
 import Button from '@mui/material/Button';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { Foreseen } from '@/core/churning/foresee';
-import { useSay } from '../../frame/FarmContext';
+import { useFarm, useSay } from '../../frame/FarmContext';
+import { pauseCelsiusOf } from './pauseCelsiusOf';
 import { Enamel } from '../../theme/Enamel';
 import { useOffered } from '../offered';
 import { Key } from '../Key';
 import { quietSince } from './quietSince';
 import type { LiveBatch } from '../useBatch';
 
-/** Where cream is put by most often, and how cold it is there, °C (engineering estimates). */
+/** Where cream is put by most often. */
 const places = {
-  fridge: { celsius: 4, words: 'It stood in the fridge', key: 'f' },
-  room: { celsius: 18, words: 'It stood in the room', key: 'v' },
+  fridge: { words: 'It stood in the fridge', key: 'f' },
+  room: { words: 'It stood in the room', key: 'v' },
 } as const;
 
 /** Asked when a churn seems to have turned for hours: a maker called away does not always press Pause. */
@@ -29,9 +30,10 @@ export function ForgottenPause({
   record: LiveBatch['record'];
 }) {
   const say = useSay();
+  const own = useFarm().placeCelsius;
   const since = quietSince(story, window, now);
   const stood = (place: keyof typeof places) => () =>
-    void record({ kind: 'paused', place, celsius: places[place].celsius }, since);
+    void record({ kind: 'paused', place, celsius: pauseCelsiusOf(own)[place] }, since);
   useOffered({
     'stood-fridge': since === undefined ? undefined : stood('fridge'),
     'stood-room': since === undefined ? undefined : stood('room'),

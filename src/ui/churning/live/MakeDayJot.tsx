@@ -5,7 +5,7 @@ import { CalculationError } from '@/core/calculationError';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { lastAct } from '@/core/churning/lastAct';
 import type { BatchView } from '@/server/churning/views';
-import { useSay } from '../../frame/FarmContext';
+import { useSay, useTeaspoonOfSalt } from '../../frame/FarmContext';
 import { useNotice } from '../../frame/Notices';
 import { useLater } from '../../frame/useLater';
 import { clockSeconds } from '../../frame/useNow';
@@ -35,6 +35,7 @@ export function MakeDayJot({
   record: LiveBatch['record'];
 }) {
   const say = useSay();
+  const teaspoonOfSalt = useTeaspoonOfSalt();
   const notice = useNotice();
   const [typed, setTyped] = useState('');
   const [wrong, setWrong] = useState<string>();
@@ -56,7 +57,7 @@ export function MakeDayJot({
     } = reading;
     try {
       const timed = readNote(typed) ? undefined : takeWhen(typed);
-      const act = readMakeDay(timed?.rest ?? typed, say.system);
+      const act = readMakeDay(timed?.rest ?? typed, say.system, teaspoonOfSalt);
       const at = timed && momentSaid(timed.when, clockSeconds(), say.timeZone);
       if (!act) return setWrong(`“${typed.trim()}” was not understood here. Say ${said[say.system]}.`);
       if (act.kind === 'undo') {

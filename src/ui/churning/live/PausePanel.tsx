@@ -4,15 +4,16 @@ import { useState } from 'react';
 import type { BatchFacts, EventOf } from '@/core/churning/batchEvents';
 import type { BatchStory } from '@/core/churning/batchStory';
 import type { PausePlace } from '@/core/churning/batchWords';
-import { pauseCelsius, pausePlaces } from '@/core/churning/batchWords';
+import { pausePlaces } from '@/core/churning/batchWords';
 import { clockText, spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { butterStands } from '@/core/working/butterNow';
-import { useSay } from '../../frame/FarmContext';
+import { useFarm, useSay } from '../../frame/FarmContext';
 import { useChimeAt } from '../../pail/useChime';
 import { Chips } from '../../quantity/Chips';
 import { QuantityField } from '../../quantity/QuantityField';
 import { understand } from '../../quantity/understand';
 import { Enamel, Quiet } from '../../theme/Enamel';
+import { pauseCelsiusOf } from './pauseCelsiusOf';
 import { pausedAnew } from './pausedAnew';
 import type { LiveBatch } from '../useBatch';
 import { wholeMinutes } from '@/core/quantities/whole';
@@ -47,6 +48,7 @@ export function PausePanel({
   record: LiveBatch['record'];
 }) {
   const say = useSay();
+  const usual = pauseCelsiusOf(useFarm().placeCelsius);
   const [typed, setTyped] = useState('');
   const place = pause.place ?? 'room';
   const understood = understand(typed, {
@@ -83,11 +85,11 @@ export function PausePanel({
       <Chips
         legend="It stands"
         chosen={place}
-        onChoose={(to) => change({ place: to, celsius: pauseCelsius[to] })}
+        onChoose={(to) => change({ place: to, celsius: usual[to] })}
         choices={pausePlaces.map((key) => ({
           key,
           name: names[key],
-          small: say.temperature(key === place ? (pause.celsius ?? pauseCelsius[key]) : pauseCelsius[key]),
+          small: say.temperature(key === place ? (pause.celsius ?? usual[key]) : usual[key]),
         }))}
       />
       <QuantityField
@@ -96,7 +98,7 @@ export function PausePanel({
         onTyped={setTyped}
         understood={understood}
         system={say.system}
-        hint={`${say.temperature(pause.celsius ?? pauseCelsius[place])} assumed`}
+        hint={`${say.temperature(pause.celsius ?? usual[place])} assumed`}
         onEnter={() => {
           if (!understood || !('quantity' in understood)) return;
           change({ place, celsius: understood.quantity.value });

@@ -5,12 +5,12 @@ import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import { inPoints, points } from '@/core/quantities/points';
 import { tools, toolKeys } from '@/core/churning/tools';
 import type { PlanView } from '@/server/churning/views';
-import { useSay } from '../../frame/FarmContext';
+import { useFarm, useSay } from '../../frame/FarmContext';
 import { useLater } from '../../frame/useLater';
 import { Chips } from '../../quantity/Chips';
 import { QuantityField } from '../../quantity/QuantityField';
 import type { PlanDraft, ReadPlan } from './planDraft';
-import { usualTemperatures } from './planDraft';
+import { coldsOf } from './planDraft';
 import styles from './PlanChurning.module.css';
 
 interface Asked {
@@ -124,6 +124,7 @@ export const AskKind = ({
 /** How cold it is. */
 export function AskCold({ draft, read, change }: Omit<Asked, 'plan'>) {
   const say = useSay();
+  const colds = coldsOf(useFarm());
   return (
     <>
       <Chips
@@ -131,9 +132,9 @@ export function AskCold({ draft, read, change }: Omit<Asked, 'plan'>) {
         chosen={draft.cold}
         onChoose={(cold) => change({ cold })}
         choices={[
-          { key: 'fridge', name: 'From the fridge', small: say.temperature(usualTemperatures.fridge) },
-          { key: 'cool', name: 'Cool', small: say.temperature(usualTemperatures.cool) },
-          { key: 'room', name: 'Room', small: say.temperature(usualTemperatures.room) },
+          { key: 'fridge', name: 'From the fridge', small: say.temperature(colds.fridge) },
+          { key: 'cool', name: 'Cool', small: say.temperature(colds.cool) },
+          { key: 'room', name: 'Room', small: say.temperature(colds.room) },
           ...(draft.aim === undefined
             ? []
             : [

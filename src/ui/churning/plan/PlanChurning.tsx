@@ -18,6 +18,7 @@ import { Beside } from '../../board/Beside';
 import { Rail } from '../../board/Board';
 import { Door, Doors } from '../../board/Door';
 import { Cautions } from '../../caution/Caution';
+import { AskPlan } from '../../asking/AskPlan';
 import { useSay } from '../../frame/FarmContext';
 import { laterPart } from '../../frame/laterPart';
 import { useDraft } from '../../frame/useDraft';
@@ -250,6 +251,7 @@ export function PlanChurning({
   const afterwardsNow = afterwards(
     draft.after,
     plan.ways.find(({ id }) => id === draft.way)?.way ?? plan.last,
+    plan.farm,
   );
   return (
     <Beside
@@ -285,6 +287,7 @@ export function PlanChurning({
           </Headline>
           {words ? <p>{words.why}</p> : from && <p>{from.says}</p>}
         </section>
+        {facts && foreseen && <AskPlan facts={facts} pace={plan.paces[facts.tool]} />}
         {loads && later.capacity !== undefined && (loads.loads > 1 || draft.loads !== undefined) && (
           <LoadsAsked
             loads={loads}

@@ -9,6 +9,10 @@ const farm: Farm = {
   timeZone: 'UTC',
   fatHardness: 0,
   freezerRoom: null,
+  placeCelsius: {},
+  saltTeaspoon: {},
+  usualSalt: null,
+  weekBegins: 1,
   settled: true,
 };
 const usFarm: Farm = { ...farm, unitSystem: 'us' };
@@ -276,9 +280,12 @@ test('what is said of the time after the break goes into the batch, and only tha
     usualStorage: 'freezer',
     usualWashes: 3,
   } as const;
-  expect(afterwards(undefined, last)).toEqual(last);
-  expect(afterwards({ usualSalt: { way: 'none' } }, last)).toEqual({ ...last, usualSalt: { way: 'none' } });
-  expect(afterwards({ usualWashes: 'clear' }, last)).not.toHaveProperty('usualWashes');
+  expect(afterwards(undefined, last, farm)).toEqual(last);
+  expect(afterwards({ usualSalt: { way: 'none' } }, last, farm)).toEqual({
+    ...last,
+    usualSalt: { way: 'none' },
+  });
+  expect(afterwards({ usualWashes: 'clear' }, last, farm)).not.toHaveProperty('usualWashes');
   expect(read({ after: { usualWashes: 2, usualStorage: 'crock' } }).facts).toMatchObject({
     usualWashes: 2,
     usualStorage: 'crock',

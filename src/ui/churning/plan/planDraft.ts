@@ -1,5 +1,5 @@
 import { amountRules, fatRules, sizeRules, temperatureRules } from './creamRules';
-import type { BatchFacts } from '@/core/churning/batchEvents';
+import type { BatchFacts, Salting } from '@/core/churning/batchEvents';
 import type { Loads } from '@/core/churning/splitLoads';
 import { splitLoads } from '@/core/churning/splitLoads';
 import type { ToolKey } from '@/core/churning/tools';
@@ -18,8 +18,10 @@ import {
   text,
 } from '@/core/quantities/formatQuantity';
 import type { UnitSystem } from '@/core/quantities/units';
+import type { SaltKind } from '@/core/salting/salts';
 import { weighed } from '@/core/quantities/measuring';
 import type { PlanView } from '@/server/churning/views';
+import type { Farm } from '@/server/house/views';
 import type { Understood } from '../../quantity/understand';
 import { ownMeasures } from '../../quantity/ownMeasures';
 import { understand } from '../../quantity/understand';
@@ -63,7 +65,15 @@ export interface PlanDraft {
 const brimfull = 1;
 
 /** Temperatures that go without a thermometer, °C (engineering estimates: fridge, cool larder, room). */
-export const usualTemperatures = { fridge: 4, cool: 12, room: 18 } as const;
+const usualTemperatures = { fridge: 4, cool: 12, room: 18 } as const;
+/** How warm cream is that nobody measured, °C, by where it stood: as this farm said of the place, else as is usual. */
+export const coldsOf = ({
+  placeCelsius: own,
+}: Pick<Farm, 'placeCelsius'>): Record<keyof typeof usualTemperatures, number> => ({
+  fridge: own.fridge ?? usualTemperatures.fridge,
+  cool: own.cool ?? usualTemperatures.cool,
+  room: own.room ?? usualTemperatures.room,
+});
 
 /** An amount of cream, or of what else is measured by jug or scale on make day. */
 export type CreamInFront = 'tub' | 'jar' | 'again' | undefined;
@@ -101,16 +111,15 @@ export function freshDraft(
 
 /** What of a batch's draft may hold for other cream: churn and kind of cream, and a fridge that nobody measures. */
 function ofToday(
-  { fatFromBatches }: Pick<PlanView, 'fatFromBatches'>,
+  { fatFromBatches, farm }: Pick<PlanView, 'fatFromBatches' | 'farm'>,
   base: PlanDraft,
   before: Omit<PlanDraft, 'amount' | 'breed'>,
   last: WayOfWorking,
 ): Partial<PlanDraft> {
-  const assumed = (Object.keys(usualTemperatures) as (keyof typeof usualTemperatures)[]).find(
+  const colds = coldsOf(farm);
+  const assumed = (Object.keys(colds) as (keyof typeof colds)[]).find(
     (key) =>
-      'temperatureAssumed' in last &&
-      last.temperatureAssumed === true &&
-      usualTemperatures[key] === last.temperature,
+      'temperatureAssumed' in last && last.temperatureAssumed === true && colds[key] === last.temperature,
   );
   return {
     ...before,
@@ -316,7 +325,7 @@ export function readPlan(
         : undefined
       : draft.cold === 'aimed'
         ? draft.aim
-        : usualTemperatures[draft.cold];
+        : coldsOf(plan.farm)[draft.cold];
   const knownFat = fatOf(draft, fat, plan.fatFromBatches);
   const read = { amount, temperature, fat, size, tool, capacity, knownFat, celsius };
   if (!amount || 'wrong' in amount)
@@ -372,21 +381,29 @@ export function readPlan(
       vesselId: vessel?.id ?? null,
       capacity,
       loads: loads.loads,
-      ...afterwards(draft.after, usual),
+      ...afterwards(draft.after, usual, plan.farm),
       ...(usual?.usualPieces === undefined ? {} : { usualPieces: usual.usualPieces }),
       ...(named ? { way: named.name } : {}),
     },
   };
 }
 
+/** By weight the kind of salt is no matter of the batch: it is the one the house takes, where it said which. */
+const ofKind = (salting: Salting, kind: SaltKind | null): Salting =>
+  salting.way === 'share' && kind ? { ...salting, kind } : salting;
+
 /** What is done once it broke: as it was said here, else as it is usual, else as most do. */
 export function afterwards(
   said: PlanDraft['after'],
   usual: Pick<WayOfWorking, 'usualSalt' | 'usualStorage' | 'usualWashes'> | undefined,
+  { usualSalt: kind }: Pick<Farm, 'usualSalt'>,
 ): Pick<BatchFacts, 'usualSalt' | 'usualStorage' | 'usualWashes'> {
   const washes = said?.usualWashes ?? usual?.usualWashes;
   return {
-    usualSalt: said?.usualSalt ?? usual?.usualSalt ?? { way: 'share', share: 0.016, kind: 'fine' },
+    usualSalt: ofKind(
+      said?.usualSalt ?? usual?.usualSalt ?? { way: 'share', share: 0.016, kind: 'fine' },
+      kind,
+    ),
     usualStorage: said?.usualStorage ?? usual?.usualStorage ?? 'fridge',
     ...(washes === undefined || washes === 'clear' ? {} : { usualWashes: washes }),
   };

@@ -1,0 +1,94 @@
+'use client';
+
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import type { OwnPlace } from '@/core/standing/places';
+import { ownPlaceKeys, ownPlaceLimits, places } from '@/core/standing/places';
+import { temperatureRules } from '../churning/plan/creamRules';
+import { useFarm, usePlaces, useSay } from '../frame/FarmContext';
+import { DatesCountOn } from '../larder/DatesCountOn';
+import { RefusedSentence } from '../outbox/RefusedSentence';
+import { useAct } from '../outbox/useAct';
+import { Chips } from '../quantity/Chips';
+import { QuantityField } from '../quantity/QuantityField';
+import { understand } from '../quantity/understand';
+import { Enamel, Quiet } from '../theme/Enamel';
+import styles from './House.module.css';
+
+/** How warm it is where things stand: each place as a thermometer there reads, else as such places usually are. */
+export function Temperatures() {
+  const say = useSay();
+  const { placeCelsius } = useFarm();
+  const own = usePlaces();
+  const { act, refused, busy } = useAct();
+  const [place, setPlace] = useState<OwnPlace>('fridge');
+  const [typed, setTyped] = useState('');
+  const [low, high] = ownPlaceLimits[place];
+  const said = placeCelsius[place];
+  const understood = understand(typed, {
+    ...temperatureRules(say.system),
+    check: ({ value }) =>
+      value < low || value > high ? `From ${say.temperature(low)} to ${say.temperature(high)}.` : undefined,
+  });
+  const celsius = understood && 'quantity' in understood ? understood.quantity.value : undefined;
+  const settle = (to: number | null) =>
+    act(
+      'house.settle',
+      { placeCelsius: { [place]: to } },
+      to === null
+        ? `${places[place].name}: ${say.temperature(places[place].celsius)} is reckoned with again.`
+        : `${places[place].name}: ${say.temperature(to)}. What stands there is reckoned with it from now on.`,
+      { name: 'house.settle', input: { placeCelsius: { [place]: said ?? null } } },
+    ).then((done) => done && setTyped(''));
+  return (
+    <Enamel className={styles.settings} aria-label="How warm it is">
+      <Chips
+        legend="Where"
+        chosen={place}
+        onChoose={(to) => {
+          setPlace(to);
+          setTyped('');
+        }}
+        choices={ownPlaceKeys.map((key) => ({
+          key,
+          name: places[key].name,
+          small: `${say.temperature(own[key].celsius)}${placeCelsius[key] === undefined ? ' assumed' : ''}`,
+        }))}
+      />
+      <div className={styles.name}>
+        <QuantityField
+          label={`${places[place].name}: a thermometer there reads`}
+          typed={typed}
+          onTyped={setTyped}
+          understood={understood}
+          system={say.system}
+          hint={`${say.temperature(own[place].celsius)}${said === undefined ? ' assumed' : ', as you said'}`}
+          onEnter={() => celsius !== undefined && void settle(celsius)}
+        />
+        <Button
+          variant="outlined"
+          disabled={busy || celsius === undefined}
+          onClick={() => celsius !== undefined && void settle(celsius)}
+        >
+          Keep
+        </Button>
+      </div>
+      {said !== undefined && (
+        <Button
+          variant="text"
+          disabled={busy}
+          sx={{ justifySelf: 'start' }}
+          onClick={() => void settle(null)}
+        >
+          Nobody knows: {say.temperature(places[place].celsius)} again
+        </Button>
+      )}
+      <RefusedSentence refused={refused} />
+      <DatesCountOn />
+      <Quiet>
+        Cooling, tempering, souring and what stands by over a night go by these. In a fridge, a glass of water
+        that stood there for a day reads truer than its dial.
+      </Quiet>
+    </Enamel>
+  );
+}
