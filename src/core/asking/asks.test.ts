@@ -56,13 +56,13 @@ describe('of milk that cools', () => {
 
 describe('of milk and what it makes', () => {
   const tansy: MilkedAnimal = { name: 'Tansy', breed: 'kerry', calvedOn: null, sharesWithCalf: false, withdrawnFrom: null, withdrawnUntil: null, withdrawnReason: null }; // prettier-ignore
-  const milk = { mass: 10_000, fat: 0.04, fatSd: 0.004, tested: false };
+  const milk = { mass: 10_000, fat: 0.04, fatSd: 0.006, tested: false };
 
   it('a calving nobody said moves it: late in milk it is richer', () => {
     const [calved, test] = milkAsks(milk, [tansy], 1, '2026-11-30');
     expect(calved).toMatchObject({ of: 'calved:Tansy', low: { answer: 45 }, high: { answer: 260 } });
     expect(calved!.high.gives!).toBeGreaterThan(calved!.low.gives!);
-    expect(test!.low.gives!).toBeCloseTo(10_000 * (0.04 - 1.645 * 0.004), 6);
+    expect(test!.low.gives!).toBeCloseTo(10_000 * (0.04 - 1.645 * 0.006), 6);
   });
 
   it('of milk that was tested nothing is asked, and of an animal that calved no day', () => {
@@ -70,6 +70,9 @@ describe('of milk and what it makes', () => {
     expect(
       milkAsks(milk, [{ ...tansy, calvedOn: '2026-09-01' }], 1, '2026-11-30').map(({ of }) => of),
     ).toEqual(['test']);
+    expect(
+      milkAsks({ ...milk, fatSd: 0.003 }, [{ ...tansy, calvedOn: '2026-09-01' }], 1, '2026-11-30'),
+    ).toEqual([]);
   });
 });
 

@@ -20,7 +20,16 @@ import styles from '../pail/Pail.module.css';
 import { Asked } from './Asked';
 
 /** Asks the one thing that would sharpen most when this is cold: how warm the place is, how wide the vessel, what a probe reads. */
-export function AskCooling({ one, to }: { one: LotNow; to: number }) {
+export function AskCooling({
+  one,
+  to,
+  says,
+}: {
+  one: LotNow;
+  /** °C it is to come to, as it is reckoned and as it is said. */
+  to: number;
+  says: number;
+}) {
   const say = useSay();
   const { placeCelsius } = useFarm();
   const { lot, story } = one;
@@ -36,7 +45,7 @@ export function AskCooling({ one, to }: { one: LotNow; to: number }) {
   const at = (seconds: number | undefined) =>
     seconds === undefined ? 'never' : `in ${text(spokenMinutes(seconds / 60))}`;
   const ends = (said: (answer: number) => string) =>
-    `${said(ask.low.answer)} it is at ${say.temperature(to)} ${at(ask.low.gives)}, ${said(ask.high.answer)} ${at(ask.high.gives)}.`;
+    `${said(ask.low.answer)} it is at ${say.temperature(says)} ${at(ask.low.gives)}, ${said(ask.high.answer)} ${at(ask.high.gives)}.`;
   switch (ask.of) {
     case 'place': {
       const { place } = story;
@@ -44,7 +53,7 @@ export function AskCooling({ one, to }: { one: LotNow; to: number }) {
       return (
         <Asked
           of={`place-${place}`}
-          says={`How warm is it ${places[place].inSentence}? Nobody said, so ${say.temperature(story.around)} is reckoned with. ${ends((answer) => `At ${say.temperature(answer)}`)}`}
+          says={`How warm is it ${places[place].inSentence}? Nobody said, so ${say.temperature(story.around)} is reckoned with. With ${ends((answer) => say.temperature(answer))}`}
         >
           <AnswerPlace place={place} />
         </Asked>
@@ -54,14 +63,17 @@ export function AskCooling({ one, to }: { one: LotNow; to: number }) {
       return lot.vessel ? (
         <Asked
           of={`width-${lot.vessel.id}`}
-          says={`How wide is ${lot.vessel.name} inside? Nobody measured. ${ends((answer) => `${say.length(answer)} wide`)}`}
+          says={`How wide is ${lot.vessel.name} inside? Nobody measured. At ${ends((answer) => say.length(answer))}`}
         >
           <AnswerWidth vesselId={lot.vessel.id} name={lot.vessel.name} />
         </Asked>
       ) : null;
     case 'reading':
       return (
-        <Asked of={`reading-${lot.vessel?.id ?? lot.id}`} says={readingSays(ask, at, say.temperature(to))} />
+        <Asked
+          of={`reading-${lot.vessel?.id ?? lot.id}`}
+          says={readingSays(ask, at, say.temperature(says))}
+        />
       );
   }
 }

@@ -24,21 +24,21 @@ export function AskMilk({ one, animals, today }: { one: LotNow; animals: readonl
   const say = useSay();
   const { lot } = one;
   const of = animals.filter(({ name }) => lot.details.animals?.includes(name));
-  const ask = worthAsking(
-    milkAsks(
-      { mass: lot.mass, fat: one.fatShare, fatSd: lot.fatSd ?? 0, tested: lot.fatMethod === 'test' },
-      of,
-      perFat,
-      today,
-    ),
+  const asks = milkAsks(
+    { mass: lot.mass, fat: one.fatShare, fatSd: lot.fatSd ?? 0, tested: lot.fatMethod === 'test' },
+    of,
+    perFat,
+    today,
   );
+  // A day is answered from memory; a test wants a kit.
+  const ask = worthAsking(asks.filter((one) => one.of !== 'test')) ?? worthAsking(asks);
   if (!ask) return null;
   const low = say.about(ask.low.gives!);
   const high = say.about(ask.high.gives!);
   if (ask.of === 'test')
     return (
       <Asked
-        of={`test-${lot.id}`}
+        of="milk-test"
         says={`A fat test would tell what this makes: ${low} of butter at ${text(spokenFraction(ask.low.answer))} fat, ${high} at ${text(spokenFraction(ask.high.answer))}. What it read is put in under “Notes, put right”.`}
       />
     );

@@ -17,11 +17,11 @@ export function AskPlan({ facts, pace }: { facts: BatchFacts; pace: ChurnPace | 
   const said = (answer: number) =>
     ask.of === 'warmth' ? say.temperature(answer) : `${text(spokenFraction(answer, 0))} fat`;
   const comes = (minutes: number | undefined) =>
-    minutes === undefined ? 'does not break' : `breaks after ${text(spokenMinutes(minutes))}`;
+    minutes === undefined ? 'it does not break' : `it breaks after ${text(spokenMinutes(minutes))}`;
   return (
     <Asked
       of={`plan-${ask.of}`}
-      says={`${ask.of === 'warmth' ? 'A thermometer' : 'A fat test'} would tell more than anything else: at ${said(ask.low.answer)} it ${comes(ask.low.gives)}, at ${said(ask.high.answer)} it ${comes(ask.high.gives)}.`}
+      says={`${ask.of === 'warmth' ? 'Nobody read its temperature' : 'Nobody tested its fat'}: at ${said(ask.low.answer)} ${comes(ask.low.gives)}, at ${said(ask.high.answer)} ${comes(ask.high.gives)}. ${ask.of === 'warmth' ? 'A thermometer' : 'A test'} tells which.`}
     />
   );
 }

@@ -8,6 +8,7 @@ import { Press } from '../theme/Press';
 const Line = styled('div')({
   display: 'grid',
   gap: 10,
+  gridColumn: '1 / -1',
   padding: '10px 0 4px 14px',
   borderLeft: '3px dashed var(--rim)',
   '& p': { margin: 0, maxWidth: '64ch' },
@@ -23,13 +24,13 @@ export function Asked({ of, says, children }: { of: string; says: string; childr
   if (leave) return null;
   return (
     <Line role="group" aria-label="What would sharpen it">
-      <p>{says}</p>
-      {children}
-      <span>
+      <p>
+        {says}{' '}
         <Press look="word" onClick={() => change({ leave: true })}>
           Not now
         </Press>
-      </span>
+      </p>
+      {children}
     </Line>
   );
 }

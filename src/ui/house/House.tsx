@@ -135,19 +135,13 @@ export function House({ view }: { view: WholeHouse }) {
             <Animals animals={view.animals} today={today} />
           </div>
         </Door>
-        <Door
-          name="Fridge, freezer and rooms"
-          value={warmthSaid(view.farm.placeCelsius, say)}
-          group="house"
-          half
-        >
+        <Door name="Fridge, freezer and rooms" value={warmthSaid(view.farm.placeCelsius, say)} group="house">
           <Temperatures />
         </Door>
         <Door
           name="Salt"
           value={`${saltsOf({})[view.farm.usualSalt ?? 'fine'].name}, ${decimal(saltsOf(view.farm.saltTeaspoon)[view.farm.usualSalt ?? 'fine'].gramsPerTeaspoon, 1)} g a level tsp`}
           group="house"
-          half
         >
           <Salts />
         </Door>

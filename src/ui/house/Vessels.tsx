@@ -67,7 +67,8 @@ export function Vessels({ vessels }: { vessels: readonly Vessel[] }) {
       />
       {vessel.kind === 'separator' && (
         <Field
-          label="Its parts, in the order they go together, one a line"
+          label="Its parts, one a line, in the order they go together"
+          sx={{ '&&': { flexBasis: '100%' } }}
           value={parts ?? had}
           multiline
           minRows={5}

@@ -85,9 +85,6 @@ export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
             />
           )}
           <AlarmCaution one={one} now={now} />
-          {!judged.discard && !lot.blockedReason && waiting.tone !== 'danger' && (
-            <AskMilk one={one} animals={view.animals} today={say.dateOf(now)} />
-          )}
         </>
       }
       doors={
@@ -116,6 +113,9 @@ export function MilkPage({ view, lotId }: { view: PailView; lotId: string }) {
             <LotNotes lot={lot} about="this milk" />
             <CorrectLot one={one} animals={view.animals} />
           </Door>
+          {!judged.discard && !lot.blockedReason && waiting.tone !== 'danger' && (
+            <AskMilk one={one} animals={view.animals} today={say.dateOf(now)} />
+          )}
         </>
       }
     />

@@ -114,7 +114,7 @@ export function TemperatureCard({ one, now, title }: { one: LotNow; now: number;
         </p>
       )}
       {story && !cold && !setting && story.frozen === undefined && (
-        <AskCooling one={one} to={place === 'coldWater' ? 11 : 4.5} />
+        <AskCooling one={one} {...(place === 'coldWater' ? { to: 11, says: 11 } : { to: 4.5, says: 4 })} />
       )}
       <Chips
         legend="It stands"

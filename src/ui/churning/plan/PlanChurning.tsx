@@ -287,7 +287,6 @@ export function PlanChurning({
           </Headline>
           {words ? <p>{words.why}</p> : from && <p>{from.says}</p>}
         </section>
-        {facts && foreseen && <AskPlan facts={facts} pace={plan.paces[facts.tool]} />}
         {loads && later.capacity !== undefined && (loads.loads > 1 || draft.loads !== undefined) && (
           <LoadsAsked
             loads={loads}
@@ -368,6 +367,7 @@ export function PlanChurning({
           )}
         </div>
         {despite !== undefined && <Cautions cautions={dangers} />}
+        {facts && foreseen && <AskPlan facts={facts} pace={plan.paces[facts.tool]} />}
         {!from && (
           <QuantityField
             label="How much cream"
