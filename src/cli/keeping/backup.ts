@@ -1,10 +1,11 @@
-import { chmodSync, existsSync, mkdirSync, mkdtempSync, renameSync, rmSync, statSync } from 'node:fs';
+import { existsSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { basename, dirname, join, resolve } from 'node:path';
 import { spawnSync } from 'node:child_process';
 import { Client } from 'pg';
 import { migrations } from '@/data/migrate';
 import type { BackupHeader } from './backupFile';
 import { BadBackup, readHeader, takeDump, writeBackup } from './backupFile';
+import { asideIn } from './aside';
 import { run } from './children';
 import { isCluster, postgresFolder, startDatabase, stopDatabase, withDatabaseOf } from './cluster';
 import type { Run } from './home';
@@ -87,8 +88,7 @@ export async function backUp(url: string, file: string, passphrase?: string): Pr
   let aside: string | undefined;
   try {
     mkdirSync(dirname(place), { recursive: true });
-    aside = mkdtempSync(join(dirname(place), '.immulgo-'));
-    chmodSync(aside, 0o700);
+    aside = asideIn(dirname(place), 'immulgo');
     const dump = join(aside, 'dump');
     // What is counted and what is written down stand in one snapshot.
     const header = await asAdmin(url, async (client) => {
@@ -160,7 +160,7 @@ export async function restore(
   makeFolder(dirname(home.folder), home, isRoot());
   if (isLocked(home.lock)) stopWith('the farm is being served: end it first with ./immulgo stop.');
   if (!existsSync(file)) stopWith(`there is no file ${file}.`);
-  const aside = mkdtempSync(join(home.folder, '.restoring-'));
+  const aside = asideIn(home.folder, 'restoring');
   try {
     const known = new Set(migrations.map(({ name }) => name));
     const read = readHeader(file, statSync(file).size);

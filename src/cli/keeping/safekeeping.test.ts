@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import {
   chmodSync,
   existsSync,
+  mkdirSync,
   mkdtempSync,
   readdirSync,
   readFileSync,
@@ -199,6 +200,15 @@ it('says that a place cannot be written, and leaves nothing behind', async () =>
     await expect(backUp(url, at)).rejects.toThrow(/is a folder/);
   });
   expect(readdirSync(at).filter((name) => name.startsWith('.immulgo-'))).toEqual([]);
+});
+
+it('what a power cut left of a backup is taken away by the next; one that is still being made is not', async () => {
+  const left = ['.immulgo-aB3dE6', '.immulgo-4194303-aB3dE6'];
+  const going = `.immulgo-${process.pid}-aB3dE6`;
+  for (const name of [...left, going]) mkdirSync(join(at, name));
+  await reached((url) => backUp(url, join(at, 'after-the-cut.backup')));
+  expect(readdirSync(at).filter((name) => name.startsWith('.immulgo-'))).toEqual([going]);
+  rmSync(join(at, going), { recursive: true });
 });
 
 it('keeps two weeks of days and a year of firsts of the month', () => {

@@ -10,8 +10,7 @@ import type { BackupsView } from '@/server/house/views';
 import { Backups, useBackups } from './Backups';
 import { useSay, useWho } from '../frame/FarmContext';
 import { list } from '@/core/quantities/list';
-import { decimal } from '@/core/quantities/formatQuantity';
-import { saltsOf } from '@/core/salting/salts';
+import { salts } from '@/core/salting/salts';
 import type { PlaceCelsius } from '@/core/standing/places';
 import { ownPlaceKeys, places, vesselShape } from '@/core/standing/places';
 import { Board } from '../board/Board';
@@ -138,60 +137,7 @@ export function House({ view }: { view: WholeHouse }) {
         <Door name="Fridge, freezer and rooms" value={warmthSaid(view.farm.placeCelsius, say)} group="house">
           <Temperatures />
         </Door>
-        <Door
-          name="Salt"
-          value={`${saltsOf({})[view.farm.usualSalt ?? 'fine'].name}, ${decimal(saltsOf(view.farm.saltTeaspoon)[view.farm.usualSalt ?? 'fine'].gramsPerTeaspoon, 1)} g a level tsp`}
-          group="house"
-        >
-          <Salts />
-        </Door>
-        <Door
-          name="Ways of working"
-          value={view.ways.length === 0 ? 'none yet' : list(view.ways.map((way) => way.name))}
-          group="house"
-        >
-          <div className={styles.inside}>
-            <Ways ways={view.ways} />
-          </div>
-        </Door>
-        <Door
-          name="Calendar and notices"
-          value={
-            view.calendars.length === 0
-              ? 'not told to any'
-              : view.calendars.length === 1
-                ? 'one address open'
-                : `${view.calendars.length} addresses open`
-          }
-          group="house"
-        >
-          <Calendars view={view} />
-          <Notified />
-        </Door>
-        <Door
-          name="People and devices"
-          value={
-            who.name ? `${who.name}, ${roleWords[who.role].name.toLowerCase()}` : 'you alone, on this machine'
-          }
-          group="house"
-        >
-          <div className={styles.inside}>
-            <People />
-          </div>
-        </Door>
-        {who.role === 'owner' && (
-          <Door name="Backups" value={backupsSaid(backups.data, view.nowSeconds)} group="house">
-            <Backups />
-          </Door>
-        )}
-        <Door name="Take along, bring in" value="JSON, workbook, CSV" group="house">
-          <TakeAlong tables={view.tables} />
-        </Door>
-        <Door
-          name="Settings"
-          value={`${{ metric: 'litres and grams', us: 'quarts and pounds', imperial: 'pints and pounds' }[view.farm.unitSystem]}, ${view.farm.timeZone}`}
-          group="house"
-        >
+        <Door name="Salt" value={salts[view.farm.usualSalt ?? 'fine'].name} group="house">
           <Settings farm={view.farm} />
         </Door>
       </Doors>
