@@ -138,6 +138,55 @@ export function House({ view }: { view: WholeHouse }) {
           <Temperatures />
         </Door>
         <Door name="Salt" value={salts[view.farm.usualSalt ?? 'fine'].name} group="house">
+          <Salts />
+        </Door>
+        <Door
+          name="Ways of working"
+          value={view.ways.length === 0 ? 'none yet' : list(view.ways.map((way) => way.name))}
+          group="house"
+        >
+          <div className={styles.inside}>
+            <Ways ways={view.ways} />
+          </div>
+        </Door>
+        <Door
+          name="Calendar and notices"
+          value={
+            view.calendars.length === 0
+              ? 'not told to any'
+              : view.calendars.length === 1
+                ? 'one address open'
+                : `${view.calendars.length} addresses open`
+          }
+          group="house"
+        >
+          <Calendars view={view} />
+          <Notified />
+        </Door>
+        <Door
+          name="People and devices"
+          value={
+            who.name ? `${who.name}, ${roleWords[who.role].name.toLowerCase()}` : 'you alone, on this machine'
+          }
+          group="house"
+        >
+          <div className={styles.inside}>
+            <People />
+          </div>
+        </Door>
+        {who.role === 'owner' && (
+          <Door name="Backups" value={backupsSaid(backups.data, view.nowSeconds)} group="house">
+            <Backups />
+          </Door>
+        )}
+        <Door name="Take along, bring in" value="JSON, workbook, CSV" group="house">
+          <TakeAlong tables={view.tables} />
+        </Door>
+        <Door
+          name="Settings"
+          value={`${{ metric: 'litres and grams', us: 'quarts and pounds', imperial: 'pints and pounds' }[view.farm.unitSystem]}, ${view.farm.timeZone}`}
+          group="house"
+        >
           <Settings farm={view.farm} />
         </Door>
       </Doors>

@@ -3,14 +3,15 @@
 import dynamic from 'next/dynamic';
 import { laterPart } from '../frame/laterPart';
 import type { TodayView } from '@/server/today/views';
+import { ClockBack } from './ClockBack';
+import { Today } from './Today';
 
-// Whoever has seen the one does not fetch the other.
+// Today comes with the page: fetched apart, what the house drew of it would be taken away and drawn anew.
 const FirstFive = dynamic(() => import('./FirstFive').then((part) => part.FirstFive));
 const BackupThought = laterPart(
   () => import('../house/BackupThought').then((part) => part.BackupThought),
   null,
 );
-const Today = dynamic(() => import('./Today').then((part) => part.Today));
 
 /** Today; the first five minutes where nothing is in the house yet. */
 export function Begin({ view }: { view: TodayView }) {
@@ -19,6 +20,7 @@ export function Begin({ view }: { view: TodayView }) {
   ) : (
     <>
       <Today view={view} />
+      <ClockBack view={view} />
       <BackupThought />
     </>
   );
