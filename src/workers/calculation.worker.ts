@@ -3,6 +3,7 @@ import { acrossTemperatures } from '@/core/churning/acrossTemperatures';
 import { liveChurn } from '@/core/churning/liveChurn';
 import { bankPlan } from '@/core/planning/bankPlan';
 import { herdForecast } from '@/core/planning/herdForecast';
+import { yearAhead } from '@/core/planning/yearAhead';
 import { todayRank } from '@/core/planning/todayRank';
 import { creamRise } from '@/core/separating/creamRise.calc';
 
@@ -13,6 +14,7 @@ const long = {
   'cream.rise': creamRise,
   'herd.forecast': herdForecast,
   'bank.plan': bankPlan,
+  'year.ahead': yearAhead,
   'today.rank': todayRank,
 };
 

@@ -30,6 +30,7 @@ test('every screen is sound, in the light and in the dark: accessible, no sidewa
     `/ledger/${batchId}`,
     '/ledger/trail',
     '/ledger/milk',
+    '/ledger/year',
     '/ledger/notebook',
     '/pail',
     `/pail/${milk}`,

@@ -20,8 +20,12 @@ const carriedByBreed: Partial<Record<Breed, number>> = {
   'brown-swiss': 290,
 };
 
+/** Days from service to birth of a breed. */
+export const carriedDays = (breed: Breed): number =>
+  carriedByBreed[breed] ?? carried[breedFat[breed].species].days;
+
 /** Days without milking before a birth: 45 to 60 let the udder recover (National Research Council, Nutrient Requirements of Dairy Cattle, 2001). */
-const restDays = 60;
+export const restDays = 60;
 /** A cow that is to calve once a year is served again so long after calving, days (365 less what she carries; engineering estimate). */
 const year = 365;
 /** Past the day it was due by this much nobody is waiting any more, days. */
@@ -54,7 +58,7 @@ export interface HerdDates {
 export function herdDates({ breed, calvedOn, servedOn, dryOn }: HerdAnimal, today: string): HerdDates {
   const { species } = breedFat[breed];
   const { sd } = carried[species];
-  const days = carriedByBreed[breed] ?? carried[species].days;
+  const days = carriedDays(breed);
   const carrying = servedOn !== null && (calvedOn === null || servedOn > calvedOn) ? servedOn : undefined;
   const found: HerdDates = {};
   if (carrying !== undefined) {

@@ -121,6 +121,34 @@ function refuseContradictions(animals: readonly Animal[]): void {
 /** A goat or ewe carries five months, a cow nine (engineering estimate: the shortest of them with its heat), days. */
 const shortestGestation = 140;
 
+/** Milk and fat on each day from a calving, at the animal’s own level: the same in every possible year but for that level. */
+interface Course {
+  milkOn: Float64Array;
+  fatOn: Float64Array;
+}
+const courses = new WeakMap<Animal, Course>();
+
+/** Between two days of a course, along a straight line. */
+function along(course: Float64Array, day: number): number {
+  const at = Math.floor(day);
+  return course[at]! + (day - at) * (course[at + 1]! - course[at]!);
+}
+
+function lactationOf(animal: Animal): Course {
+  const known = courses.get(animal);
+  if (known) return known;
+  const longest = Math.ceil(animal.milkingDays) + longestLate + 1;
+  const curve = curveWithPeak(animal.peak);
+  const mean = meanYield(curve, Math.max(30, animal.milkingDays));
+  const milkOn = Float64Array.from({ length: longest }, (_, day) => woodYield(curve, day));
+  const fatOn = milkOn.map((milk) => fatAtYield(animal.meanFat, milk, mean));
+  courses.set(animal, { milkOn, fatOn });
+  return { milkOn, fatOn };
+}
+
+/** Nobody dries off later than planned by more than this, days: ten standard deviations. */
+const longestLate = 100;
+
 /** One possible year: milk and fat of every week, g. */
 export function drawYear(
   { animals, weeks }: Pick<HerdInput, 'animals' | 'weeks'>,
@@ -134,8 +162,7 @@ export function drawYear(
     const fatLevel = Math.exp(draws.normal(0, spread.fat));
     const late = draws.normal(0, spread.calving);
     const driedLate = draws.normal(0, spread.dryOff);
-    const curve = curveWithPeak(one.peak * level);
-    const mean = meanYield(curve, Math.max(30, one.milkingDays));
+    const { milkOn, fatOn } = lactationOf(one);
     const nextCalving = one.nextCalving === undefined ? Infinity : one.nextCalving + late;
     for (let week = 0; week < weeks; week += 1) {
       const wobble = Math.exp(draws.normal(0, spread.week));
@@ -146,9 +173,9 @@ export function drawYear(
         const dry = now < nextCalving && now >= nextCalving - one.dryDays + driedLate;
         if (since <= colostrumDays || since > one.milkingDays + driedLate || dry) continue;
         if (one.withheld.some(({ from, to }) => now >= from && now <= to)) continue;
-        const whole = woodYield(curve, since) * wobble;
+        const whole = along(milkOn, since) * level * wobble;
         const kept = whole * (1 - one.calfShare);
-        const share = fatAtYield(one.meanFat * fatLevel, woodYield(curve, since), mean);
+        const share = along(fatOn, since) * fatLevel;
         milk[week]! += kept;
         fat[week]! += kept * Math.max(0.01, share - (calfTakesFat * Math.min(1, one.calfShare)) / 0.5);
       }

@@ -98,7 +98,7 @@ export const milkBookView = (farmId: string, asked: { of?: string; all?: boolean
     };
   });
 
-function whoseOf({ details, lot }: MilkingRow, idOf: ReadonlyMap<string, string>): string[] {
+export function whoseOf({ details, lot }: MilkingRow, idOf: ReadonlyMap<string, string>): string[] {
   if (Array.isArray(details.milkedIds)) return details.milkedIds as string[];
   return lot.animals.flatMap((name) => idOf.get(name) ?? []);
 }

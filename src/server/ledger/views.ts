@@ -1,3 +1,4 @@
+import type { YearAnimal } from '@/core/planning/yearHerd';
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import type { ButterOfMilk } from '@/core/dairy/butterOfMilk';
 import type { DayGiven, Lactation } from '@/core/dairy/milkGiven';
@@ -188,3 +189,17 @@ export const ledgerView = (farmId: string, most = 200): Promise<LedgerView> =>
       })),
     };
   });
+
+/** What a year of butter ahead is worked out from. Masses in g. */
+export interface YearView extends HouseView {
+  today: string;
+  /** Each with the peak that her own milkings showed. */
+  animals: YearAnimal[];
+  /** g of butter that came of a gram of the fat in all that was milked, and the batches that say so; none: as the book has it. */
+  butterPerFat: number;
+  batches: number;
+  /** g a week that is eaten, by the books; undefined where they do not tell yet. */
+  eaten: number | undefined;
+  frozen: number;
+  fresh: number;
+}

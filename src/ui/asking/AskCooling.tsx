@@ -4,11 +4,12 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { Ask } from '@/core/asking/ask';
 import { worthAsking } from '@/core/asking/ask';
+import { mayDo } from '@/core/people/roles';
 import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { coolingAsks } from '@/core/standing/coolingAsks';
 import { isOwnPlace, places } from '@/core/standing/places';
 import { temperatureRules } from '../churning/plan/creamRules';
-import { useFarm, useSay } from '../frame/FarmContext';
+import { useFarm, useSay, useWho } from '../frame/FarmContext';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import { Field } from '../quantity/Field';
@@ -32,6 +33,7 @@ export function AskCooling({
 }) {
   const say = useSay();
   const { placeCelsius } = useFarm();
+  const { role } = useWho();
   const { lot, story } = one;
   if (!story) return null;
   const ask = worthAsking(
@@ -41,7 +43,13 @@ export function AskCooling({
       readings: lot.vesselReadings,
     }),
   );
-  if (!ask) return null;
+  // Nobody is asked what they may not answer.
+  if (
+    !ask ||
+    (ask.of === 'place' && !mayDo(role, 'house.settle')) ||
+    (ask.of === 'width' && !mayDo(role, 'vessel.change'))
+  )
+    return null;
   const at = (seconds: number | undefined) =>
     seconds === undefined ? 'never' : `in ${text(spokenMinutes(seconds / 60))}`;
   const ends = (said: (answer: number) => string) =>

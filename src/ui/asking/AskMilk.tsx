@@ -5,10 +5,11 @@ import { useState } from 'react';
 import { worthAsking } from '@/core/asking/ask';
 import { butterOfMilk } from '@/core/dairy/butterOfMilk';
 import { milkAsks } from '@/core/dairy/milkAsks';
+import { mayDo } from '@/core/people/roles';
 import { isDate } from '@/core/keeping/civilDate';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { Animal } from '@/server/house/views';
-import { useSay } from '../frame/FarmContext';
+import { useSay, useWho } from '../frame/FarmContext';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import styles from '../pail/Pail.module.css';
@@ -22,6 +23,7 @@ const { perFat } = butterOfMilk({ milkFat: 0, boughtFat: 0, butterMass: 0, batch
 /** Asks the one thing that would sharpen most what this milk makes: when an animal calved, or a fat test. */
 export function AskMilk({ one, animals, today }: { one: LotNow; animals: readonly Animal[]; today: string }) {
   const say = useSay();
+  const { role } = useWho();
   const { lot } = one;
   const of = animals.filter(({ name }) => lot.details.animals?.includes(name));
   const asks = milkAsks(
@@ -31,7 +33,9 @@ export function AskMilk({ one, animals, today }: { one: LotNow; animals: readonl
     today,
   );
   // A day is answered from memory; a test wants a kit.
-  const ask = worthAsking(asks.filter((one) => one.of !== 'test')) ?? worthAsking(asks);
+  const ask =
+    (mayDo(role, 'animal.put') ? worthAsking(asks.filter(({ of }) => of !== 'test')) : undefined) ??
+    worthAsking(asks.filter(({ of }) => of === 'test'));
   if (!ask) return null;
   const low = say.about(ask.low.gives!);
   const high = say.about(ask.high.gives!);

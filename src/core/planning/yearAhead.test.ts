@@ -1,0 +1,105 @@
+import type { YearInput } from './yearAhead';
+import { weekOn, weeksAhead, yearAhead } from './yearAhead';
+import type { YearAnimal } from './yearHerd';
+import { herdYear } from './yearHerd';
+
+const today = '2026-12-01';
+const tansy: YearAnimal = {
+  name: 'Tansy', breed: 'kerry', calvedOn: '2026-04-10', servedOn: '2026-07-01', dryOn: null, sharesWithCalf: false,
+  withdrawnFrom: null, withdrawnUntil: null, milked: true, peak: 16_000,
+}; // prettier-ignore
+const year = (change: Partial<YearInput> = {}) =>
+  yearAhead({ today, animals: [tansy], butterPerFat: 1, demand: 400, frozen: 0, fresh: 400, changes: [], seed: 'y', runs: 100, ...change }); // prettier-ignore
+/** g in a stretch of weeks. */
+const made = (of: ReturnType<typeof year>, from: number, to: number) =>
+  of.weeks.slice(from, to).reduce((sum, { butter }) => sum + butter.mid, 0);
+
+describe('the year of an animal', () => {
+  it('goes from milk to dry to milk by her service, sixty days before she is due', () => {
+    const { stretches, calves, dries, animal } = herdYear(tansy, today, 364);
+    // Served on 1 July, 282 days: 9 April.
+    expect(calves).toEqual({ inDays: 129, said: true });
+    expect(dries).toEqual({ inDays: 69, said: false });
+    expect(stretches).toEqual([
+      { from: 0, to: 69, is: 'milk' },
+      { from: 69, to: 129, is: 'dry' },
+      { from: 129, to: 364, is: 'milk' },
+    ]);
+    expect(animal).toMatchObject({ calved: -235, nextCalving: 129, dryDays: 60 });
+  });
+
+  it('without a service she is taken to be served now, and that is not said of her', () => {
+    const { calves } = herdYear({ ...tansy, servedOn: null }, today, 364);
+    expect(calves).toEqual({ inDays: 282, said: false });
+  });
+
+  it('dried off when it was said, whatever the calendar would have', () => {
+    const { stretches, dries } = herdYear({ ...tansy, dryOn: '2026-12-31' }, today, 364);
+    expect(dries).toEqual({ inDays: 30, said: true });
+    expect(stretches[0]).toEqual({ from: 0, to: 30, is: 'milk' });
+  });
+
+  it('a goat has her young once a year; an animal of whom nobody said a calving is dry', () => {
+    expect(herdYear({ ...tansy, breed: 'goat', servedOn: null, calvedOn: '2026-03-01' }, today, 364).calves).toEqual({ inDays: 90, said: false });
+    expect(herdYear({ ...tansy, calvedOn: null, servedOn: null }, today, 364)).toMatchObject({ stretches: [{ from: 0, to: 364, is: 'dry' }], calves: undefined });
+  }); // prettier-ignore
+});
+
+describe('a year of butter ahead', () => {
+  it('is thin while she is dry and thick when she has calved, within its bands', () => {
+    const one = year();
+    expect(one.weeks).toHaveLength(weeksAhead);
+    expect(made(one, 11, 17)).toBeLessThan(0.1 * made(one, 22, 28));
+    for (const { butter } of one.weeks) {
+      expect(butter.low).toBeLessThanOrEqual(butter.mid);
+      expect(butter.mid).toBeLessThanOrEqual(butter.high);
+    }
+  });
+
+  it('closes where little is eaten, runs out in the dry weeks where much is, and the same seed gives the same year', () => {
+    expect(year({ demand: 150 }).chance).toBeGreaterThan(0.95);
+    const much = year({ demand: 4000 });
+    expect(much.chance).toBeLessThan(0.1);
+    expect(much.runsOut).toBeLessThan(20);
+    expect(year()).toEqual(year());
+    expect(year({ seed: 'other' }).chance).toBeCloseTo(year().chance, 0);
+  });
+
+  it('what is tried does what it says: a calf off, another cow, deeper, less eaten, cream bought', () => {
+    const sharing = { animals: [{ ...tansy, sharesWithCalf: true }] };
+    expect(year({ ...sharing, changes: [{ kind: 'calfOff' }] }).makes).toBeGreaterThan(
+      1.3 * year(sharing).makes,
+    );
+    const another = year({ changes: [{ kind: 'another', breed: 'kerry', calvesInDays: 14 }] });
+    expect(made(another, 3, 10)).toBeGreaterThan(1.5 * made(year(), 3, 10));
+    expect(another.herd).toHaveLength(2);
+    expect(year({ changes: [{ kind: 'deeper' }] }).makes).toBeCloseTo(1.07 * year().makes, 0);
+    const hungry = { demand: 1500 };
+    expect(year({ ...hungry, changes: [{ kind: 'buyCream' }] }).chance).toBeGreaterThanOrEqual(
+      year(hungry).chance,
+    );
+  });
+
+  it('with no animal nothing is made; what lies in the freezer is eaten, and then it is over', () => {
+    const none = year({ animals: [], frozen: 4000 });
+    expect(none.makes).toBe(0);
+    expect(none.chance).toBe(0);
+    expect(none.runsOut).toBe(11);
+    expect(year({ animals: [], frozen: 4000, room: 1000 }).noRoom).toBeGreaterThan(2000);
+  });
+
+  it('an animal whose milk was never weighed by herself is known worse', () => {
+    const wide = ({ weeks }: ReturnType<typeof year>) =>
+      Math.log(weeks[25]!.butter.high / weeks[25]!.butter.low);
+    expect(wide(year({ animals: [{ ...tansy, peak: undefined }] }))).toBeGreaterThan(2 * wide(year()));
+    expect(weekOn(today, 2)).toBe('2026-12-15');
+  });
+
+  it('tells how far it is, and stops where it is stopped', () => {
+    const told: number[] = [];
+    yearAhead({ today, animals: [tansy], butterPerFat: 1, demand: 400, frozen: 0, fresh: 0, changes: [], seed: 'y', runs: 50 }, (share) => told.push(share)); // prettier-ignore
+    expect(told.at(0)).toBe(0);
+    expect(told.at(-1)!).toBeGreaterThan(0.9);
+    expect(told.toSorted((a, b) => a - b)).toEqual(told);
+  });
+});

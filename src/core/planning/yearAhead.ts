@@ -1,0 +1,181 @@
+import { quantileSorted } from 'simple-statistics';
+import type { Breed } from '../dairy/breeds';
+import { addDays } from '../keeping/civilDate';
+import type { Estimate } from '../quantities/estimate';
+import { drawsFrom } from '../statistics/draws';
+import type { BankWeek } from './bankPlan';
+import { bankPlan } from './bankPlan';
+import { drawYear, herdSpread } from './herdForecast';
+import type { HerdYear, YearAnimal } from './yearHerd';
+import { herdYear } from './yearHerd';
+
+/** What can be tried of a year. */
+export type Change =
+  | { kind: 'calfOff' }
+  | { kind: 'another'; breed: Breed; calvesInDays: number }
+  | { kind: 'deeper' }
+  | { kind: 'buyCream' };
+
+export interface YearInput {
+  /** ISO date. */
+  today: string;
+  animals: YearAnimal[];
+  /** g of butter that comes of a gram of fat in the milk, of all that is milked. */
+  butterPerFat: number;
+  /** g of butter a week that is eaten. */
+  demand: number;
+  /** g in the freezer and elsewhere. */
+  frozen: number;
+  fresh: number;
+  /** The freezer’s room, g; undefined where nobody said. */
+  room?: number | undefined;
+  changes: Change[];
+  seed: string;
+  runs: number;
+}
+
+export interface YearWeek {
+  /** g of butter that the milk of the week can make. */
+  butter: Estimate;
+  /** g in the freezer at its end. */
+  bank: Estimate;
+}
+
+export interface YearAhead {
+  weeks: YearWeek[];
+  herd: HerdYear[];
+  /** Chance that there is butter of one’s own in every week, 0 … 1. */
+  chance: number;
+  /** The week in which it runs out in the middle one of the years in which it does. */
+  runsOut: number | undefined;
+  /** Most that lies in the freezer, g, and the week of it. */
+  most: { week: number; bank: number };
+  /** g that the freezer has no room for at its fullest. */
+  noRoom: number;
+  /** g a week that could be eaten all year, nineteen years in twenty. */
+  sustainable: number;
+  /** g made in the year in the middle, and eaten. */
+  makes: number;
+  eats: number;
+}
+
+export const weeksAhead = 52;
+/** What an animal gives where nobody milked her by herself is known so much worse, standard deviation of its logarithm (engineering estimate). */
+const unknownLevel = 0.3;
+const knownLevel = 0.08;
+/** A little deeper brings so much more of the fat into the cream (handbook §6.2, engineering estimate). */
+const deeperBrings = 1.07;
+/** Cream that is bought for two months makes so much of what is eaten in them: all of it. */
+const boughtWeeks = 9;
+
+/**
+ * A year of butter ahead: what the herd gives week by week by Wood's curve, each animal’s own level where her milkings showed it, what of
+ * it becomes butter here, what is eaten, and what has to lie in the freezer. Bands from possible years, drawn with a seed.
+ * @param progress called now and then with the share done; may throw to stop
+ */
+export function yearAhead(input: YearInput, progress?: (share: number) => void): YearAhead {
+  const has = (kind: Change['kind']) => input.changes.some((one) => one.kind === kind);
+  const more = input.changes.flatMap((one): YearAnimal[] =>
+    one.kind === 'another'
+      ? [
+          {
+            name: 'another',
+            breed: one.breed,
+            // She comes when she has calved: until then she gives nothing here.
+            calvedOn: null,
+            servedOn: null,
+            dryOn: null,
+            sharesWithCalf: false,
+            withdrawnFrom: null,
+            withdrawnUntil: null,
+            milked: false,
+          },
+        ]
+      : [],
+  );
+  const days = weeksAhead * 7;
+  const herd = [...input.animals, ...more].map((one) =>
+    herdYear(has('calfOff') ? { ...one, sharesWithCalf: false } : one, input.today, days),
+  );
+  const comes = input.changes.find((one) => one.kind === 'another');
+  if (comes) {
+    const last = herd.at(-1)!;
+    last.animal = { ...last.animal, nextCalving: comes.calvesInDays };
+    last.calves = { inDays: comes.calvesInDays, said: false };
+    last.stretches = [
+      { from: Math.max(0, comes.calvesInDays), to: Math.min(days, comes.calvesInDays + 305), is: 'milk' },
+    ];
+  }
+  const draws = drawsFrom(input.seed);
+  const perFat = input.butterPerFat * (has('deeper') ? deeperBrings : 1);
+  const years = Array.from({ length: input.runs }, (_, i) => {
+    if (progress && i % 25 === 0) progress((0.6 * i) / input.runs);
+    const fat = new Float64Array(weeksAhead);
+    for (const { animal, known } of herd) {
+      const spread = { ...herdSpread, level: known ? knownLevel : unknownLevel };
+      const one = drawYear({ animals: [animal], weeks: weeksAhead }, draws, spread);
+      for (let week = 0; week < weeksAhead; week += 1) fat[week]! += one.fat[week]!;
+    }
+    return fat;
+  });
+  // Bought cream stands in for the weeks in which the herd makes least.
+  const bought = new Float64Array(weeksAhead);
+  const middles = Array.from(
+    { length: weeksAhead },
+    (_, week) =>
+      perFat *
+      quantile(
+        years.map((year) => year[week]!),
+        0.5,
+      ),
+  );
+  if (has('buyCream'))
+    for (const week of middles
+      .map((_, i) => i)
+      .toSorted((a, b) => middles[a]! - middles[b]!)
+      .slice(0, boughtWeeks))
+      bought[week] = input.demand;
+  const butter = middles.map((mid, week): Estimate => {
+    const all = years.map((year) => year[week]!);
+    const more = bought[week]!;
+    return {
+      low: more + perFat * quantile(all, 0.05),
+      mid: more + mid,
+      high: more + perFat * quantile(all, 0.95),
+    };
+  });
+  const plan = bankPlan(
+    {
+      weeks: butter,
+      demand: input.demand,
+      frozen: input.frozen,
+      fresh: input.fresh,
+      capacity: 50_000,
+      salted: true,
+      acceptable: 0.05,
+      seed: input.seed,
+      runs: input.runs,
+    },
+    progress && ((share) => progress(0.6 + 0.4 * share)),
+  );
+  return {
+    weeks: plan.weeks.map(({ bank }: BankWeek, week) => ({ butter: butter[week]!, bank })),
+    herd,
+    chance: 1 - plan.chanceOut,
+    runsOut: plan.firstShort === undefined ? undefined : Math.round(plan.firstShort),
+    most: plan.most,
+    noRoom: input.room === undefined ? 0 : Math.max(0, plan.most.bank - input.room),
+    sustainable: plan.sustainable,
+    makes: butter.reduce((sum, { mid }) => sum + mid, 0),
+    eats: weeksAhead * input.demand,
+  };
+}
+
+const quantile = (values: number[], at: number): number =>
+  quantileSorted(
+    values.toSorted((a, b) => a - b),
+    at,
+  );
+
+/** The ISO date on which a week of the year ahead begins. */
+export const weekOn = (today: string, week: number): string => addDays(today, 7 * week);

@@ -1,0 +1,135 @@
+import type { Breed } from '../dairy/breeds';
+import { breedFat } from '../dairy/breeds';
+import { carriedDays, herdDates, restDays } from '../dairy/herdDates';
+import { addDays, daysBetween } from '../keeping/civilDate';
+import type { Animal } from './herdForecast';
+import { usualMilking } from './lactation';
+
+/** What a house knows of one of its animals. ISO dates. */
+export interface YearAnimal {
+  name: string;
+  breed: Breed;
+  calvedOn: string | null;
+  servedOn: string | null;
+  dryOn: string | null;
+  sharesWithCalf: boolean;
+  withdrawnFrom: string | null;
+  withdrawnUntil: string | null;
+  milked: boolean;
+  /** g of milk on her best day, where her own milkings showed it. */
+  peak?: number | undefined;
+}
+
+/** Milk on the best day where nobody milked her by herself, g; small breeds give less (engineering estimates within published ranges). */
+const usualPeak: Record<(typeof breedFat)[Breed]['species'], number> = {
+  cow: 20_000,
+  buffalo: 9000,
+  goat: 3400,
+  sheep: 1700,
+};
+const peakOfBreed: Partial<Record<Breed, number>> = {
+  holstein: 32_000,
+  kerry: 15_000,
+  jersey: 18_000,
+  guernsey: 19_000,
+};
+/** What a calf at foot takes, as a share of her milk, where it is with her half the day (engineering estimate). */
+const calfTakes = 0.4;
+/** A goat or a ewe has her young once a year, in her season. */
+const year = 365;
+
+export const peakOf = ({ breed, peak }: Pick<YearAnimal, 'breed' | 'peak'>): number =>
+  peak ?? peakOfBreed[breed] ?? usualPeak[breedFat[breed].species];
+
+/** A stretch of an animal's year, days from today on. */
+export interface Stretch {
+  from: number;
+  to: number;
+  is: 'milk' | 'dry';
+}
+
+/** An animal as the forecast takes her, with her year in words' worth of days. */
+export interface HerdYear {
+  animal: Animal;
+  /** Her own milkings showed how much she gives. */
+  known: boolean;
+  stretches: Stretch[];
+  /** Day of the next calving from today; taken, not said, where nobody wrote down a service. */
+  calves: { inDays: number; said: boolean } | undefined;
+  dries: { inDays: number; said: boolean } | undefined;
+}
+
+/**
+ * The year ahead of an animal: when she gives milk, when she is dry, when she calves. Without a service she is taken to be served when
+ * she would be to calve once a year, or now where that is over; all of it advice.
+ * @param today ISO date
+ * @param days so many days ahead
+ */
+export function herdYear(of: YearAnimal, today: string, days: number): HerdYear {
+  const { breed, calvedOn } = of;
+  const { species } = breedFat[breed];
+  const dates = herdDates(of, today);
+  const yearly = species === 'goat' || species === 'sheep';
+  const taken = (): number | undefined => {
+    if (calvedOn === null) return undefined;
+    if (yearly) {
+      let next = daysBetween(today, addDays(calvedOn, year));
+      while (next <= 0) next += year;
+      return next;
+    }
+    const served = dates.serviceFrom ?? addDays(calvedOn, 90);
+    return Math.max(0, daysBetween(today, served)) + carriedDays(breed);
+  };
+  const next = dates.due?.inDays ?? taken();
+  const calved = calvedOn === null ? undefined : daysBetween(today, calvedOn);
+  // In milk already for longer than is usual, she is milked on until she is dried off.
+  const milking = Math.max(usualMilking, calved === undefined ? 0 : -calved + 30);
+  const dryFrom = dates.dryOff && dates.dryOff.inDays > -restDays ? dates.dryOff.inDays : undefined;
+  const ends = Math.min(
+    dryFrom ?? Infinity,
+    next === undefined ? Infinity : next - restDays,
+    calved === undefined ? -Infinity : calved + milking,
+  );
+  const dry = of.milked ? ends : 0;
+  const animal: Animal = {
+    name: of.name,
+    peak: peakOf(of),
+    meanFat: breedFat[breed].fat,
+    ...(calved === undefined || !of.milked ? {} : { calved }),
+    ...(next === undefined ? {} : { nextCalving: next }),
+    milkingDays: Math.max(
+      1,
+      Math.min(1000, calved === undefined ? usualMilking : Math.min(milking, dry - calved)),
+    ),
+    dryDays: Math.max(
+      0,
+      Math.min(365, next === undefined ? restDays : next - Math.max(0, Math.min(dry, next))),
+    ),
+    calfShare: of.sharesWithCalf ? calfTakes : 0,
+    withheld:
+      of.withdrawnFrom && of.withdrawnUntil
+        ? [{ from: daysBetween(today, of.withdrawnFrom), to: daysBetween(today, of.withdrawnUntil) }]
+        : [],
+  };
+  const stretches: Stretch[] = [];
+  const put = (from: number, to: number, is: Stretch['is']) => {
+    const [a, b] = [Math.max(0, from), Math.min(days, to)];
+    if (b > a) stretches.push({ from: a, to: b, is });
+  };
+  if (of.milked && calved !== undefined) put(0, Math.max(0, dry), 'milk');
+  put(of.milked && calved !== undefined ? Math.max(0, dry) : 0, next ?? days, 'dry');
+  if (next !== undefined) {
+    put(next, next + usualMilking, 'milk');
+    put(next + usualMilking, days, 'dry');
+  }
+  return {
+    animal,
+    known: of.peak !== undefined,
+    stretches,
+    calves: next === undefined ? undefined : { inDays: next, said: dates.due !== undefined },
+    dries:
+      of.milked && Number.isFinite(dry) && dry > 0
+        ? { inDays: Math.round(dry), said: dates.dryOff?.said === true }
+        : undefined,
+  };
+}

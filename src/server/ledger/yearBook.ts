@@ -1,0 +1,59 @@
+import { butterOfMilk } from '@/core/dairy/butterOfMilk';
+import { peaksOf } from '@/core/dairy/milkGiven';
+import { packedBetween } from '@/data/churning/batches';
+import { inFarm } from '@/data/farmScope';
+import { animalsOf } from '@/data/house/house';
+import { milkingRows } from '@/data/ledger/milkings';
+import { now } from '../clock';
+import { houseViewOf } from '../house/views';
+import { stockOf } from '../larder/views';
+import { localDate } from '../localDate';
+import { whoseOf } from './milkBook';
+import type { YearView } from './views';
+
+/** A lactation and what comes after it, days; more milkings than any house of this size has in them. */
+const daysBack = 430;
+const mostMilkings = 4000;
+/** Fewer batches say nothing of how much of the milk becomes butter (engineering estimate). */
+const leastBatches = 4;
+const day = 86_400_000;
+
+/** What a year of butter ahead is worked out from: the herd with its own peaks, what becomes of its milk, what is eaten, what lies there. */
+export const yearBookView = (farmId: string): Promise<YearView> =>
+  inFarm(farmId, async (scope) => {
+    const house = await houseViewOf(scope);
+    const { timeZone } = house.farm;
+    const at = now();
+    const from = new Date(at.getTime() - daysBack * day);
+    const animals = await animalsOf(scope);
+    const rows = await milkingRows(scope, from, new Date(at.getTime() + day), mostMilkings);
+    const idOf = new Map(animals.map(({ id, name }) => [name, id]));
+    const milkings = rows.map((row) => ({
+      day: localDate(row.at, timeZone),
+      mass: row.mass,
+      fat: row.fat,
+      whose: whoseOf(row, idOf),
+    }));
+    const peaks = peaksOf(milkings, animals);
+    const packed = await packedBetween(scope, from, at);
+    const milkFat = milkings.reduce((sum, { fat }) => sum + fat, 0);
+    const butter = packed.reduce((sum, { butterMass }) => sum + butterMass, 0);
+    const whole = butterOfMilk({ milkFat: 0, boughtFat: 0, butterMass: 0, batches: 0 }).perFat;
+    // Milk that is drunk and cream that is eaten are no butter; cream that was bought is none of the herd’s.
+    const told = packed.length >= leastBatches && milkFat > 0;
+    const { butter: stock, rate } = await stockOf(scope, timeZone);
+    const grams = (frozen: boolean) =>
+      stock
+        .filter(({ storage, blockedReason }) => (storage === 'freezer') === frozen && blockedReason === null)
+        .reduce((sum, { mass }) => sum + mass, 0);
+    return {
+      ...house,
+      today: localDate(at, timeZone),
+      animals: animals.map(({ id, ...animal }) => ({ ...animal, peak: peaks.get(id) })),
+      butterPerFat: told ? Math.min(whole, butter / milkFat) : whole,
+      batches: told ? packed.length : 0,
+      eaten: rate?.perWeek,
+      frozen: grams(true),
+      fresh: grams(false),
+    };
+  });
