@@ -70,12 +70,6 @@ const pictures: Picture[] = [
     path: '/pail',
     first: (page) => follow(page, 'main a[href^="/pail/"]:has-text("Blue jar")'),
   },
-  {
-    name: 'gauge-phone',
-    path: '/pail',
-    size: phone,
-    first: (page) => follow(page, 'main a[href^="/pail/"]:has-text("Blue jar")'),
-  },
   { name: 'shelf', path: '/shelf' },
   { name: 'larder', path: '/larder' },
   {
@@ -97,6 +91,11 @@ const pictures: Picture[] = [
   { name: 'trends', path: '/ledger/trends' },
   { name: 'batch', path: '/ledger', first: (page) => newest(page, /wet/) },
   { name: 'milk', path: '/ledger/milk' },
+  {
+    name: 'year',
+    path: '/ledger/year',
+    first: (page) => page.getByRole('definition').first().waitFor(),
+  },
   { name: 'house', path: '/house' },
   // Last: it takes the batch in hand on, to its first wash.
   { name: 'wash', path: '/churn', first: toTheWash },

@@ -1,5 +1,6 @@
 import { quantileSorted } from 'simple-statistics';
 import type { Breed } from '../dairy/breeds';
+import { breedFat } from '../dairy/breeds';
 import { addDays } from '../keeping/civilDate';
 import type { Estimate } from '../quantities/estimate';
 import { drawsFrom } from '../statistics/draws';
@@ -52,6 +53,9 @@ export interface YearAhead {
   most: { week: number; bank: number };
   /** g that the freezer has no room for at its fullest. */
   noRoom: number;
+  /** Weeks of the middle year in which there is less than is eaten, and the first and last of its longest stretch with enough. */
+  without: number;
+  enough: { from: number; to: number } | undefined;
   /** g a week that could be eaten all year, nineteen years in twenty. */
   sustainable: number;
   /** g made in the year in the middle, and eaten. */
@@ -65,6 +69,8 @@ const unknownLevel = 0.3;
 const knownLevel = 0.08;
 /** A little deeper brings so much more of the fat into the cream (handbook §6.2, engineering estimate). */
 const deeperBrings = 1.07;
+/** What was left over of the week before makes up for so little, as a share of what is eaten (engineering estimate). */
+const nearly = 0.95;
 /** Cream that is bought for two months makes so much of what is eaten in them: all of it. */
 const boughtWeeks = 9;
 
@@ -79,7 +85,7 @@ export function yearAhead(input: YearInput, progress?: (share: number) => void):
     one.kind === 'another'
       ? [
           {
-            name: 'another',
+            name: `${input.animals.length === 0 ? 'A' : 'Another'} ${called(one.breed)}`,
             breed: one.breed,
             // She comes when she has calved: until then she gives nothing here.
             calvedOn: null,
@@ -89,19 +95,22 @@ export function yearAhead(input: YearInput, progress?: (share: number) => void):
             withdrawnFrom: null,
             withdrawnUntil: null,
             milked: false,
+            peak: peakLike(one.breed, input.animals),
           },
         ]
       : [],
   );
   const days = weeksAhead * 7;
+  // Another is known no better for being like those that are here.
   const herd = [...input.animals, ...more].map((one) =>
     herdYear(has('calfOff') ? { ...one, sharesWithCalf: false } : one, input.today, days),
   );
   const comes = input.changes.find((one) => one.kind === 'another');
   if (comes) {
     const last = herd.at(-1)!;
+    last.known = false;
     last.animal = { ...last.animal, nextCalving: comes.calvesInDays };
-    last.calves = { inDays: comes.calvesInDays, said: false };
+    last.calves = { inDays: comes.calvesInDays, said: true };
     last.stretches = [
       { from: Math.max(0, comes.calvesInDays), to: Math.min(days, comes.calvesInDays + 305), is: 'milk' },
     ];
@@ -158,7 +167,12 @@ export function yearAhead(input: YearInput, progress?: (share: number) => void):
     },
     progress && ((share) => progress(0.6 + 0.4 * share)),
   );
+  const covered = plan.weeks.map(
+    ({ make, freeze, takeOut }) => make - freeze + takeOut >= nearly * input.demand,
+  );
   return {
+    without: covered.filter((one) => !one).length,
+    enough: longestTrue(covered),
     weeks: plan.weeks.map(({ bank }: BankWeek, week) => ({ butter: butter[week]!, bank })),
     herd,
     chance: 1 - plan.chanceOut,
@@ -176,6 +190,37 @@ const quantile = (values: number[], at: number): number =>
     values.toSorted((a, b) => a - b),
     at,
   );
+
+/** The longest stretch of what holds, first and last of it; undefined where nothing does. */
+function longestTrue(holds: readonly boolean[]): { from: number; to: number } | undefined {
+  let best: { from: number; to: number } | undefined;
+  let from = 0;
+  holds.forEach((one, i) => {
+    if (!one) from = i + 1;
+    else if (!best || i - from > best.to - best.from) best = { from, to: i };
+  });
+  return best;
+}
+
+const called = (breed: Breed): string => {
+  const { name } = breedFat[breed];
+  return breed === 'goat' || breed === 'sheep' || breed === 'buffalo' || breed === 'mixed'
+    ? name.toLowerCase()
+    : name;
+};
+
+/** What another of a breed would give: as the house’s own of it do, else its own of the species; undefined where none was milked by herself. */
+function peakLike(breed: Breed, own: readonly YearAnimal[]): number | undefined {
+  const known = (like: (one: YearAnimal) => boolean) =>
+    own.flatMap((one) => (like(one) && one.peak !== undefined ? [one.peak] : []));
+  const { species } = breedFat[breed];
+  const [same, kin] = [
+    known((one) => one.breed === breed),
+    known((one) => breedFat[one.breed].species === species),
+  ];
+  const some = same.length > 0 ? same : kin;
+  return some.length > 0 ? quantile(some, 0.5) : undefined;
+}
 
 /** The ISO date on which a week of the year ahead begins. */
 export const weekOn = (today: string, week: number): string => addDays(today, 7 * week);

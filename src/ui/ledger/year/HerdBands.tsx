@@ -28,7 +28,7 @@ export function HerdBands({ herd, today }: { herd: readonly HerdYear[]; today: s
                 {stretchSaid(from, to, is, calves, animal.calfShare > 0, on)}
               </span>
             ))}
-            {!known && <small>as her breed usually gives</small>}
+            {!known && stretches.some(({ is }) => is === 'milk') && <small>as her breed usually gives</small>}
           </dd>
         </div>
       ))}
@@ -44,6 +44,7 @@ function stretchSaid(
   sharing: boolean,
   on: (inDays: number) => string,
 ): string {
+  if (is === 'dry' && from === 0 && to >= days) return 'no calving is written down: counted as dry';
   if (is === 'dry') return from === 0 ? `dry till ${on(to)}` : `dry from ${on(from)}`;
   if (calves && from === calves.inDays)
     return `calves ${calves.said ? '' : 'about '}${on(from)}${calves.said ? '' : ', if served in time'}`;

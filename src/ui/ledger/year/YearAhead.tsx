@@ -80,7 +80,7 @@ export function YearAhead({ view }: { view: YearView }) {
   );
   const flip = (one: Try) =>
     change({ tried: tried.includes(one) ? tried.filter((each) => each !== one) : [...tried, one] });
-  const has = { animals: animals.length, frozen, fresh };
+  const has = { animals: shown?.herd.length ?? animals.length, frozen, fresh };
   return (
     <article className={styles.page}>
       <Headline>{shown ? yearSays(shown, has, today, say) : 'Working out the year…'}</Headline>
@@ -97,7 +97,7 @@ export function YearAhead({ view }: { view: YearView }) {
         <h2>What if</h2>
         {offered.map((one) => (
           <Press key={one} look="quiet" aria-pressed={tried.includes(one)} onClick={() => flip(one)}>
-            {tries[one].says}
+            {animals.length === 0 ? tries[one].says.replace('another', 'a') : tries[one].says}
           </Press>
         ))}
         {other && (

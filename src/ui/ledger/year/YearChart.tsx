@@ -80,9 +80,12 @@ export function YearChart({
               grid: { display: false },
               border: { color: ink['pewter-faint'] },
               afterBuildTicks: (axis) => {
-                axis.ticks = monthStarts(axis.min, axis.max).map((value) => ({ value }));
+                const every = axis.width < 460 ? 2 : 1;
+                axis.ticks = monthStarts(axis.min, axis.max)
+                  .filter((_, i) => i % every === 0)
+                  .map((value) => ({ value }));
               },
-              ticks: { color: ink.quiet, callback: (value) => month.format(new Date(Number(value))), autoSkip: true, maxRotation: 0 },
+              ticks: { color: ink.quiet, callback: (value) => month.format(new Date(Number(value))), autoSkip: false, maxRotation: 0 },
             },
             y: {
               min: 0,

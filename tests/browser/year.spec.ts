@@ -1,0 +1,59 @@
+import { expect, expectSound, openMilkRoom, test } from './farm';
+import { readsWell } from './readsWell';
+
+const on = (inDays: number) => new Date(Date.now() + inDays * 86_400_000).toISOString().slice(0, 10);
+
+test('the year ahead: how long the butter lasts, the herd through it, and what would change it', async ({
+  page,
+  farm,
+}) => {
+  const { tansy } = await openMilkRoom(farm);
+  // Calved two hundred days ago, served a hundred and fifty days ago: due in a hundred and thirty-two, dry before that.
+  await farm.send('animal.put', {
+    id: tansy,
+    name: 'Tansy',
+    breed: 'kerry',
+    calvedOn: on(-200),
+    servedOn: on(-150),
+    sharesWithCalf: true,
+  });
+  await page.goto('/ledger');
+  await page.getByRole('link', { name: 'The year ahead' }).click();
+  const says = page.getByRole('heading', { level: 1 });
+  await expect(says).toContainText(/Your own butter lasts/);
+  const herd = page.getByRole('definition');
+  await expect(herd).toContainText('in milk, calf at foot');
+  await expect(herd).toContainText(/calves \d+ \w+/);
+  await expectSound(page);
+  await readsWell(page, 'metric');
+  // What is tried is answered against the year as it is, and kept until it is let go.
+  const calf = page.getByRole('button', { name: 'the calf off now' });
+  await calf.click();
+  const came = page.getByRole('status').filter({ hasText: /of the years with butter in every week/ });
+  await expect(came).toContainText(/more butter in the year, and from \d+ % to \d+ %/);
+  await expect(calf).toHaveAttribute('aria-pressed', 'true');
+  const first = await came.innerText();
+  await page.reload();
+  await expect(came).toHaveText(first);
+  await page.getByRole('button', { name: 'As it is' }).click();
+  await expect(came).toHaveCount(0);
+  // The slider goes by the keyboard, and less eaten lasts longer.
+  const slider = page.getByRole('slider', { name: /You eat/ });
+  await slider.press('Home');
+  await expect(page.getByText('You eat 50 g a week')).toBeVisible();
+  await expect(came).toBeVisible();
+  await readsWell(page, 'metric');
+});
+
+test('with no animal it says what is to be bought, and what a cow would bring', async ({ page, farm }) => {
+  await farm.send('house.settle', { unitSystem: 'us', timeZone: 'Europe/Dublin' });
+  await page.goto('/ledger/year');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('No animal and no butter yet: try what a cow would bring.');
+  await expect(page.getByText(/Bought, it takes about .* of heavy cream a week/)).toBeVisible();
+  await readsWell(page, 'us');
+  await page.getByRole('button', { name: 'a Kerry, calving in a month' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Butter of your own from');
+  await expect(page.getByRole('definition')).toContainText('as her breed usually gives');
+  await readsWell(page, 'us');
+  await expectSound(page);
+}); // prettier-ignore
