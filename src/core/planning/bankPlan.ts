@@ -73,7 +73,7 @@ const keeps = { salted: Math.floor(270 / 7), unsalted: Math.floor(165 / 7) };
 const sharedSpread = 0.6;
 
 /** What one year brings if butter is frozen whenever weeks to come will want it. */
-function live(
+export function live(
   made: ArrayLike<number>,
   { demand, frozen, fresh, capacity, salted }: BankInput,
   wanted: (week: number) => number,
@@ -114,11 +114,57 @@ function live(
   return { rows, surplus };
 }
 
+/** How careful a plan is: how far towards their low side its weeks are taken, and how many weeks’ butter lie beside what they want. */
+export interface Care {
+  low: number;
+  spare: number;
+}
+const usualCare: Care = { low: 1 / 3, spare: 0.5 };
+
+/** From the lightest to the most careful. */
+export const cares: readonly Care[] = [
+  usualCare,
+  { low: 2 / 3, spare: 1 },
+  { low: 1, spare: 1.5 },
+  { low: 1, spare: 3 },
+  { low: 1, spare: 5 },
+];
+
+/** What the freezer should hold after each week by a plan, g. */
+const wantedBy = (input: BankInput, { low: towards, spare }: Care): number[] =>
+  wantedBank(
+    input.weeks.map(({ low, mid }) => towards * low + (1 - towards) * mid),
+    input,
+    spare,
+  );
+
+/** The lightest plan of some that is out in no more of the years than is put up with; the one that is out least where none is. */
+export function wantedThrough(
+  input: BankInput,
+  years: readonly (readonly number[])[],
+  of: readonly Care[],
+): { wanted: number[]; out: number } {
+  let best: { wanted: number[]; out: number } | undefined;
+  for (const care of of) {
+    const wanted = wantedBy(input, care);
+    const out = years.filter((year) =>
+      live(year, input, (week) => wanted[week]!).rows.some(({ short }) => short > 0.001 * input.demand),
+    ).length;
+    if (!best || out < best.out) best = { wanted, out };
+    if (out <= input.acceptable * years.length) break;
+  }
+  return best!;
+}
+
 /**
  * What the freezer should hold after each week: the deepest hole ahead within the time butter keeps, not counting on what is
- * still to be made before it, and half a week's butter to spare.
+ * still to be made before it, and some weeks' butter to spare.
  */
-function wantedBank(expected: readonly number[], { demand, capacity, salted }: BankInput): number[] {
+function wantedBank(
+  expected: readonly number[],
+  { demand, capacity, salted }: BankInput,
+  spare: number,
+): number[] {
   const limit = salted ? keeps.salted : keeps.unsalted;
   return expected.map((_, week) => {
     let [deepest, sum] = [0, 0];
@@ -126,7 +172,7 @@ function wantedBank(expected: readonly number[], { demand, capacity, salted }: B
       sum = Math.max(0, sum) + demand - Math.min(capacity, expected[ahead]!);
       deepest = Math.max(deepest, sum);
     }
-    return deepest > 0 ? deepest + 0.5 * demand : 0;
+    return deepest > 0 || spare > 1 ? deepest + spare * demand : 0;
   });
 }
 
@@ -136,6 +182,7 @@ function wantedBank(expected: readonly number[], { demand, capacity, salted }: B
  * @param progress called now and then with the share done; may throw to stop
  */
 export function bankPlan(input: BankInput, progress?: (share: number) => void): BankPlan {
+  const draws = drawsFrom(input.seed);
   input.weeks.forEach(({ low, mid, high }, i) => {
     if (low > mid || mid > high)
       throw new CalculationError(
@@ -143,22 +190,37 @@ export function bankPlan(input: BankInput, progress?: (share: number) => void): 
         `weeks.${i}`,
       );
   });
-  const cautious = input.weeks.map(({ low, mid }) => (low + 2 * mid) / 3);
-  const wanted = wantedBank(cautious, input);
+  return planThrough(input, possibleYears, progress).plan;
+
+  function possibleYears(): number[][] {
+    return Array.from({ length: input.runs }, (_, i) => {
+      if (progress && i % 25 === 0) progress((0.5 * i) / input.runs);
+      const shared = draws.normal(0, 1);
+      return input.weeks.map(({ low, mid, high }) => {
+        const z = sharedSpread * shared + Math.sqrt(1 - sharedSpread ** 2) * draws.normal(0, 1);
+        return Math.max(0, mid + (z * (z < 0 ? mid - low : high - mid)) / 1.645);
+      });
+    });
+  }
+}
+
+/**
+ * The same through years that are known otherwise, week by week, g.
+ * @param drawn the possible years, asked for once
+ */
+export function planThrough(
+  input: BankInput,
+  drawn: () => readonly (readonly number[])[],
+  progress?: (share: number) => void,
+  of: readonly Care[] = [usualCare],
+): { plan: BankPlan; wanted: number[] } {
+  const years = drawn();
+  const { wanted } = of.length > 1 ? wantedThrough(input, years, of) : { wanted: wantedBy(input, of[0]!) };
   const plan = live(
     input.weeks.map(({ mid }) => mid),
     input,
     (week) => wanted[week]!,
   );
-  const draws = drawsFrom(input.seed);
-  const years = Array.from({ length: input.runs }, (_, i) => {
-    if (progress && i % 25 === 0) progress((0.5 * i) / input.runs);
-    const shared = draws.normal(0, 1);
-    return input.weeks.map(({ low, mid, high }) => {
-      const z = sharedSpread * shared + Math.sqrt(1 - sharedSpread ** 2) * draws.normal(0, 1);
-      return Math.max(0, mid + (z * (z < 0 ? mid - low : high - mid)) / 1.645);
-    });
-  });
   const lived = years.map((year) => live(year, input, (week) => wanted[week]!));
   const out = ({ rows }: ReturnType<typeof live>) =>
     rows.findIndex(({ short }) => short > 0.001 * input.demand);
@@ -185,12 +247,12 @@ export function bankPlan(input: BankInput, progress?: (share: number) => void): 
           0.5,
         )
       : undefined;
-  return {
+  const found: BankPlan = {
     weeks,
     most: { week: fullest.week, bank: fullest.bank.mid },
-    chanceOut: shorts.length / input.runs,
+    chanceOut: shorts.length / years.length,
     ...(firstShort === undefined ? {} : { firstShort }),
-    sustainable: sustainable(input, years, progress),
+    sustainable: sustainable(input, years, of, progress),
     surplus: plan.surplus,
     reasons: ranked([
       { says: 'Weeks in which the animals are dry or late in milk make less than is eaten.', weight: 3 },
@@ -208,12 +270,14 @@ export function bankPlan(input: BankInput, progress?: (share: number) => void): 
       },
     ],
   };
+  return { plan: found, wanted };
 }
 
 /** The most that can be eaten a week at the acceptable chance of running out, by halving. */
 function sustainable(
   input: BankInput,
-  years: readonly number[][],
+  years: readonly (readonly number[])[],
+  of: readonly Care[],
   progress?: (share: number) => void,
 ): number {
   const some = years.slice(0, 120);
@@ -222,13 +286,7 @@ function sustainable(
     progress?.(0.5 + (0.5 * i) / 14);
     const demand = (low + high) / 2;
     const tried = { ...input, demand };
-    const wanted = wantedBank(
-      input.weeks.map((week) => (week.low + 2 * week.mid) / 3),
-      tried,
-    );
-    const short = some.filter((year) =>
-      live(year, tried, (week) => wanted[week]!).rows.some((row) => row.short > 0.001 * demand),
-    ).length;
+    const { out: short } = wantedThrough(tried, some, of);
     if (short / some.length <= input.acceptable) low = demand;
     else high = demand;
   }

@@ -95,7 +95,7 @@ export interface HerdForecast extends Predicted {
 /** Spreads of a herd nobody knows, standard deviations (engineering estimates): a cow's level, a week's, her fat, her dates in days. */
 export const herdSpread = { level: 0.12, week: 0.08, fat: 0.06, calving: 7, dryOff: 8 };
 /** A calf that shares takes the richest last milk: default fat −0.8 point (handbook §6.1), at half the milk shared. */
-const calfTakesFat = 0.008;
+export const calfTakesFat = 0.008;
 /** Share of milk fat that ends in butter by separator or ladle and churn, and butter's fat (handbook §6.3, §6.8). */
 const reaches = 0.93;
 const butterFat = 0.82;
@@ -122,19 +122,19 @@ function refuseContradictions(animals: readonly Animal[]): void {
 const shortestGestation = 140;
 
 /** Milk and fat on each day from a calving, at the animal’s own level: the same in every possible year but for that level. */
-interface Course {
+export interface Course {
   milkOn: Float64Array;
   fatOn: Float64Array;
 }
 const courses = new WeakMap<Animal, Course>();
 
 /** Between two days of a course, along a straight line. */
-function along(course: Float64Array, day: number): number {
+export function along(course: Float64Array, day: number): number {
   const at = Math.floor(day);
   return course[at]! + (day - at) * (course[at + 1]! - course[at]!);
 }
 
-function lactationOf(animal: Animal): Course {
+export function courseOf(animal: Animal): Course {
   const known = courses.get(animal);
   if (known) return known;
   const longest = Math.ceil(animal.milkingDays) + longestLate + 1;
@@ -162,7 +162,7 @@ export function drawYear(
     const fatLevel = Math.exp(draws.normal(0, spread.fat));
     const late = draws.normal(0, spread.calving);
     const driedLate = draws.normal(0, spread.dryOff);
-    const { milkOn, fatOn } = lactationOf(one);
+    const { milkOn, fatOn } = courseOf(one);
     const nextCalving = one.nextCalving === undefined ? Infinity : one.nextCalving + late;
     for (let week = 0; week < weeks; week += 1) {
       const wobble = Math.exp(draws.normal(0, spread.week));

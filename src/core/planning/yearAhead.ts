@@ -5,8 +5,8 @@ import { addDays } from '../keeping/civilDate';
 import type { Estimate } from '../quantities/estimate';
 import { drawsFrom } from '../statistics/draws';
 import type { BankWeek } from './bankPlan';
-import { bankPlan } from './bankPlan';
-import { drawYear, herdSpread } from './herdForecast';
+import { cares, planThrough } from './bankPlan';
+import { drawAnimal } from './yearDraw';
 import type { HerdYear, YearAnimal } from './yearHerd';
 import { herdYear } from './yearHerd';
 
@@ -31,6 +31,8 @@ export interface YearInput {
   /** The freezer’s room, g; undefined where nobody said. */
   room?: number | undefined;
   changes: Change[];
+  /** Chance of running out that is put up with in {@link YearAhead.sustainable}. */
+  acceptable?: number;
   seed: string;
   runs: number;
 }
@@ -49,6 +51,8 @@ export interface YearAhead {
   chance: number;
   /** The week in which it runs out in the middle one of the years in which it does. */
   runsOut: number | undefined;
+  /** What should lie in the freezer after each week, g. */
+  wanted: number[];
   /** Most that lies in the freezer, g, and the week of it. */
   most: { week: number; bank: number };
   /** g that the freezer has no room for at its fullest. */
@@ -64,9 +68,6 @@ export interface YearAhead {
 }
 
 export const weeksAhead = 52;
-/** What an animal gives where nobody milked her by herself is known so much worse, standard deviation of its logarithm (engineering estimate). */
-const unknownLevel = 0.3;
-const knownLevel = 0.08;
 /** A little deeper brings so much more of the fat into the cream (handbook §6.2, engineering estimate). */
 const deeperBrings = 1.07;
 /** What was left over of the week before makes up for so little, as a share of what is eaten (engineering estimate). */
@@ -120,11 +121,7 @@ export function yearAhead(input: YearInput, progress?: (share: number) => void):
   const years = Array.from({ length: input.runs }, (_, i) => {
     if (progress && i % 25 === 0) progress((0.6 * i) / input.runs);
     const fat = new Float64Array(weeksAhead);
-    for (const { animal, known } of herd) {
-      const spread = { ...herdSpread, level: known ? knownLevel : unknownLevel };
-      const one = drawYear({ animals: [animal], weeks: weeksAhead }, draws, spread);
-      for (let week = 0; week < weeksAhead; week += 1) fat[week]! += one.fat[week]!;
-    }
+    for (const one of herd) drawAnimal(one, draws, fat);
     return fat;
   });
   // Bought cream stands in for the weeks in which the herd makes least.
@@ -153,7 +150,7 @@ export function yearAhead(input: YearInput, progress?: (share: number) => void):
       high: more + perFat * quantile(all, 0.95),
     };
   });
-  const plan = bankPlan(
+  const { plan, wanted } = planThrough(
     {
       weeks: butter,
       demand: input.demand,
@@ -161,11 +158,13 @@ export function yearAhead(input: YearInput, progress?: (share: number) => void):
       fresh: input.fresh,
       capacity: 50_000,
       salted: true,
-      acceptable: 0.05,
+      acceptable: input.acceptable ?? 0.05,
       seed: input.seed,
       runs: input.runs,
     },
+    () => years.map((year) => Array.from(year, (fat, week) => bought[week]! + perFat * fat)),
     progress && ((share) => progress(0.6 + 0.4 * share)),
+    cares,
   );
   const covered = plan.weeks.map(
     ({ make, freeze, takeOut }) => make - freeze + takeOut >= nearly * input.demand,
@@ -177,6 +176,7 @@ export function yearAhead(input: YearInput, progress?: (share: number) => void):
     herd,
     chance: 1 - plan.chanceOut,
     runsOut: plan.firstShort === undefined ? undefined : Math.round(plan.firstShort),
+    wanted,
     most: plan.most,
     noRoom: input.room === undefined ? 0 : Math.max(0, plan.most.bank - input.room),
     sustainable: plan.sustainable,

@@ -35,6 +35,8 @@ const peakOfBreed: Partial<Record<Breed, number>> = {
 };
 /** What a calf at foot takes, as a share of her milk, where it is with her half the day (engineering estimate). */
 const calfTakes = 0.4;
+/** An animal that is not with young is milked on past the usual lactation, days (engineering estimate). */
+const longestMilked = 400;
 /** A goat or a ewe has her young once a year, in her season. */
 const year = 365;
 
@@ -82,8 +84,8 @@ export function herdYear(of: YearAnimal, today: string, days: number): HerdYear 
   };
   const next = dates.due?.inDays ?? taken();
   const calved = calvedOn === null ? undefined : daysBetween(today, calvedOn);
-  // In milk already for longer than is usual, she is milked on until she is dried off.
-  const milking = Math.max(usualMilking, calved === undefined ? 0 : -calved + 30);
+  // She is milked until she is to rest before the next calving, and so long at the most where that is far.
+  const milking = Math.max(longestMilked, calved === undefined ? 0 : -calved + 30);
   const dryFrom = dates.dryOff && dates.dryOff.inDays > -restDays ? dates.dryOff.inDays : undefined;
   const ends = Math.min(
     dryFrom ?? Infinity,
@@ -97,9 +99,13 @@ export function herdYear(of: YearAnimal, today: string, days: number): HerdYear 
     meanFat: breedFat[breed].fat,
     ...(calved === undefined || !of.milked ? {} : { calved }),
     ...(next === undefined ? {} : { nextCalving: next }),
+    // Where she calves again, the days dry before it end her milk.
     milkingDays: Math.max(
       1,
-      Math.min(1000, calved === undefined ? usualMilking : Math.min(milking, dry - calved)),
+      Math.min(
+        1000,
+        calved === undefined ? usualMilking : next === undefined ? Math.min(milking, dry - calved) : milking,
+      ),
     ),
     dryDays: Math.max(
       0,

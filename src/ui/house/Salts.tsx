@@ -1,6 +1,5 @@
 'use client';
 
-import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { SaltKind } from '@/core/salting/salts';
 import { saltKinds, salts, saltsOf, teaspoonLimits } from '@/core/salting/salts';
@@ -10,9 +9,9 @@ import { useFarm, useSay } from '../frame/FarmContext';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import { Chips } from '../quantity/Chips';
-import { QuantityField } from '../quantity/QuantityField';
 import { understand } from '../quantity/understand';
 import { Enamel, Quiet } from '../theme/Enamel';
+import { OwnFigure } from './OwnFigure';
 import styles from './House.module.css';
 
 /** Butter that a spoon is told of, g. */
@@ -69,34 +68,17 @@ export function Salts() {
           small: `${decimal(own[key].gramsPerTeaspoon, 1)} g a level tsp${saltTeaspoon[key] === undefined ? '' : ', weighed'}`,
         }))}
       />
-      <div className={styles.name}>
-        <QuantityField
-          label="A level teaspoon of it weighs"
-          typed={typed}
-          onTyped={setTyped}
-          understood={understood}
-          system={say.system}
-          hint={`${decimal(own[kind].gramsPerTeaspoon, 1)} g${said === undefined ? ' by the table' : ', as you weighed it'}`}
-          onEnter={() => grams !== undefined && void settle(grams)}
-        />
-        <Button
-          variant="outlined"
-          disabled={busy || grams === undefined}
-          onClick={() => grams !== undefined && void settle(grams)}
-        >
-          Keep
-        </Button>
-      </div>
-      {said !== undefined && (
-        <Button
-          variant="text"
-          disabled={busy}
-          sx={{ justifySelf: 'start' }}
-          onClick={() => void settle(null)}
-        >
-          As the table has it: {decimal(salts[kind].gramsPerTeaspoon, 1)} g again
-        </Button>
-      )}
+      <OwnFigure
+        label="A level teaspoon of it weighs"
+        hint={`${decimal(own[kind].gramsPerTeaspoon, 1)} g${said === undefined ? ' by the table' : ', as you weighed it'}`}
+        typed={typed}
+        onTyped={setTyped}
+        understood={understood}
+        busy={busy}
+        onSettle={(to) => void settle(to)}
+        said={said !== undefined}
+        again={<>As the table has it: {decimal(salts[kind].gramsPerTeaspoon, 1)} g again</>}
+      />
       <RefusedSentence refused={refused} />
       <Quiet aria-live="polite">
         Two level teaspoons of it in {say.mass(some)} of butter are {text(spokenFraction(two.share))}. By

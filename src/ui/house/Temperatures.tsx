@@ -1,6 +1,5 @@
 'use client';
 
-import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { OwnPlace } from '@/core/standing/places';
 import { ownPlaceKeys, ownPlaceLimits, places } from '@/core/standing/places';
@@ -10,9 +9,9 @@ import { DatesCountOn } from '../larder/DatesCountOn';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
 import { Chips } from '../quantity/Chips';
-import { QuantityField } from '../quantity/QuantityField';
 import { understand } from '../quantity/understand';
 import { Enamel, Quiet } from '../theme/Enamel';
+import { OwnFigure } from './OwnFigure';
 import styles from './House.module.css';
 
 /** How warm it is where things stand: each place as a thermometer there reads, else as such places usually are. */
@@ -30,7 +29,6 @@ export function Temperatures() {
     check: ({ value }) =>
       value < low || value > high ? `From ${say.temperature(low)} to ${say.temperature(high)}.` : undefined,
   });
-  const celsius = understood && 'quantity' in understood ? understood.quantity.value : undefined;
   const settle = (to: number | null) =>
     act(
       'house.settle',
@@ -55,34 +53,17 @@ export function Temperatures() {
           small: `${say.temperature(own[key].celsius)}${placeCelsius[key] === undefined ? ' assumed' : ''}`,
         }))}
       />
-      <div className={styles.name}>
-        <QuantityField
-          label={`${places[place].name}: a thermometer there reads`}
-          typed={typed}
-          onTyped={setTyped}
-          understood={understood}
-          system={say.system}
-          hint={`${say.temperature(own[place].celsius)}${said === undefined ? ' assumed' : ', as you said'}`}
-          onEnter={() => celsius !== undefined && void settle(celsius)}
-        />
-        <Button
-          variant="outlined"
-          disabled={busy || celsius === undefined}
-          onClick={() => celsius !== undefined && void settle(celsius)}
-        >
-          Keep
-        </Button>
-      </div>
-      {said !== undefined && (
-        <Button
-          variant="text"
-          disabled={busy}
-          sx={{ justifySelf: 'start' }}
-          onClick={() => void settle(null)}
-        >
-          Nobody knows: {say.temperature(places[place].celsius)} again
-        </Button>
-      )}
+      <OwnFigure
+        label={`${places[place].name}: a thermometer there reads`}
+        hint={`${say.temperature(own[place].celsius)}${said === undefined ? ' assumed' : ', as you said'}`}
+        typed={typed}
+        onTyped={setTyped}
+        understood={understood}
+        busy={busy}
+        onSettle={(to) => void settle(to)}
+        said={said !== undefined}
+        again={<>Nobody knows: {say.temperature(places[place].celsius)} again</>}
+      />
       <RefusedSentence refused={refused} />
       <DatesCountOn />
       <Quiet>

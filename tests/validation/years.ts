@@ -1,0 +1,130 @@
+import { breedFat } from '@/core/dairy/breeds';
+import type { Breed } from '@/core/dairy/breeds';
+import { carriedDays } from '@/core/dairy/herdDates';
+import { lactationOf } from '@/core/dairy/milkGiven';
+import { addDays } from '@/core/keeping/civilDate';
+import { live } from '@/core/planning/bankPlan';
+import { weeksAhead, yearAhead } from '@/core/planning/yearAhead';
+import type { YearAnimal } from '@/core/planning/yearHerd';
+import { peakOf } from '@/core/planning/yearHerd';
+import { Noise } from './noise';
+
+const today = '2026-12-01';
+const days = weeksAhead * 7;
+/** g of butter of a gram of fat in the milk. */
+const perFat = 1.04;
+
+/** A cow as she is, which nobody knows: her curve is not Wood’s. */
+interface TrueCow {
+  shown: YearAnimal;
+  /** g of milk and share of fat on a day from today. */
+  milk: (day: number) => number;
+  fat: (day: number) => number;
+}
+
+/**
+ * A cow whose milk goes by a rise that dies away and a straight fall (Wilmink, Livest. Prod. Sci. 16, 1987) with her own slope,
+ * whose fat rises in a straight line, who calves when she calves, and gives another amount after it.
+ */
+function trueCow(noise: Noise, name: string, known: boolean): TrueCow {
+  const breed: Breed = noise.pick(['kerry', 'jersey', 'dairy-shorthorn', 'brown-swiss']);
+  // The rise and the fall together leave her best day a seventh under it.
+  const level = 1.15 * peakOf({ breed, peak: undefined }) * Math.exp(noise.normal(0, 0.25));
+  const fall = noise.between(0.37, 0.67);
+  const rise = noise.between(0.2, 0.4);
+  const inMilk = Math.round(noise.between(20, 250));
+  const served = Math.round(noise.between(65, 120));
+  const isServed = inMilk > served && noise.between(0, 1) < 0.85;
+  const due = isServed
+    ? served - inMilk + carriedDays(breed)
+    : Math.max(0, 85 - inMilk) + Math.abs(noise.normal(0, 25)) + carriedDays(breed);
+  const birth = due + noise.normal(0, 6);
+  const next = Math.exp(noise.normal(0, 0.1));
+  const dries = due - 60 + noise.normal(0, 8);
+  const rich = breedFat[breed].fat * Math.exp(noise.normal(0, 0.06));
+  const curve = (since: number) =>
+    Math.max(0, level * (1 - rise * Math.exp(-since / 16) - (fall * since) / 305));
+  const since = (day: number) => (day >= birth ? day - birth : day + inMilk);
+  // A good week is followed by a good one.
+  const weeks: number[] = [];
+  for (let w = 0, z = 0; w < weeksAhead; w += 1) weeks.push((z = 0.6 * z + noise.normal(0, 0.065)));
+  const milked = (day: number) =>
+    day >= birth ? day - birth > 5 && day - birth <= 305 : day < dries && day + inMilk <= 400;
+  const given = Array.from({ length: Math.min(60, inMilk - 6) }, (_, i) => {
+    const back = i + 1;
+    return {
+      day: addDays(today, -back),
+      mass: curve(inMilk - back) * Math.exp(noise.normal(0, 0.06)),
+      fat: 0,
+      alone: true,
+    };
+  });
+  const calvedOn = addDays(today, -inMilk);
+  const shown: YearAnimal = {
+    name,
+    breed,
+    calvedOn,
+    servedOn: isServed ? addDays(calvedOn, served) : null,
+    dryOn: null,
+    sharesWithCalf: false,
+    withdrawnFrom: null,
+    withdrawnUntil: null,
+    milked: true,
+    peak: known ? lactationOf({ id: name, breed, calvedOn }, given)?.peak : undefined,
+  };
+  return {
+    shown,
+    milk: (day) =>
+      milked(day) ? curve(since(day)) * (day >= birth ? next : 1) * Math.exp(weeks[Math.floor(day / 7)]!) : 0,
+    fat: (day) => rich * (0.88 + (0.24 * since(day)) / 305),
+  };
+}
+
+/** How one herd’s year came out against what was said of it. */
+export interface YearScore {
+  /** Weeks inside their band, of those in which there was any milk, or might have been. */
+  inside: number;
+  weeks: number;
+  /** What was said of its lasting, 0 … 1. */
+  chance: number;
+  /** It lasted, at what was said to last nine years in ten. */
+  lasted: boolean;
+}
+
+/** A year of a herd lived by the plan that was made on its first day. */
+export function scoreYear(seed: string, known = true): YearScore {
+  const noise = new Noise(seed);
+  const herd = Array.from({ length: noise.pick([1, 2, 3]) }, (_, i) => trueCow(noise, `Cow ${i}`, known));
+  const truth = Array.from({ length: weeksAhead }, (_, week) => {
+    let fat = 0;
+    for (let day = 7 * week; day < 7 * week + 7 && day < days; day += 1)
+      for (const cow of herd) fat += cow.milk(day) * cow.fat(day);
+    return perFat * fat;
+  });
+  const input = {
+    today,
+    animals: herd.map(({ shown }) => shown),
+    butterPerFat: perFat,
+    frozen: 3000,
+    fresh: 500,
+    changes: [],
+    acceptable: 0.1,
+    seed,
+    runs: 200,
+  };
+  const foreseen = yearAhead({ ...input, demand: 1000 });
+  const demand = Math.max(1, foreseen.sustainable);
+  const bands = foreseen.weeks.map(({ butter }) => butter);
+  const bank = { weeks: bands, demand, frozen: input.frozen, fresh: input.fresh, capacity: 50_000, salted: true, acceptable: 0.1, seed, runs: 20 };
+  const { wanted, chance } = yearAhead({ ...input, demand });
+  const { rows } = live(truth, bank, (week) => wanted[week]!);
+  const told = bands.flatMap(({ low, high }, week) =>
+    high > 0 || truth[week]! > 0 ? [truth[week]! >= low - 1e-9 && truth[week]! <= high + 1e-9] : [],
+  );
+  return {
+    inside: told.filter(Boolean).length,
+    weeks: told.length,
+    chance,
+    lasted: rows.every(({ short }) => short <= 0.001 * demand),
+  };
+} // prettier-ignore
