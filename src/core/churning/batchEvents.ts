@@ -38,8 +38,14 @@ const additionKeys = Object.keys(additions) as [Addition, ...Addition[]];
 /** g in a level teaspoon of salt. */
 export const teaspoonMass = v.pipe(
   v.number(),
-  v.minValue(teaspoonLimits[0], `a level teaspoon of salt weighs ${teaspoonLimits[0]} to ${teaspoonLimits[1]} g.`),
-  v.maxValue(teaspoonLimits[1], `a level teaspoon of salt weighs ${teaspoonLimits[0]} to ${teaspoonLimits[1]} g.`),
+  v.minValue(
+    teaspoonLimits[0],
+    `a level teaspoon of salt weighs ${teaspoonLimits[0]} to ${teaspoonLimits[1]} g.`,
+  ),
+  v.maxValue(
+    teaspoonLimits[1],
+    `a level teaspoon of salt weighs ${teaspoonLimits[0]} to ${teaspoonLimits[1]} g.`,
+  ),
 );
 
 const salting = v.variant('way', [

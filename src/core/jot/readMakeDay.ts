@@ -143,8 +143,7 @@ export function readMakeDay(
     const amount = amountOf(salt.replace(/ of$/, ''), system, ['mass', 'volume'], 'g');
     return {
       kind: 'salted',
-      grams:
-        amount.kind === 'volume' ? (amount.value / teaspoon) * teaspoonOfSalt : amount.value,
+      grams: amount.kind === 'volume' ? (amount.value / teaspoon) * teaspoonOfSalt : amount.value,
     };
   }
   const cloth = clothWork.exec(said);

@@ -82,7 +82,6 @@ function saltMassOf(salting: Salting, unsaltedMass: number, moisture: number): n
 export function unsaltedFrom(salting: Salting, weighed: number, saltIsIn: boolean): number {
   if (!saltIsIn || salting.way === 'none') return weighed;
   if (salting.way === 'share') return weighed * (1 - salting.share);
-  const salt =
-    salting.way === 'mass' ? salting.grams : spoonGrams(salting);
+  const salt = salting.way === 'mass' ? salting.grams : spoonGrams(salting);
   return Math.max(0, weighed - salt);
 }

@@ -26,7 +26,8 @@ export function SaltBench() {
   const grams = butter && 'quantity' in butter ? butter.quantity.value : undefined;
   const { salting } = readSalt(salt, say.system, undefined, saltTeaspoon);
   const creamFor = grams ? (grams * butterFat) / 0.38 / churnEfficiency : undefined;
-  const said = salting && grams && creamFor ? saltWays(salting, grams, creamFor, undefined, saltTeaspoon) : undefined;
+  const said =
+    salting && grams && creamFor ? saltWays(salting, grams, creamFor, undefined, saltTeaspoon) : undefined;
   return (
     <Enamel className={styles.form} aria-label="Salt">
       <h2>Salt, said every way</h2>

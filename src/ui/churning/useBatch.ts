@@ -153,7 +153,13 @@ export function useBatch(drawn: BatchView, looked?: number): LiveBatch {
         .flat()
         .map(
           (body, i) =>
-            ({ id: newId(), atSeconds: atSeconds + i / 1000, ...body, ...ofPlace(body, placeCelsius), ...ofLoad(body) }) as BatchEvent,
+            ({
+              id: newId(),
+              atSeconds: atSeconds + i / 1000,
+              ...body,
+              ...ofPlace(body, placeCelsius),
+              ...ofLoad(body),
+            }) as BatchEvent,
         );
       void outbox.put('batch.record', { batchId: view.id, events });
       return events.map(({ id }) => id);
