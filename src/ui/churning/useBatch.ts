@@ -149,18 +149,16 @@ export function useBatch(drawn: BatchView, looked?: number): LiveBatch {
   const { placeCelsius } = useFarm();
   const record = useCallback(
     (told: Told | Told[], atSeconds = clockSeconds()) => {
-      const events = [told]
-        .flat()
-        .map(
-          (body, i) =>
-            ({
-              id: newId(),
-              atSeconds: atSeconds + i / 1000,
-              ...body,
-              ...ofPlace(body, placeCelsius),
-              ...ofLoad(body),
-            }) as BatchEvent,
-        );
+      const events = [told].flat().map(
+        (body, i) =>
+          ({
+            id: newId(),
+            atSeconds: atSeconds + i / 1000,
+            ...body,
+            ...ofPlace(body, placeCelsius),
+            ...ofLoad(body),
+          }) as BatchEvent,
+      );
       void outbox.put('batch.record', { batchId: view.id, events });
       return events.map(({ id }) => id);
     },
