@@ -75,6 +75,18 @@ describe('a year of butter ahead', () => {
     expect(another.herd).toHaveLength(2);
     // Another like the one that is here gives as she does, not as the book has it.
     expect(another.herd[1]!.animal.peak).toBe(16_000);
+    const both = year({
+      changes: [
+        { kind: 'another', breed: 'kerry', calvesInDays: 14 },
+        { kind: 'another', breed: 'goat', calvesInDays: 90 },
+      ],
+    });
+    expect(both.herd.map(({ animal, calves }) => [animal.name, calves?.inDays])).toEqual([
+      ['Tansy', 129],
+      ['Another Kerry', 14],
+      ['Another goat', 90],
+    ]);
+    expect(both.makes).toBeGreaterThan(another.makes);
     expect(year({ changes: [{ kind: 'deeper' }] }).makes).toBeCloseTo(1.07 * year().makes, 0);
     const hungry = { demand: 1500 };
     expect(year({ ...hungry, changes: [{ kind: 'buyCream' }] }).chance).toBeGreaterThanOrEqual(

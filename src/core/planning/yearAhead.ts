@@ -6,6 +6,7 @@ import type { Estimate } from '../quantities/estimate';
 import { drawsFrom } from '../statistics/draws';
 import type { BankWeek } from './bankPlan';
 import { cares, planThrough } from './bankPlan';
+import { usualMilking } from './lactation';
 import { drawAnimal } from './yearDraw';
 import type { HerdYear, YearAnimal } from './yearHerd';
 import { herdYear } from './yearHerd';
@@ -82,40 +83,13 @@ const boughtWeeks = 9;
  */
 export function yearAhead(input: YearInput, progress?: (share: number) => void): YearAhead {
   const has = (kind: Change['kind']) => input.changes.some((one) => one.kind === kind);
-  const more = input.changes.flatMap((one): YearAnimal[] =>
-    one.kind === 'another'
-      ? [
-          {
-            name: `${input.animals.length === 0 ? 'A' : 'Another'} ${called(one.breed)}`,
-            breed: one.breed,
-            // She comes when she has calved: until then she gives nothing here.
-            calvedOn: null,
-            servedOn: null,
-            dryOn: null,
-            sharesWithCalf: false,
-            withdrawnFrom: null,
-            withdrawnUntil: null,
-            milked: false,
-            peak: peakLike(one.breed, input.animals),
-          },
-        ]
-      : [],
-  );
   const days = weeksAhead * 7;
-  // Another is known no better for being like those that are here.
-  const herd = [...input.animals, ...more].map((one) =>
-    herdYear(has('calfOff') ? { ...one, sharesWithCalf: false } : one, input.today, days),
-  );
-  const comes = input.changes.find((one) => one.kind === 'another');
-  if (comes) {
-    const last = herd.at(-1)!;
-    last.known = false;
-    last.animal = { ...last.animal, nextCalving: comes.calvesInDays };
-    last.calves = { inDays: comes.calvesInDays, said: true };
-    last.stretches = [
-      { from: Math.max(0, comes.calvesInDays), to: Math.min(days, comes.calvesInDays + 305), is: 'milk' },
-    ];
-  }
+  const herd = [
+    ...input.animals.map((one) =>
+      herdYear(has('calfOff') ? { ...one, sharesWithCalf: false } : one, input.today, days),
+    ),
+    ...input.changes.flatMap((one) => (one.kind === 'another' ? [comesLater(one, input, days)] : [])),
+  ];
   const draws = drawsFrom(input.seed);
   const perFat = input.butterPerFat * (has('deeper') ? deeperBrings : 1);
   const years = Array.from({ length: input.runs }, (_, i) => {
@@ -190,6 +164,28 @@ const quantile = (values: number[], at: number): number =>
     values.toSorted((a, b) => a - b),
     at,
   );
+
+/** Another animal, which comes when she has calved: until then she gives nothing here. She is known no better for being like those that are here. */
+function comesLater(
+  { breed, calvesInDays }: Extract<Change, { kind: 'another' }>,
+  { today, animals }: YearInput,
+  days: number,
+): HerdYear {
+  const nobody = { calvedOn: null, servedOn: null, dryOn: null, withdrawnFrom: null, withdrawnUntil: null };
+  const name = `${animals.length === 0 ? 'A' : 'Another'} ${called(breed)}`;
+  const she = herdYear(
+    { ...nobody, name, breed, sharesWithCalf: false, milked: false, peak: peakLike(breed, animals) },
+    today,
+    days,
+  );
+  return {
+    ...she,
+    known: false,
+    animal: { ...she.animal, nextCalving: calvesInDays },
+    calves: { inDays: calvesInDays, said: true },
+    stretches: [{ from: calvesInDays, to: Math.min(days, calvesInDays + usualMilking), is: 'milk' }],
+  };
+}
 
 /** The longest stretch of what holds, first and last of it; undefined where nothing does. */
 function longestTrue(holds: readonly boolean[]): { from: number; to: number } | undefined {

@@ -99,7 +99,7 @@ async function warmerFromNow(
   sender: Sender,
 ): Promise<void> {
   const [old, now] = [placesOf(before), placesOf(after)];
-  const lots = await standingLots(scope, [...lotKinds], sender.receivedAt);
+  const lots = await standingLots(scope, followed, sender.receivedAt);
   for (const [i, { lot, story }] of (await judgedLots(scope, lots, sender.receivedAt)).entries()) {
     if (!story || Math.abs(story.around - old[story.place].celsius) > unsaid) continue;
     const { celsius } = now[story.place];
@@ -123,6 +123,8 @@ async function warmerFromNow(
   }
 }
 
+/** What is kept in a vessel and followed by its temperature; butter has its place and its date. */
+const followed = lotKinds.filter((kind) => kind !== 'butter' && kind !== 'ghee');
 /** Nearer than this to what the place has, nobody measured around it, K. */
 const unsaid = 0.05;
 

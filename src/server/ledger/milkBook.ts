@@ -35,13 +35,7 @@ export const milkBookView = (farmId: string, asked: { of?: string; all?: boolean
     const animals = await animalsOf(scope);
     const rows = await milkingRows(scope, new Date(at.getTime() - daysBack * day), new Date(at.getTime() + day), mostMilkings); // prettier-ignore
     const chosen = animals.find(({ id }) => id === asked.of);
-    const idOf = new Map(animals.map(({ id, name }) => [name, id]));
-    const milkings = rows.map((row) => ({
-      day: localDate(row.at, timeZone),
-      mass: row.mass,
-      fat: row.fat,
-      whose: whoseOf(row, idOf),
-    }));
+    const milkings = milkingsOf(rows, animals, timeZone);
     const shown = rows
       .map((row, i) => shownMilking(row, milkings[i]!))
       .filter(({ whose }) => !chosen || whose.includes(chosen.id));
@@ -98,7 +92,22 @@ export const milkBookView = (farmId: string, asked: { of?: string; all?: boolean
     };
   });
 
-export function whoseOf({ details, lot }: MilkingRow, idOf: ReadonlyMap<string, string>): string[] {
+/** Milkings as they are reckoned with: their day where the farm is, and whose they were. */
+export function milkingsOf(
+  rows: readonly MilkingRow[],
+  animals: readonly { id: string; name: string }[],
+  timeZone: string,
+): Milking[] {
+  const idOf = new Map(animals.map(({ id, name }) => [name, id]));
+  return rows.map((row) => ({
+    day: localDate(row.at, timeZone),
+    mass: row.mass,
+    fat: row.fat,
+    whose: whoseOf(row, idOf),
+  }));
+}
+
+function whoseOf({ details, lot }: MilkingRow, idOf: ReadonlyMap<string, string>): string[] {
   if (Array.isArray(details.milkedIds)) return details.milkedIds as string[];
   return lot.animals.flatMap((name) => idOf.get(name) ?? []);
 }

@@ -8,7 +8,7 @@ import { now } from '../clock';
 import { houseViewOf } from '../house/views';
 import { stockOf } from '../larder/views';
 import { localDate } from '../localDate';
-import { whoseOf } from './milkBook';
+import { milkingsOf } from './milkBook';
 import type { YearView } from './views';
 
 /** A lactation and what comes after it, days; more milkings than any house of this size has in them. */
@@ -27,13 +27,7 @@ export const yearBookView = (farmId: string): Promise<YearView> =>
     const from = new Date(at.getTime() - daysBack * day);
     const animals = await animalsOf(scope);
     const rows = await milkingRows(scope, from, new Date(at.getTime() + day), mostMilkings);
-    const idOf = new Map(animals.map(({ id, name }) => [name, id]));
-    const milkings = rows.map((row) => ({
-      day: localDate(row.at, timeZone),
-      mass: row.mass,
-      fat: row.fat,
-      whose: whoseOf(row, idOf),
-    }));
+    const milkings = milkingsOf(rows, animals, timeZone);
     const peaks = peaksOf(milkings, animals);
     const packed = await packedBetween(scope, from, at);
     const milkFat = milkings.reduce((sum, { fat }) => sum + fat, 0);

@@ -7,8 +7,9 @@ import { worthAsking } from '@/core/asking/ask';
 import { mayDo } from '@/core/people/roles';
 import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import { coolingAsks } from '@/core/standing/coolingAsks';
+import type { OwnPlace } from '@/core/standing/places';
 import { isOwnPlace, places } from '@/core/standing/places';
-import { temperatureRules } from '../churning/plan/creamRules';
+import { placeRules } from '../churning/plan/creamRules';
 import { useFarm, useSay, useWho } from '../frame/FarmContext';
 import { RefusedSentence } from '../outbox/RefusedSentence';
 import { useAct } from '../outbox/useAct';
@@ -92,11 +93,11 @@ const readingSays = (ask: Ask, at: (seconds: number | undefined) => string, to: 
     : `A probe reading in half an hour tells how this vessel passes heat: as it is, ${to} comes ${at(ask.high.gives)} at the soonest, ${at(ask.low.gives)} at the latest.`;
 
 /** The temperature of a place, kept for the whole house. */
-function AnswerPlace({ place }: { place: keyof typeof places }) {
+function AnswerPlace({ place }: { place: OwnPlace }) {
   const say = useSay();
   const { act, refused, busy } = useAct();
   const [typed, setTyped] = useState('');
-  const understood = understand(typed, { ...temperatureRules(say.system), check: () => undefined });
+  const understood = understand(typed, placeRules(place, say));
   const celsius = understood && 'quantity' in understood ? understood.quantity.value : undefined;
   const keep = () =>
     celsius !== undefined &&

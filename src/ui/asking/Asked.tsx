@@ -2,6 +2,7 @@
 
 import { styled } from '@mui/material/styles';
 import type { ReactNode } from 'react';
+import { useFarm } from '../frame/FarmContext';
 import { useDraft } from '../frame/useDraft';
 import { Press } from '../theme/Press';
 
@@ -20,7 +21,8 @@ const Line = styled('div')({
  * @param of what is asked, the same for the same question
  */
 export function Asked({ of, says, children }: { of: string; says: string; children?: ReactNode }) {
-  const [{ leave }, change] = useDraft(`asked-${of}`, () => ({ leave: false }));
+  const { id: farm } = useFarm();
+  const [{ leave }, change] = useDraft(`asked:${farm}:${of}`, () => ({ leave: false }));
   if (leave) return null;
   return (
     <Line role="group" aria-label="What would sharpen it">

@@ -2,8 +2,8 @@
 
 import { useState } from 'react';
 import type { OwnPlace } from '@/core/standing/places';
-import { ownPlaceKeys, ownPlaceLimits, places } from '@/core/standing/places';
-import { temperatureRules } from '../churning/plan/creamRules';
+import { ownPlaceKeys, places } from '@/core/standing/places';
+import { placeRules } from '../churning/plan/creamRules';
 import { useFarm, usePlaces, useSay } from '../frame/FarmContext';
 import { DatesCountOn } from '../larder/DatesCountOn';
 import { RefusedSentence } from '../outbox/RefusedSentence';
@@ -22,13 +22,8 @@ export function Temperatures() {
   const { act, refused, busy } = useAct();
   const [place, setPlace] = useState<OwnPlace>('fridge');
   const [typed, setTyped] = useState('');
-  const [low, high] = ownPlaceLimits[place];
   const said = placeCelsius[place];
-  const understood = understand(typed, {
-    ...temperatureRules(say.system),
-    check: ({ value }) =>
-      value < low || value > high ? `From ${say.temperature(low)} to ${say.temperature(high)}.` : undefined,
-  });
+  const understood = understand(typed, placeRules(place, say));
   const settle = (to: number | null) =>
     act(
       'house.settle',

@@ -153,7 +153,7 @@ export function SaltChooser({
   creamOf?: number | undefined;
 }) {
   const say = useSay();
-  const { saltTeaspoon } = useFarm();
+  const { saltTeaspoon, usualSalt } = useFarm();
   const { understood } = readSalt(draft, say.system, creamOf, saltTeaspoon);
   const [typedBefore, setTypedBefore] = useState<Partial<Record<Salting['way'], string>>>({});
   const convert = (way: Salting['way']) => {
@@ -169,6 +169,8 @@ export function SaltChooser({
     setTypedBefore({ ...typedBefore, [draft.way]: draft.typed });
     onDraft({
       ...draft,
+      // Butter that had none said nothing of its kind: it is the one the house takes.
+      kind: draft.way === 'none' && kept === undefined ? (usualSalt ?? draft.kind) : draft.kind,
       way,
       typed:
         draft.way === 'none'

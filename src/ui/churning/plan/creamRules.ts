@@ -1,3 +1,5 @@
+import type { OwnPlace } from '@/core/standing/places';
+import { ownPlaceLimits } from '@/core/standing/places';
 import { leanestChurnable, richestCream } from '@/core/dairy/creamFat';
 import { spokenFraction, text } from '@/core/quantities/formatQuantity';
 import type { UnitSystem } from '@/core/quantities/units';
@@ -27,6 +29,18 @@ export const temperatureRules = (system: UnitSystem): QuantityRules => ({
       ? `Cream goes into a churn between ${system === 'us' ? '32 and 95 °F' : '0 and 35 °C'}.`
       : undefined,
 });
+/** A temperature that a place of the house may have. */
+export const placeRules = (
+  place: OwnPlace,
+  say: { system: UnitSystem; temperature: (celsius: number) => string },
+): QuantityRules => {
+  const [low, high] = ownPlaceLimits[place];
+  return {
+    ...temperatureRules(say.system),
+    check: ({ value }) =>
+      value < low || value > high ? `From ${say.temperature(low)} to ${say.temperature(high)}.` : undefined,
+  };
+};
 export const fatRules = (system: UnitSystem): QuantityRules => ({
   system,
   kinds: ['fraction'],

@@ -23,6 +23,7 @@ export function yearSays(
   // What is not there yet does not last.
   if (enough && enough.from > 1)
     return `Butter of your own from ${say.day(weekOn(today, enough.from), today)}${enough.to < weeksAhead - 1 ? ` to ${say.day(weekOn(today, enough.to), today)}` : ' on'}.`;
+  if (enough === undefined) return 'The herd makes less butter than you eat, all year.';
   return `Your own butter lasts until ${say.day(weekOn(today, runsOut), today)}.`;
 }
 
