@@ -23,6 +23,7 @@ import { people } from './migrations/0019-people';
 import { oneFarmInHand } from './migrations/0020-one-farm-in-hand';
 import { servedAndDriedOff } from './migrations/0021-served-and-dried-off';
 import { theHouseAsItIs } from './migrations/0022-the-house-as-it-is';
+import { wishes } from './migrations/0023-wishes';
 import { guard } from './migrations/migration';
 import { rights } from './rights';
 
@@ -50,6 +51,7 @@ export const migrations = [
   oneFarmInHand,
   servedAndDriedOff,
   theHouseAsItIs,
+  wishes,
 ];
 
 /**

@@ -5,6 +5,7 @@ import { bankPlan } from '@/core/planning/bankPlan';
 import { herdForecast } from '@/core/planning/herdForecast';
 import { yearAhead } from '@/core/planning/yearAhead';
 import { todayRank } from '@/core/planning/todayRank';
+import { readyAsked } from './readyAsked';
 import { creamRise } from '@/core/separating/creamRise.calc';
 
 /** The calculations that take long enough to be watched and stopped. */
@@ -15,6 +16,7 @@ const long = {
   'herd.forecast': herdForecast,
   'bank.plan': bankPlan,
   'year.ahead': yearAhead,
+  'ready.by': readyAsked,
   'today.rank': todayRank,
 };
 

@@ -10,7 +10,7 @@ interface Helper {
 const idle: Helper[] = [];
 const mostIdle = 2;
 /** Over so soon that nobody is helped by ending the helper; its answer is let fall instead. */
-const short: ReadonlySet<LongName> = new Set(['churn.live', 'churn.across']);
+const short: ReadonlySet<LongName> = new Set(['churn.live', 'churn.across', 'ready.by']);
 
 /** How to speak with helpers: fetched with the first of them. */
 const speech = () => import('comlink');

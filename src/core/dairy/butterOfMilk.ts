@@ -1,9 +1,11 @@
 import { usualButterFat, usualLoss } from '../churning/expectedButter';
 
 /** Of the milk's fat a ladle or a separator brings so much into the cream (handbook §6.2, engineering estimate). */
-const usualSkimming = 0.88;
+export const usualSkimming = 0.88;
 /** Of the cream's fat so much stays in the buttermilk (engineering estimate). */
 const usualButtermilk = 0.03;
+/** g of unsalted butter that a gram of fat in the cream makes, as the book has it. */
+export const butterOfCream = (1 - usualButtermilk - usualLoss) / usualButterFat;
 /** Fewer batches, or more of their cream bought, say nothing of the milk (engineering estimate). */
 const leastBatches = 2;
 const mostBought = 0.02;
@@ -24,5 +26,5 @@ export function butterOfMilk(sums: {
   const { milkFat, boughtFat, butterMass, batches } = sums;
   if (batches >= leastBatches && milkFat > 0 && butterMass > 0 && boughtFat <= mostBought * milkFat)
     return { perFat: butterMass / milkFat, batches };
-  return { perFat: (usualSkimming * (1 - usualButtermilk - usualLoss)) / usualButterFat, batches: 0 };
+  return { perFat: usualSkimming * butterOfCream, batches: 0 };
 }

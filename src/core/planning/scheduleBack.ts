@@ -41,6 +41,8 @@ const scheduleInput = v.strictObject({
         sd: v.optional(span, 0),
         /** Someone has to be there. */
         attended: v.optional(v.boolean(), false),
+        /** Of a step that goes on by itself: minutes at its start in which somebody has to be there. */
+        hands: v.optional(span, 0),
         vessel: v.optional(name),
         /** mL that stand in the fridge meanwhile. */
         fridge: v.optional(litres, 0),
@@ -183,11 +185,12 @@ function placed(
       start = blocking.from - step.minutes;
       continue;
     }
-    if (step.attended && free) {
-      const inside = free.some(({ from, to }) => from <= start + 1e-9 && to >= start + step.minutes - 1e-9);
+    const hands = step.attended ? step.minutes : step.hands;
+    if ((step.attended || hands > 0) && free) {
+      const inside = free.some(({ from, to }) => from <= start + 1e-9 && to >= start + hands - 1e-9);
       if (!inside) {
         const fits = free
-          .map(({ from, to }) => ({ from, start: Math.min(start, to - step.minutes) }))
+          .map(({ from, to }) => ({ from, start: Math.min(start, to - hands) }))
           .filter((one) => one.start >= one.from - 1e-9 && one.start < start - 1e-9)
           .sort((a, b) => b.start - a.start)[0];
         if (!fits) return { start: latest, why: 'noFreeTime' };

@@ -2,6 +2,8 @@ import { QueryTypes } from 'sequelize';
 import type { ToolKey } from '@/core/churning/tools';
 import type { Breed } from '@/core/dairy/breeds';
 import type { UnitSystem } from '@/core/quantities/units';
+import type { HouseHours } from '@/core/planning/houseHours';
+import { hoursKept } from '@/core/planning/hoursSaid';
 import type { SaltKind, SaltTeaspoon } from '@/core/salting/salts';
 import { saltKinds } from '@/core/salting/salts';
 import type { PlaceCelsius } from '@/core/standing/places';
@@ -28,6 +30,10 @@ export interface Farm {
   usualSalt: SaltKind | null;
   /** The day its week begins on: 0 is Sunday, 1 Monday. */
   weekBegins: number;
+  /** When there is somebody in the dairy; null where nobody said. */
+  hours: HouseHours | null;
+  /** mL of cream that the fridge has room for; null where nobody said. */
+  fridgeRoom: number | null;
   /** Units and time zone were chosen, or taken from the first device. */
   settled: boolean;
 }
@@ -101,7 +107,8 @@ export async function openFarm(id: string, name?: string): Promise<void> {
 export async function farmOf({ farmId, transaction }: FarmScope): Promise<Farm> {
   const [row] = await database().query<FarmRow>(
     `SELECT id, name, unit_system AS "unitSystem", time_zone AS "timeZone", fat_hardness AS "fatHardness", freezer_room AS "freezerRoom",
-            place_celsius AS "placeCelsius", salt_teaspoon AS "saltTeaspoon", usual_salt AS "usualSalt", week_begins AS "weekBegins", settled
+            place_celsius AS "placeCelsius", salt_teaspoon AS "saltTeaspoon", usual_salt AS "usualSalt", week_begins AS "weekBegins", hours,
+            fridge_room AS "fridgeRoom", settled
      FROM farm WHERE id = :farmId`,
     { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
   );
@@ -117,6 +124,8 @@ export async function farmOf({ farmId, transaction }: FarmScope): Promise<Farm> 
     saltTeaspoon: numbersOf(row.saltTeaspoon, saltKinds),
     usualSalt: saltKinds.find((kind) => kind === row.usualSalt) ?? null,
     weekBegins: row.weekBegins,
+    hours: hoursKept(row.hours),
+    fridgeRoom: row.fridgeRoom === null ? null : Number(row.fridgeRoom),
     settled: row.settled,
   };
 }
@@ -129,11 +138,12 @@ export async function changeFarm(
   { farmId, transaction }: FarmScope,
   change: Partial<Omit<Farm, 'id'>>,
 ): Promise<void> {
-  const { fatHardness, freezerRoom, ...rest } = change;
+  const { fatHardness, freezerRoom, fridgeRoom, ...rest } = change;
   await FarmRow.update(
     {
       ...rest,
       ...(fatHardness === undefined ? {} : { fatHardness: String(fatHardness) }),
+      ...(fridgeRoom === undefined ? {} : { fridgeRoom: fridgeRoom?.toFixed(1) ?? null }),
       ...(freezerRoom === undefined ? {} : { freezerRoom: freezerRoom?.toFixed(1) ?? null }),
     },
     { where: { id: farmId }, transaction },

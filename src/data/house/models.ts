@@ -12,6 +12,8 @@ export class FarmRow extends Model<InferAttributes<FarmRow>, InferCreationAttrib
   declare saltTeaspoon: CreationOptional<Record<string, number>>;
   declare usualSalt: CreationOptional<string | null>;
   declare weekBegins: CreationOptional<number>;
+  declare hours: CreationOptional<object | null>;
+  declare fridgeRoom: CreationOptional<string | null>;
   declare settled: CreationOptional<boolean>;
   declare nextBatchNumber: CreationOptional<number>;
   declare nextLotNumber: CreationOptional<number>;
@@ -30,6 +32,8 @@ export function defineFarm(sequelize: Sequelize): void {
       saltTeaspoon: DataTypes.JSONB,
       usualSalt: DataTypes.TEXT,
       weekBegins: DataTypes.SMALLINT,
+      hours: DataTypes.JSONB,
+      fridgeRoom: DataTypes.DECIMAL(10, 1),
       settled: DataTypes.BOOLEAN,
       nextBatchNumber: DataTypes.INTEGER,
       nextLotNumber: DataTypes.INTEGER,

@@ -4,7 +4,7 @@ import { farmColumns, tableKeys, tables } from './tables';
 
 export const formatName = 'immulgo-farm';
 /** The version that is written. Every earlier one is read as well ({@link broughtForward}). */
-export const version = 6;
+export const version = 7;
 
 export interface FarmDocument {
   farm: Row;
@@ -126,7 +126,7 @@ export const keyOf = ({ key }: Table, row: Row): string => key.map((name) => Str
  * A document of an earlier version as the newest has it. Version 1 knew no retired vessels, no room of the freezer, no shapes and
  * amounts of what was mixed in, and did not keep what was answered on Today; version 2 knew no pictures, and every batch taught; version 3 did
  * not say who churned, nor who said what; version 4 knew no service and no drying off; version 5 no temperatures of
- * places, no salts of the house’s own and no first day of its week.
+ * places, no salts of the house’s own and no first day of its week; version 6 no butter that is wanted, and not when somebody is there.
  */
 function broughtForward(given: Row): Row {
   if (given.version === version) return given;
@@ -136,13 +136,14 @@ function broughtForward(given: Row): Row {
       : given[key];
   return {
     ...given,
-    farm: typeof given.farm === 'object' ? { freezer_room: null, place_celsius: {}, salt_teaspoon: {}, usual_salt: null, week_begins: 1, ...given.farm } : given.farm,
+    farm: typeof given.farm === 'object' ? { freezer_room: null, place_celsius: {}, salt_teaspoon: {}, usual_salt: null, week_begins: 1, hours: null, fridge_room: null, ...given.farm } : given.farm,
     animals: rows('animals', { served_on: null, dry_on: null }),
     vessels: rows('vessels', { retired_at: null }),
     portions: rows('portions', { pieces: null, mixed_in: null }),
     answered: given.answered ?? [],
     batches: rows('batches', { left_out: false, maker: null }),
     pictures: given.pictures ?? [],
+    wishes: given.wishes ?? [],
     commands: rows('commands', { said_by: null }),
   };
 } // prettier-ignore

@@ -112,6 +112,12 @@ export const tables = {
     says: 'What was done instead of what stood first on Today, or left for later.',
     columns: { command_id: 'text', at: 'moment', act: 'text', answer: 'text', instead: 'text?', lots: 'any', until: 'moment', taken_back: 'yesNo' },
   },
+  wishes: {
+    table: 'wish',
+    key: ['id'],
+    says: 'Butter that was wanted by a time: mass in g, salt as a share, what was foreseen, and the batch it was made in.',
+    columns: { id: 'text', mass: 'number', soured: 'yesNo', salt: 'number', ready_at: 'moment', occasion: 'text?', vessel_id: 'id?', buys: 'yesNo', foreseen: 'any', put_at: 'moment', batch_id: 'text?', not_batch_ids: 'any', dropped_at: 'moment?' },
+  },
   pictures: {
     table: 'picture',
     key: ['id'],
@@ -135,6 +141,8 @@ export const farmColumns = {
   salt_teaspoon: 'any',
   usual_salt: 'text?',
   week_begins: 'whole',
+  hours: 'any?',
+  fridge_room: 'number?',
   settled: 'yesNo',
   next_batch_number: 'whole',
   next_lot_number: 'whole',

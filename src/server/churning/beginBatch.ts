@@ -15,6 +15,7 @@ import { actId, command } from '../commands/command';
 import { letGo } from '../ledger/judgedLots';
 import { blendOf, momentOf, outs } from '../ledger/move';
 import { factTreatment } from '../ledger/redateButter';
+import { madeFor } from '../ready/wishes';
 import { Refusal } from '../refusal';
 import { drawChurned, heardWithin } from './drawChurned';
 import { wholeKilograms } from '@/core/quantities/whole';
@@ -158,6 +159,7 @@ export const beginBatch = command({
       churnedEntryId: null,
       revision: 1,
     });
+    await madeFor(scope, { id: batchId, startedAt, ripened: facts.ripened });
     if (late)
       await park(scope, {
         commandId: sender.commandId,

@@ -34,6 +34,8 @@ import type { FarmScope } from '@/data/farmScope';
 import { inFarm } from '@/data/farmScope';
 import type { Vessel } from '@/data/house/house';
 import { vesselsOf } from '@/data/house/house';
+import { wishesOfBatch } from '@/data/house/wishes';
+import type { Foreseen } from '@/core/planning/wishSaid';
 import { now } from '../clock';
 import { upstreamOf } from '../ledger/upstream';
 import type { HouseView } from '../house/views';
@@ -77,6 +79,14 @@ export interface BatchView extends HouseView {
   ways: NamedWay[];
   /** Codes its portions ever had, by their ids: a label once printed names its butter for good. */
   codes: Record<string, string>;
+  /** Butter that was wanted by a time and is made in it, with what was foreseen. */
+  wishes?: {
+    id: string;
+    readyAtSeconds: number;
+    occasion: string | null;
+    mass: number;
+    foreseen: Foreseen;
+  }[];
   /** How it is believed to stand as the page is drawn, while it is churned: the page says it from its first moment. */
   live?: { atSeconds: number; churn: LiveChurn } | undefined;
   /** What it came to by these events, once it is packed. */
@@ -181,6 +191,13 @@ export async function batchViewOf(scope: FarmScope, batchId: string): Promise<Ba
           against: judged && (await againstUsualOf(scope, batch, judged, foreseen, upstream)),
         }
       : {}),
+    wishes: (await wishesOfBatch(scope, batchId)).map(({ id, readyAt, occasion, mass, foreseen: said }) => ({
+      id,
+      readyAtSeconds: readyAt.getTime() / 1000,
+      occasion,
+      mass,
+      foreseen: said,
+    })),
     pictures: await picturesOf(scope, batchId),
     maker: batch.maker,
     makers: await makersOf(scope),

@@ -39,6 +39,7 @@ import { keepCulture } from '../shelf/keepCulture';
 import { pourCream } from '../shelf/pourCream';
 import { closeCalendarCommand, openCalendarCommand } from '../calendar/addresses';
 import { writeDoor } from '../door/writeDoor';
+import { dropWish, putWish, sayWishBatch } from '../ready/wishes';
 import { answerToday } from '../today/answerToday';
 import { Refusal } from '../refusal';
 import type { Command, Speaker } from './command';
@@ -80,6 +81,9 @@ const commands = new Map(
     waterCrock,
     restoreButter,
     answerToday,
+    putWish,
+    dropWish,
+    sayWishBatch,
     writeDoor,
     openCalendarCommand,
     closeCalendarCommand,

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { positiveMass } from '@/core/calculation';
 import { teaspoonMass } from '@/core/churning/batchEvents';
+import { hoursSaid } from '@/core/planning/hoursSaid';
 import { unitSystems } from '@/core/quantities/units';
 import { saltKinds } from '@/core/salting/salts';
 import { lotKinds } from '@/core/standing/lotKinds';
@@ -68,6 +69,10 @@ export const settleHouse = command({
         v.maxValue(6, 'a day from 0 to 6 is allowed.'),
       ),
     ),
+    /** When there is somebody in the dairy; null takes back what was said. */
+    hours: v.optional(v.nullable(hoursSaid)),
+    /** mL of cream; null takes back what was said. */
+    fridgeRoom: v.optional(v.nullable(v.pipe(positiveMass, v.maxValue(2_000_000, 'at most 2000 L.')))),
     /** g of butter; null takes back what was said. */
     freezerRoom: v.optional(v.nullable(v.pipe(positiveMass, v.maxValue(2_000_000, 'at most two tonnes.')))),
   }),

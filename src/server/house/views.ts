@@ -1,4 +1,5 @@
 import type { NamedWay } from '@/data/churning/ways';
+import { makersOf } from '@/data/churning/batches';
 import { waysOf } from '@/data/churning/ways';
 import { calendarsOf } from '@/data/house/calendars';
 import type { Animal, Farm, Vessel } from '@/data/house/house';
@@ -45,6 +46,8 @@ export interface WholeHouse extends HouseView {
   ways: NamedWay[];
   /** Addresses under which a calendar reads what is coming. */
   calendars: { id: string; madeSeconds: number }[];
+  /** Who churned here lately, by name. */
+  people: string[];
   /** Tables that can be taken along, one by one. */
   tables: readonly string[];
 }
@@ -55,6 +58,7 @@ export const houseView = (farmId: string): Promise<WholeHouse> =>
     vessels: await vesselsOf(scope),
     animals: await animalsOf(scope),
     ways: await waysOf(scope),
+    people: await makersOf(scope),
     tables: tableKeys,
     calendars: (await calendarsOf(scope)).map(({ id, madeAt }) => ({
       id,

@@ -10,6 +10,8 @@ import { pailViewOf } from '../pail/views';
 import type { ButterShown, Stock } from '../larder/views';
 import { stockOf } from '../larder/views';
 import { localDate } from '../localDate';
+import { wishesNow } from '../ready/readyBook';
+import type { WishPlanned } from '../ready/views';
 
 export type { ButterShown };
 
@@ -24,6 +26,8 @@ export interface TodayView extends PlanView, PailView, Stock {
   }[];
   /** The farm’s own dates of churnings begun in ten weeks. */
   churned: string[];
+  /** Butter that is wanted, as it is planned now. */
+  wishes: WishPlanned[];
   /** Batches ever begun: none means the first five minutes. */
   batches: number;
 }
@@ -52,6 +56,7 @@ export const todayView = (farmId: string): Promise<TodayView> =>
       churned: (await begunSince(scope, new Date(now().getTime() - 71 * 86_400_000))).map((at) =>
         localDate(at, timeZone),
       ),
+      wishes: await wishesNow(scope, plan, now()),
       batches: (await batchTotals(scope)).batches,
     };
   });

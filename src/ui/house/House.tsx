@@ -33,6 +33,7 @@ const Settings = laterPart(() => import('./Settings').then((part) => part.Settin
 const Salts = laterPart(() => import('./Salts').then((part) => part.Salts));
 const TakeAlong = laterPart(() => import('./TakeAlong').then((part) => part.TakeAlong));
 const Temperatures = laterPart(() => import('./Temperatures').then((part) => part.Temperatures));
+const SomebodyThere = laterPart(() => import('./SomebodyThere').then((part) => part.SomebodyThere));
 const Vessels = laterPart(() => import('./Vessels').then((part) => part.Vessels));
 const Ways = laterPart(() => import('./Ways').then((part) => part.Ways));
 
@@ -137,6 +138,9 @@ export function House({ view }: { view: WholeHouse }) {
         <Door name="Fridge, freezer and rooms" value={warmthSaid(view.farm.placeCelsius, say)} group="house">
           <Temperatures />
         </Door>
+        <Door name="When somebody is there" value={thereSaid(view.farm)} group="house">
+          <SomebodyThere people={view.people} />
+        </Door>
         <Door name="Salt" value={salts[view.farm.usualSalt ?? 'fine'].name} group="house">
           <Salts />
         </Door>
@@ -214,3 +218,11 @@ function backupsSaid(data: BackupsView | null | undefined, nowSeconds: number): 
   const days = Math.floor((nowSeconds - data.madeAtSeconds) / 86_400);
   return days <= 0 ? 'today’s is made' : days === 1 ? 'one of yesterday' : `one ${days} days old`;
 }
+
+/** When somebody is there, in a few words. */
+const thereSaid = ({ hours }: WholeHouse['farm']): string =>
+  !hours
+    ? 'six to half past nine, assumed'
+    : hours.away.length === 0
+      ? 'as you said'
+      : `as you said, ${hours.away.length === 1 ? 'once' : `${hours.away.length} times`} a week away`;

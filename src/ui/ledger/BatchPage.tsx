@@ -14,6 +14,7 @@ import styles from './BatchPage.module.css';
 
 const ChurnedBy = laterPart(() => import('./ChurnedBy').then((part) => part.ChurnedBy));
 const CorrectCream = laterPart(() => import('../churning/CorrectCream').then((part) => part.CorrectCream));
+const ForeseenBeside = laterPart(() => import('./ready/ForeseenBeside').then((part) => part.ForeseenBeside));
 const HowItWent = laterPart(() => import('./HowItWent').then((part) => part.HowItWent));
 const Pictures = laterPart(() => import('./Pictures').then((part) => part.Pictures));
 const HowSure = laterPart(() => import('../churning/verdict/HowSure').then((part) => part.HowSure));
@@ -60,6 +61,12 @@ export function BatchPage({ view: drawn }: { view: BatchView }) {
         open={story.phase !== 'packed'}
       >
         <HowItWent view={view} story={story} unsent={unsent} record={record} elapsed={elapsed} />
+        {(view.wishes ?? []).length > 0 && (
+          <div className={styles.within}>
+            <h2>What was foreseen, and what happened</h2>
+            <ForeseenBeside view={view} story={story} />
+          </div>
+        )}
         {view.judged && (
           <div className={styles.within}>
             <h2>Where its fat went, and how sure that is</h2>

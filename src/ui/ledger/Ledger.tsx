@@ -125,6 +125,8 @@ export function Ledger({ view }: { view: LedgerView }) {
         )}
         <Link href="/ledger/milk">Milk, day by day</Link>
         {' · '}
+        <Link href="/ledger/ready">Ready by a time</Link>
+        {' · '}
         <Link href="/ledger/year">The year ahead</Link>
         {' · '}
         <Link href="/ledger/notebook">Bring years on paper</Link>

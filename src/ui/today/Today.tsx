@@ -38,6 +38,7 @@ import { comingUp } from './coming';
 import { todayNow } from './todayNow';
 import { toWash } from './todaySays';
 import { useCalled } from './useCalled';
+import { wishTrouble } from './wishesToday';
 import styles from './Today.module.css';
 
 /** A churn under way is told by its model, which is fetched when there is one. */
@@ -93,6 +94,7 @@ export function Today({ view }: { view: TodayView }) {
   );
   const pegs = useMemo(() => comingUp(view, all, now, say), [view, all, now, say]);
   useCalled(first?.now ? `${first.act} ${first.lots.join(' ')}` : undefined, said?.says);
+  const trouble = wishTrouble(view.wishes, now, say);
   const hasMilk = view.milkings.length > 0 || milk.length > 0;
   const alarms = alarmsOf(all);
   const past = longPast(all);
@@ -193,6 +195,11 @@ export function Today({ view }: { view: TodayView }) {
         />
       </Wall>
       {pegs.length > 0 && <Thread pegs={pegs} nowSeconds={now} />}
+      {trouble && (
+        <p className={styles.wish} role="status">
+          <Link href={trouble.href}>{trouble.says}</Link>
+        </p>
+      )}
       <div id="questions" tabIndex={-1} className={styles.questions}>
         {view.parked.length > 0 && <ParkedEntries parked={view.parked} />}
         {past.length > 0 && <OldLots lots={past} />}

@@ -6,6 +6,7 @@ import { ahead, butterPegs, milkPegs, pegsOf } from '../board/pegs';
 import { noonOf } from '../frame/farmTime';
 import type { sayIn } from '../frame/sayIn';
 import { toEat } from '../larder/toEat';
+import { wishPegs } from './wishesToday';
 import type { LotNow } from '../standing/lotNow';
 
 /** Butter so near its day hangs on the thread, pieces. */
@@ -24,6 +25,7 @@ export function comingUp(
     [
       ...pegsOf(lots, now, say),
       ...milkPegs(view.milkings, now, say),
+      ...wishPegs(view.wishes, now, say),
       ...(view.crockWaterOn === undefined
         ? []
         : [

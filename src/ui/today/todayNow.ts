@@ -1,6 +1,6 @@
 import type { Act, ActKind } from '@/core/planning/acts';
 import type { RankedFarm } from '@/core/planning/farmNow';
-import { rounds } from '@/core/planning/habits';
+import { neverWaits, rounds } from '@/core/planning/habits';
 import { rankFarm } from '@/core/planning/rankFarm';
 import type { TodayView } from '@/server/today/views';
 import { milkPegs } from '../board/pegs';
@@ -12,6 +12,7 @@ import { alarmsOf, alarmWords } from '../standing/alarm';
 import type { Risen } from '../standing/useRises';
 import type { LotNow } from '../standing/lotNow';
 import { rankedFarm } from './rankedFarm';
+import { keptForWishes, wishDue } from './wishesToday';
 import type { ActSaid, Told } from './todaySays';
 import { sayAct } from './todaySays';
 
@@ -58,20 +59,37 @@ export function todayNow(
     nextVisitHours,
     hourOfDay: (seconds) => hourOfDay(seconds, view.farm.timeZone),
   });
-  const acts = rounds(rankFarm(farm).filter(({ act, lots: of, now: due }) => !due || !leftAlone(act, of)));
+  // Cream that is kept for a wish is no load for another churning, unless it would be past its best.
+  const kept = keptForWishes(view.wishes);
+  const acts = rounds(
+    rankFarm(farm).filter(
+      ({ act, lots: of, now: due, because }) =>
+        (!due || !leftAlone(act, of)) &&
+        !(act === 'churn' && because !== 'due' && of.length > 0 && of.every((id) => kept.has(id))),
+    ),
+  );
   const told = { view, lots: new Map(lots.map((one) => [one.lot.id, one])), now, today, say };
   const pressing = acts.filter((act) => act.now);
   // Old butter does not wait worse for it: what is in the churn does.
   const inHand = pressing.find(({ act }) => act === 'goOn');
   const oldButter = pressing[0]?.act === 'discard' && !told.lots.has(pressing[0].lots[0] ?? '');
-  const first = (oldButter ? inHand : undefined) ?? pressing[0] ?? acts.find(underWay);
+  const wish = wishDue(view.wishes, now, say);
+  const ranked = (oldButter ? inHand : undefined) ?? pressing[0] ?? acts.find(underWay);
+  // What safety asks, and a churning under way, come before any hour that was promised.
+  const wished =
+    wish &&
+    !leftAlone(wish.act.act, wish.act.lots) &&
+    !(ranked?.now && (neverWaits(ranked.act) || ranked.waiting.kind === 'safety'))
+      ? wish
+      : undefined;
+  const first = wished?.act ?? ranked;
   const dairy = pailSentence(
     lots.filter(({ lot }) => lot.kind === 'milk' || lot.kind === 'skim'),
     rises,
     { about: say.about, alarm: (one) => alarmWords(one, now, say) },
     (lotId) => leftAlone('skim', [lotId]),
   );
-  const said = first && sayAct(first, told);
+  const said = wished?.said ?? (first && sayAct(first, told));
   const alarm = alarmsOf(lots)[0];
   return {
     farm,
@@ -79,6 +97,7 @@ export function todayNow(
     first,
     said:
       said &&
+      first &&
       (alarm && first.lots.includes(alarm.lot.id)
         ? { ...said, says: alarmWords(alarm, now, say) }
         : first.act === 'skim' && dairy.skim.length > 0

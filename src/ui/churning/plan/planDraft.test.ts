@@ -13,6 +13,8 @@ const farm: Farm = {
   saltTeaspoon: {},
   usualSalt: null,
   weekBegins: 1,
+  hours: null,
+  fridgeRoom: null,
   settled: true,
 };
 const usFarm: Farm = { ...farm, unitSystem: 'us' };
