@@ -373,6 +373,11 @@ function inBlocks(pieces: readonly ReadyPiece[]): Block[] {
   return blocks;
 } // prettier-ignore
 
+/** Nobody begins to the minute: plans go by so many, min. */
+const grid = 5;
+const floored = (minutes: number): number => Math.floor(minutes / grid) * grid;
+const ceiled = (minutes: number): number => Math.ceil(minutes / grid) * grid;
+
 /** From the churn on nothing waits for an hour. */
 const goesOn = ({ pieces }: Block): boolean => pieces.some(({ key }) => key === 'rest' || key === 'pack');
 
@@ -384,14 +389,19 @@ function started(
   skimFrom: number | undefined,
 ): number[] {
   const starts: number[] = [];
+  const before = (i: number) => blocks[i - 1]?.pieces[0]?.key;
   blocks.forEach((block, i) => {
     const { key } = block.pieces[0]!;
-    let start = back[i]!.start;
+    let start = floored(back[i]!.start);
     if (block.underWay) start = 0;
     else if (key === 'skim' && skimFrom !== undefined)
-      start = Math.max(nextFree(free, Math.max(0, skimFrom), block.minutes), Math.min(start, skimFrom));
-    else if (key === 'chill' && i > 0 && blocks[i - 1]!.underWay)
-      start = Math.min(Math.max(0, start), nextFree(free, Math.max(0, blocks[i - 1]!.minutes + surely * blocks[i - 1]!.sd), block.hands as number)); // prettier-ignore
+      start = Math.max(ceiled(nextFree(free, Math.max(0, skimFrom), block.minutes)), Math.min(start, skimFrom));
+    else if (key === 'chill' && before(i) !== 'sour') {
+      // What is warm is chilled at once.
+      const since = i > 0 ? starts[i - 1]! + blocks[i - 1]!.minutes : 0;
+      start = Math.min(Math.max(0, start), ceiled(nextFree(free, Math.max(0, since), block.hands as number)));
+    } else if (key === 'chill' && i > 0 && blocks[i - 1]!.underWay)
+      start = Math.min(Math.max(0, start), ceiled(nextFree(free, Math.max(0, blocks[i - 1]!.minutes + surely * blocks[i - 1]!.sd), block.hands as number))); // prettier-ignore
     starts.push(start);
   });
   return starts;

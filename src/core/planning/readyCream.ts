@@ -29,6 +29,8 @@ export interface MilkToSkim {
   creamFat: number;
   /** Nobody has milked it yet. */
   toCome: boolean;
+  /** °C of its cream: cold off cold milk, warm from a separator. */
+  celsius: number;
 }
 
 /** What of a lot goes into it. */
@@ -97,6 +99,7 @@ export function chooseCream(
   let skimFrom: number | undefined;
   let skim = 0;
   let unsure = 0;
+  let warmest = -1;
   if (!isRipe)
     for (const one of skimmed) {
       if (fat >= wanted) break;
@@ -104,6 +107,7 @@ export function chooseCream(
       taken.push({ mass: one.fat / one.creamFat, fat: one.creamFat });
       fat += one.fat;
       skim += 1;
+      warmest = Math.max(warmest, one.celsius);
       if (one.toCome) unsure += one.fat;
       skimFrom = Math.max(skimFrom ?? 0, one.from);
     }
@@ -123,7 +127,7 @@ export function chooseCream(
     cream: {
       mass,
       fat: fat / mass,
-      celsius: Math.max(...standing.map(({ celsius }) => celsius), skim > 0 || buy ? usuallyCold : -1),
+      celsius: Math.max(...standing.map(({ celsius }) => celsius), warmest, buy ? usuallyCold : -1),
       is: !isRipe ? 'sweet' : souring.length > 0 ? 'souring' : 'soured',
       ...(souring.length > 0 ? { left: souring.toSorted((a, b) => b.mid - a.mid)[0]! } : {}),
       treatment: standing.some(({ treatment }) => treatment === 'raw') || skim > 0 ? 'raw' : 'pasteurised',
@@ -142,7 +146,7 @@ export function chooseCream(
 
 /** Fat of cream from a shop (handbook §3), as a mass fraction. */
 const bought = 0.36;
-/** Skimmed off cold milk, or from a shop, °C; a jar nobody named, mm across (engineering estimates). */
+/** From a shop, °C; a jar nobody named, mm across (engineering estimates). */
 const usuallyCold = 4;
 const jarWide = 120;
 

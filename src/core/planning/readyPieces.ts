@@ -173,7 +173,7 @@ function before(cream: WishCream, soured: boolean, farm: ReadyFarm): ReadyPiece[
     });
     celsius = room;
   }
-  if (celsius > cold || cream.skim > 0) {
+  if (celsius > cold) {
     const chill = tempered({ ...cream, celsius: Math.max(celsius, cold + 2) }, volume, fridge + 2, [{ method: 'fridge', celsius: fridge }], soured);
     if (chill)
       pieces.push({ key: 'chill', ...chill, hands: hands.put, block: 4, fridge: volume, celsius: fridge });

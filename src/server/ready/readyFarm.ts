@@ -42,6 +42,8 @@ const inUse = 150;
 const oneMilking = 1.5 * hour;
 /** Warm milk through a separator gives cream within, h (engineering estimate). */
 const separated = 1;
+/** Cream off cold milk, and from a separator, °C (engineering estimates). */
+const skimmedAt = { ladle: 4, separator: 32 };
 /** A degree at which cream is churned with anything, °C. */
 const churnable = [8, 18] as const;
 
@@ -91,13 +93,14 @@ export async function readyFarm(scope: FarmScope, plan: PlanView, at: Date): Pro
   const bySeparator = way === 'separator';
   const { creamFat } = usualSeparations[bySeparator ? 'separator' : 'ladle'];
   const skimAfter = bySeparator ? separated : standsFrom;
+  const celsius = skimmedAt[bySeparator ? 'separator' : 'ladle'];
   const stands = judged.flatMap(({ lot, judged: said, told }): MilkToSkim[] => {
     if (lot.kind !== 'milk' || lot.blockedReason !== null || said.discard || said.mayNot.churn !== undefined) return [];
     const kept = meantFor(told.events);
     if ((kept !== undefined && kept !== 'churn') || ages(lot.oldestAt) > standsAtMost) return [];
-    return [{ id: lot.id, name: lot.vessel?.name ?? lot.code, from: Math.max(0, minutesTo(lot.oldestAt) + 60 * skimAfter), fat: lot.fat * usualSkimming, creamFat, toCome: false }];
+    return [{ id: lot.id, name: lot.vessel?.name ?? lot.code, from: Math.max(0, minutesTo(lot.oldestAt) + 60 * skimAfter), fat: lot.fat * usualSkimming, creamFat, toCome: false, celsius }];
   });
-  const { milkings, toCome } = await milkToCome(scope, farm.timeZone, at, { creamFat, skimAfter });
+  const { milkings, toCome } = await milkToCome(scope, farm.timeZone, at, { creamFat, skimAfter, celsius });
   const recent = await batchesOf(scope, finishedBatches);
   const hours = farm.hours ?? usualHours;
   const people = [...new Set([...recent.flatMap(({ maker }) => maker ?? []), ...hours.away.flatMap(({ who }) => who || [])])];
@@ -149,7 +152,7 @@ async function milkToCome(
   scope: FarmScope,
   timeZone: string,
   at: Date,
-  { creamFat, skimAfter }: { creamFat: number; skimAfter: number },
+  { creamFat, skimAfter, celsius }: { creamFat: number; skimAfter: number; celsius: number },
 ): Promise<{ milkings: number[]; toCome: MilkToSkim[] }> {
   const rows = await milkingRows(scope, new Date(at.getTime() - milkDays.butter * day), at, mostMilkings);
   const lately = rows.filter(({ at: when }) => at.getTime() - when.getTime() < milkDays.lately * day);
@@ -176,7 +179,7 @@ async function milkToCome(
     }
   return {
     milkings: times,
-    toCome: times.map((minutes, i) => ({ id: `milking ${i}`, name: '', from: minutes + 60 * skimAfter, fat: fatEach * share, creamFat, toCome: true })),
+    toCome: times.map((minutes, i) => ({ id: `milking ${i}`, name: '', from: minutes + 60 * skimAfter, fat: fatEach * share, creamFat, toCome: true, celsius })),
   };
 } // prettier-ignore
 

@@ -59,9 +59,7 @@ function Wanted({ view, planned }: { view: ReadyView; planned: WishPlanned | und
   }, [Math.floor((now - view.nowSeconds) / anew)]);
   const { atSeconds, input } = view;
   const wish = { ...wishOfDraft(draft, atSeconds), ...(held === undefined ? {} : { readyAt: held }) };
-  const { found, done } = useReady({ input, wish, churnId: draft.churnId }, held === undefined);
-  const plan = found?.plan;
-  const ways = done ? found!.ways : [];
+  const { plan, ways } = useReady({ input, wish, churnId: draft.churnId }, held === undefined);
   const said = plan && readySays(plan, { atSeconds, nowSeconds: now }, say, planned === undefined);
   const conflicts = plan?.conflicts.length ?? 0;
   const moved = planned !== undefined && JSON.stringify({ ...draft, massTyped: '' }) !== JSON.stringify({ ...fresh, massTyped: '' });

@@ -137,7 +137,7 @@ export function ReadyLine({ plan, busy, atSeconds, nowSeconds, readyAt, onMove }
       </div>
       <ol className={styles.steps}>
         {steps.map((step, i) => (
-          <Row key={step.key} step={step} row={i} place={place} salted={(plan?.wish.salt ?? 0) > 0} atSeconds={atSeconds} nowSeconds={nowSeconds} />
+          <Row key={step.key} step={step} row={i} place={place} salted={(plan?.wish.salt ?? 0) > 0} loads={plan?.loads ?? 1} atSeconds={atSeconds} nowSeconds={nowSeconds} />
         ))}
       </ol>
     </div>
@@ -154,6 +154,7 @@ function Row({
   row,
   place,
   salted,
+  loads,
   atSeconds,
   nowSeconds,
 }: {
@@ -161,12 +162,14 @@ function Row({
   row: number;
   place: (minutes: number) => number;
   salted: boolean;
+  loads: number;
   atSeconds: number;
   nowSeconds: number;
 }) {
   const say = useSay();
-  const when = (minutes: number) => say.when(momentOf(minutes, atSeconds), nowSeconds);
-  const name = stepName(step, salted, say);
+  // To five minutes, as plans go.
+  const when = (minutes: number) => say.when(momentOf(Math.round(minutes / 5) * 5, atSeconds), nowSeconds);
+  const name = stepName(step, salted, say, loads);
   const moved = step.moved;
   const far = place(step.late) > 55;
   return (

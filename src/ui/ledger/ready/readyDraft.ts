@@ -17,8 +17,9 @@ export interface ReadyDraft {
   buys: boolean;
 }
 
-/** g where nobody eats by the books yet (engineering estimate), and what it is rounded to. */
+/** g for a first guess (engineering estimate): a week’s butter where the books tell it, but no more than a small churning’s. */
 const aPound = 500;
+const smallChurning = 600;
 const rounded = 50;
 const saturday = 6;
 /** Nobody begins today for tomorrow: the first guess is so far away, s. */
@@ -49,7 +50,7 @@ export function freshReady(view: ReadyView, wish: WishShown | undefined, today: 
   const eaten = view.eaten ?? aPound;
   return {
     massTyped: '',
-    mass: Math.max(100, Math.round(eaten / rounded) * rounded),
+    mass: Math.min(smallChurning, Math.max(100, Math.round(eaten / rounded) * rounded)),
     soured: view.usual.soured,
     salt: view.usual.salt,
     readyAtSeconds: nextSaturday(view.nowSeconds, today, view.farm.timeZone),

@@ -1,5 +1,6 @@
 import type { ReadyConflict, ReadyPlan, ReadyStep, WayOut } from '@/core/planning/readyBy';
 import type { ReadyStepKey } from '@/core/planning/readyPieces';
+import { counted } from '@/core/quantities/counted';
 import { list } from '@/core/quantities/list';
 import { spokenMinutes, text } from '@/core/quantities/formatQuantity';
 import type { sayIn } from '../../frame/sayIn';
@@ -49,7 +50,7 @@ function nearDay(atSeconds: number, nowSeconds: number, say: Say): string | unde
 }
 
 /** What each step is called beside its bar. */
-export function stepName({ key, celsius, by }: Pick<ReadyStep, 'key' | 'celsius' | 'by'>, salted: boolean, say: Say): string {
+export function stepName({ key, celsius, by }: Pick<ReadyStep, 'key' | 'celsius' | 'by'>, salted: boolean, say: Say, loads = 1): string {
   switch (key) {
     case 'buy':
       return 'Buy the cream';
@@ -64,7 +65,7 @@ export function stepName({ key, celsius, by }: Pick<ReadyStep, 'key' | 'celsius'
     case 'warm':
       return by === 'larder' ? 'In the cool larder' : `Warm to ${say.temperature(celsius ?? 14)}`;
     case 'churn':
-      return 'Churn';
+      return loads > 1 ? `Churn, ${counted(loads, 'load')}` : 'Churn';
     case 'finish':
       return salted ? 'Wash, work, salt' : 'Wash, work';
     case 'rest':
@@ -149,7 +150,9 @@ const actSaid = (step: ReadyStep, plan: ReadyPlan, say: Say): string => {
 const sameDay = (atSeconds: number, beside: number, say: Say): string =>
   say.dateOf(atSeconds) === say.dateOf(beside) ? clockSaid(atSeconds, say) : `${longDay(atSeconds, say)} ${clockSaid(atSeconds, say)}`; // prettier-ignore
 
-/** “Of 1.4 L from the White tub, and milk of two more milkings.” */
+const small = ['', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'];
+
+/** “It takes 1.4 L of White tub, and milk of two more milkings.” */
 export function creamSays({ cream }: ReadyPlan, say: Say): string {
   if (!cream) return '';
   const parts = cream.used.filter(({ kind }) => kind === 'cream' || kind === 'milk');
@@ -160,7 +163,7 @@ export function creamSays({ cream }: ReadyPlan, say: Say): string {
     .map(({ name, mass, whole, kind }) => (kind === 'milk' ? `the cream on ${name}` : `${whole ? 'all' : say.volume(mass)} of ${name}`));
   const said = [
     ...from,
-    ...(toCome === 0 ? [] : [toCome === 1 ? 'the cream of one more milking' : `the cream of ${toCome} more milkings`]),
+    ...(toCome === 0 ? [] : [toCome === 1 ? 'the cream of one more milking' : `the cream of ${toCome < small.length ? small[toCome] : toCome} more milkings`]),
     ...(bought ? [`${say.volume(bought.mass)} of bought cream`] : []),
   ];
   return said.length > 0 ? `It takes ${list(said)}.` : '';
