@@ -9,6 +9,7 @@ import type { OtherScore } from '@tests/validation/otherMakers';
 import { askedAfter, scoreOtherMaker } from '@tests/validation/otherMakers';
 import type { MakerScore, Scored } from '@tests/validation/makers';
 import { scoreMaker } from '@tests/validation/makers';
+import { scorePromise } from '@tests/validation/readyBy';
 import { scoreYear } from '@tests/validation/years';
 import { Noise } from '@tests/validation/noise';
 import { plotSvg } from './plots/plot';
@@ -162,6 +163,23 @@ function years(herds: number): Finding[] {
         enough: asked(lasted),
       },
     ];
+  });
+}
+
+/** Promises of butter by a time, on farms whose times differ from the book: with none of their own known yet, and with three batches and twelve. */
+function promises(weeks: number): Finding[] {
+  return [0, 3, 12].map((after): Finding => {
+    const scores = Array.from({ length: weeks }, (_, i) => {
+      if (i % 50 === 0) tell(`promises after ${after} batches: ${i} of ${weeks} weeks`);
+      return scorePromise(`week ${i}`, after);
+    }).filter((one) => one !== undefined);
+    const kept = scores.filter((one) => one.kept).length / scores.length;
+    return {
+      what: `Butter by a time, ${after === 0 ? 'no batch of the farm’s own known' : `after ${after} batches`}: promises kept, packed by when it was said and enough, of ${scores.length}`,
+      asked: '88–93 %',
+      reached: percent(kept),
+      enough: kept >= 0.88 && kept <= 0.93,
+    };
   });
 }
 
@@ -329,6 +347,7 @@ if (!plotsOnly) {
     churningTable(),
     ...tables(),
     ...years(400),
+    ...promises(500),
     ...household(20),
     ...books(2000),
     ...slipsNamed(2000),

@@ -15,7 +15,7 @@ export interface OwnFinish {
 }
 
 /** How far farms lie apart in their pace of washing, working and packing, and one batch from another (engineering estimates), logarithms. */
-const between = 0.4;
+const between = 0.38;
 const within = 0.25;
 /** What was marked after supper, or left standing, teaches no pace: at most so far from the book. */
 const furthest = 1.3;

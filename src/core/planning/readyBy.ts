@@ -155,13 +155,17 @@ function readyBy(wish: Wish, input: ReadyInput, churn: ReadyChurn, helpers: Help
   let chosen = chooseCream(input.creams, input.milk, unsalted, wish.soured, 0, buys);
   let best = chosen && planned(wish, input, churn, chosen, helpers);
   // Milk that can be skimmed before the first step after it is cream as well: how far that goes depends on the plan, and is asked again.
-  for (let round = 0; round < 3; round += 1) {
-    const first = best?.steps.find(({ key }) => key !== 'skim' && key !== 'buy');
-    const by = best ? (first?.latest ?? 0) - skimmed : wish.readyAt - shortest;
-    const more = chooseCream(input.creams, input.milk, unsalted, wish.soured, by, buys);
+  const first = best?.steps.find(({ key }) => key !== 'skim' && key !== 'buy');
+  const by = best ? (first?.latest ?? 0) - skimmed : wish.readyAt - shortest;
+  for (const sooner of earlier) {
+    const more = chooseCream(input.creams, input.milk, unsalted, wish.soured, by - sooner, buys);
     if (!more || same(more, chosen)) break;
     chosen = more;
-    best = planned(wish, input, churn, more, helpers);
+    const plan = planned(wish, input, churn, more, helpers);
+    // With spare time it begins sooner, and the last of the milk may be too late for it.
+    if (!best || weightOf(plan) < weightOf(best) || best.conflicts.some(({ kind }) => kind === 'notEnough'))
+      best = plan;
+    if (plan.conflicts.length === 0) break;
   }
   return (
     best ?? {
@@ -178,6 +182,8 @@ function readyBy(wish: Wish, input: ReadyInput, churn: ReadyChurn, helpers: Help
   );
 }
 
+/** Milk is left out that can be skimmed only so long before, min. */
+const earlier = [0, 240, 720, 1080];
 /** Skimming itself, and the shortest way from skimmed cream to butter (engineering estimates), min. */
 const skimmed = 20;
 const shortest = 5 * 60;
@@ -235,9 +241,12 @@ function laidOut(
     if (earlier.conflicts.length > 0) break;
     plan = earlier;
   }
-  return plan;
+  const late = (plan.by ?? 0) - wish.readyAt;
+  return late > hardlyLate ? { ...plan, conflicts: [{ kind: 'tooSoon', by: late }] } : plan;
 }
 
+/** So much after it was wanted nobody calls it late, min. */
+const hardlyLate = 5;
 /** Spare time that is tried, min: the least that is enough. */
 const spares = [10, 20, 30, 45, 60, 90, 120, 180, 240, 360, 480, 720];
 
@@ -300,17 +309,19 @@ function laidOutFor(
       before = ends;
     });
   });
-  const tooLate = blocks.findIndex((block, i) => !block.underWay && starts[i]! < -1);
+  // What goes on already is as late as it is: only by how much it comes out late is told.
+  const tooLate = input.inHand ? -1 : blocks.findIndex((block, i) => !block.underWay && starts[i]! < -1);
+  // Milk cannot be skimmed later than its cream is wanted.
+  const skim = blocks.findIndex(({ pieces: [one] }) => one!.key === 'skim');
+  const unready = skim < 0 ? 0 : starts[skim]! + blocks[skim]!.minutes - (starts[skim + 1] ?? Infinity);
   const conflicts: ReadyConflict[] = [
+    ...(tooLate < 0 && unready > hardlyLate ? [{ kind: 'tooSoon' as const, step: 'skim' as const, by: unready }] : []),
     ...(tooLate >= 0 ? [{ kind: 'tooSoon' as const, step: blocks[tooLate]!.pieces[0]!.key, by: -starts[tooLate]! }] : []),
-    ...(tooLate < 0 && gone.inTime < nineInTen - 0.05 && starts.some((at, i) => at > back.steps[i]!.latestStart + 1)
-      ? [{ kind: 'tooSoon' as const, by: Math.max(1, quantileSorted(finished, nineInTen) - wish.readyAt) }]
-      : []),
     ...back.conflicts.flatMap(({ why, step }): ReadyConflict[] => {
       const block = blocks[Number(step)]!;
       const { key } = block.pieces[0]!;
-      // What would have begun before now is too soon, whoever is there.
-      if (why === 'noFreeTime' && starts[Number(step)]! < 0) return [];
+      // What would have begun before now is too soon, whoever is there; and where it goes on, somebody is there.
+      if (why === 'noFreeTime' && (block.underWay || starts[Number(step)]! < 0)) return [];
       if (why === 'noFreeTime') return [{ kind: 'nobodyThere', step: key }];
       if (why === 'vesselTaken') return [{ kind: 'churnTaken', step: 'churn' }];
       if (why === 'fridgeFull') return [{ kind: 'fridgeFull', step: key, by: block.fridge - Math.max(0, input.fridgeRoom ?? 0) }];
@@ -389,19 +400,22 @@ function started(
   skimFrom: number | undefined,
 ): number[] {
   const starts: number[] = [];
-  const before = (i: number) => blocks[i - 1]?.pieces[0]?.key;
+  const before = (i: number) => blocks[i - 1];
   blocks.forEach((block, i) => {
     const { key } = block.pieces[0]!;
     let start = floored(back[i]!.start);
     if (block.underWay) start = 0;
     else if (key === 'skim' && skimFrom !== undefined)
-      start = Math.max(ceiled(nextFree(free, Math.max(0, skimFrom), block.minutes)), Math.min(start, skimFrom));
-    else if (key === 'chill' && before(i) !== 'sour') {
-      // What is warm is chilled at once.
-      const since = i > 0 ? starts[i - 1]! + blocks[i - 1]!.minutes : 0;
+      start = Math.max(
+        ceiled(nextFree(free, Math.max(0, skimFrom), block.minutes)),
+        Math.min(start, skimFrom),
+      );
+    else if (key === 'chill') {
+      // What is warm is chilled at once, and what sours when it is ripe nine times in ten.
+      const sours = before(i)?.pieces.some(({ key: one }) => one === 'sour') ?? false;
+      const since = i === 0 ? 0 : starts[i - 1]! + before(i)!.minutes + (sours ? surely * before(i)!.sd : 0);
       start = Math.min(Math.max(0, start), ceiled(nextFree(free, Math.max(0, since), block.hands as number)));
-    } else if (key === 'chill' && i > 0 && blocks[i - 1]!.underWay)
-      start = Math.min(Math.max(0, start), ceiled(nextFree(free, Math.max(0, blocks[i - 1]!.minutes + surely * blocks[i - 1]!.sd), block.hands as number))); // prettier-ignore
+    }
     starts.push(start);
   });
   return starts;

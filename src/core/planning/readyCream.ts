@@ -56,6 +56,9 @@ export interface ChosenCream {
 /** How well that is known beforehand, and milk that nobody has milked yet, as shares (engineering estimates). */
 const known = 0.045;
 const toCome = 0.15;
+/** How sure butter of so much fat is, of which so much is still to come: a standard deviation, as a share. */
+const shareOf = (unsure: number, fat: number): number =>
+  Math.hypot(known, fat > 0 ? (toCome * unsure) / fat : 0);
 /** So many standard deviations more is taken than is needed in the middle: enough in forty-nine weeks of fifty. */
 const surely = 2;
 
@@ -75,7 +78,8 @@ export function chooseCream(
   skimBy: number,
   buys = false,
 ): ChosenCream | undefined {
-  const wanted = (butter / butterOfCream) * (1 + surely * known);
+  const needed = butter / butterOfCream;
+  const wanted = needed / (1 - surely * known);
   const ripe = creams.filter((one) => one.soured || one.souring);
   const sweet = creams.filter((one) => !one.soured && !one.souring);
   // Ripened and fresh do not go together (handbook §2): one or the other, whichever is enough.
@@ -102,7 +106,8 @@ export function chooseCream(
   let warmest = -1;
   if (!isRipe)
     for (const one of skimmed) {
-      if (fat >= wanted) break;
+      // Milk that nobody has milked yet is less sure: more of it is taken.
+      if (fat * (1 - surely * shareOf(unsure, fat)) >= needed) break;
       used.push({ id: one.id, name: one.name, kind: one.toCome ? 'toCome' : 'milk', mass: one.fat / one.creamFat, whole: true });
       taken.push({ mass: one.fat / one.creamFat, fat: one.creamFat });
       fat += one.fat;
@@ -139,7 +144,7 @@ export function chooseCream(
     },
     used,
     butter: fat * butterOfCream,
-    share: Math.hypot(known, fat > 0 ? (toCome * unsure) / fat : 0),
+    share: shareOf(unsure, fat),
     skimFrom,
   };
 } // prettier-ignore

@@ -160,14 +160,15 @@ function before(cream: WishCream, soured: boolean, farm: ReadyFarm): ReadyPiece[
     pieces.push({ key: 'skim', minutes: hands.skim * cream.skim, logSd: handsLogSd, hands: 'all', block: 1 });
   if (soured && cream.is !== 'soured') {
     if (cream.is === 'sweet')
-      pieces.push({ key: 'set', minutes: hands.set, logSd: handsLogSd, hands: 'all', block: 2 });
+      // It sours from the moment it is set: both are one, with hands at the start.
+      pieces.push({ key: 'set', minutes: hands.set, logSd: handsLogSd, hands: hands.set, block: 2 });
     const left = (cream.is === 'souring' ? cream.left : undefined) ?? soursIn(cream, farm);
     pieces.push({
       key: 'sour',
       minutes: Math.max(1, left.mid),
       logSd: logSdOf(left),
       hands: 0,
-      block: 3,
+      block: 2,
       celsius: room,
       ...(cream.is === 'souring' ? { underWay: true } : {}),
     });

@@ -177,12 +177,15 @@ function placed(
   { free, taken }: ScheduleInput,
 ): { start: number; why?: 'noFreeTime' | 'vesselTaken' } {
   let start = latest;
+  // What a taken vessel pushed to where nobody is there is the vessel’s doing.
+  let pushed = false;
   for (let round = 0; round < 1000; round += 1) {
     const blocking = taken.find(
       (one) => one.vessel === step.vessel && one.from < start + step.minutes && one.to > start,
     );
     if (blocking) {
       start = blocking.from - step.minutes;
+      pushed = true;
       continue;
     }
     const hands = step.attended ? step.minutes : step.hands;
@@ -193,7 +196,7 @@ function placed(
           .map(({ from, to }) => ({ from, start: Math.min(start, to - hands) }))
           .filter((one) => one.start >= one.from - 1e-9 && one.start < start - 1e-9)
           .sort((a, b) => b.start - a.start)[0];
-        if (!fits) return { start: latest, why: 'noFreeTime' };
+        if (!fits) return { start: latest, why: pushed ? 'vesselTaken' : 'noFreeTime' };
         start = fits.start;
         continue;
       }
