@@ -31,6 +31,7 @@ test('every screen is sound, in the light and in the dark: accessible, no sidewa
     '/ledger/trail',
     '/ledger/milk',
     '/ledger/year',
+    '/ledger/ready',
     '/ledger/notebook',
     '/pail',
     `/pail/${milk}`,
