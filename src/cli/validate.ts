@@ -171,7 +171,7 @@ function promises(weeks: number): Finding[] {
   return [0, 3, 12].map((after): Finding => {
     const scores = Array.from({ length: weeks }, (_, i) => {
       if (i % 50 === 0) tell(`promises after ${after} batches: ${i} of ${weeks} weeks`);
-      return scorePromise(`week ${i}`, after);
+      return scorePromise(`a week ${i}`, after);
     }).filter((one) => one !== undefined);
     const kept = scores.filter((one) => one.kept).length / scores.length;
     return {

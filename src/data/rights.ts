@@ -14,7 +14,7 @@ REVOKE ALL ON ALL TABLES IN SCHEMA public FROM ${to};
 ALTER DEFAULT PRIVILEGES IN SCHEMA public REVOKE ALL ON TABLES FROM ${to};
 GRANT USAGE ON SCHEMA public TO ${to};
 GRANT SELECT ON farm, animal, vessel, lot, command, entry, entry_line, lot_balance, batch, batch_event, portion, lot_event, parked,
-  cleaning, way, withdrawal, answered, calendar_address, picture, wish TO ${to};
+  cleaning, way, withdrawal, answered, calendar_address, picture, wish, future TO ${to};
 GRANT SELECT ON person, membership, device, device_person, pairing, people_act, house_state, attempt TO ${to};
 GRANT INSERT, UPDATE ON person, membership, device, pairing, house_state TO ${to};
 GRANT INSERT ON device_person, people_act TO ${to};
@@ -22,7 +22,7 @@ GRANT INSERT, UPDATE, DELETE ON attempt TO ${to};
 GRANT INSERT (id) ON farm TO ${to};
 GRANT UPDATE (name, unit_system, time_zone, fat_hardness, freezer_room, place_celsius, salt_teaspoon, usual_salt, week_begins, hours, fridge_room, settled, next_batch_number, next_lot_number) ON farm TO ${to};
 GRANT INSERT, UPDATE ON animal, vessel, portion, withdrawal, wish TO ${to};
-GRANT INSERT, UPDATE, DELETE ON way TO ${to};
+GRANT INSERT, UPDATE, DELETE ON way, future TO ${to};
 GRANT INSERT (${lotColumns}), UPDATE (${lotColumns}) ON lot TO ${to};
 GRANT INSERT, UPDATE (result) ON command TO ${to};
 GRANT INSERT ON entry, entry_line, batch_event, lot_event, cleaning, answered, calendar_address TO ${to};

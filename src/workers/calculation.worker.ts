@@ -3,6 +3,7 @@ import { acrossTemperatures } from '@/core/churning/acrossTemperatures';
 import { liveChurn } from '@/core/churning/liveChurn';
 import { bankPlan } from '@/core/planning/bankPlan';
 import { herdForecast } from '@/core/planning/herdForecast';
+import { whatItTakes } from '@/core/planning/whatItTakes';
 import { yearAhead } from '@/core/planning/yearAhead';
 import { todayRank } from '@/core/planning/todayRank';
 import { readyAsked } from './readyAsked';
@@ -16,6 +17,7 @@ const long = {
   'herd.forecast': herdForecast,
   'bank.plan': bankPlan,
   'year.ahead': yearAhead,
+  'year.takes': whatItTakes,
   'ready.by': readyAsked,
   'today.rank': todayRank,
 };

@@ -3,7 +3,6 @@ import { learnPace, paceOf } from '@/core/churning/learnPace';
 import type { PaceLesson } from '@/core/churning/learnPace';
 import { tools } from '@/core/churning/tools';
 import type { ToolKey } from '@/core/churning/tools';
-import { butterOfCream } from '@/core/dairy/butterOfMilk';
 import { busyTimes, freeTimes, nextFree } from '@/core/planning/houseHours';
 import type { FinishSeen } from '@/core/planning/ownTimes';
 import { bookFinish, learnFinish } from '@/core/planning/ownTimes';

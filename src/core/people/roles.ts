@@ -48,6 +48,8 @@ export const leastRole = {
   'batch.leaveOut': 'maker',
   'way.keep': 'maker',
   'way.drop': 'maker',
+  'future.keep': 'maker',
+  'future.drop': 'maker',
   'animal.put': 'maker',
   'vessel.add': 'maker',
   'vessel.change': 'maker',

@@ -15,8 +15,8 @@ export interface OwnFinish {
 }
 
 /** How far farms lie apart in their pace of washing, working and packing, and one batch from another (engineering estimates), logarithms. */
-const between = 0.38;
-const within = 0.25;
+const between = 0.3;
+const within = 0.33;
 /** What was marked after supper, or left standing, teaches no pace: at most so far from the book. */
 const furthest = 1.3;
 /** Minutes of the finish by the book, break to packed (engineering estimates): what is the same for any amount, and for each kilogram. */

@@ -54,7 +54,7 @@ export interface ChosenCream {
 }
 
 /** How well that is known beforehand, and milk that nobody has milked yet, as shares (engineering estimates). */
-const known = 0.045;
+const known = 0.042;
 const toCome = 0.15;
 /** How sure butter of so much fat is, of which so much is still to come: a standard deviation, as a share. */
 const shareOf = (unsure: number, fat: number): number =>

@@ -5,7 +5,7 @@ import { addDays } from '../keeping/civilDate';
 import type { Estimate } from '../quantities/estimate';
 import { drawsFrom } from '../statistics/draws';
 import type { BankWeek } from './bankPlan';
-import { cares, planThrough } from './bankPlan';
+import { cares, planThrough, wantedThrough } from './bankPlan';
 import { usualMilking } from './lactation';
 import { drawAnimal } from './yearDraw';
 import type { HerdYear, YearAnimal } from './yearHerd';
@@ -76,12 +76,18 @@ const nearly = 0.95;
 /** Cream that is bought for two months makes so much of what is eaten in them: all of it. */
 const boughtWeeks = 9;
 
-/**
- * A year of butter ahead: what the herd gives week by week by Wood's curve, each animal’s own level where her milkings showed it, what of
- * it becomes butter here, what is eaten, and what has to lie in the freezer. Bands from possible years, drawn with a seed.
- * @param progress called now and then with the share done; may throw to stop
- */
-export function yearAhead(input: YearInput, progress?: (share: number) => void): YearAhead {
+/** Possible years of animals that were drawn already, by what is known of them: tried with something else they are the same years. */
+export type DrawnYears = Map<string, Float64Array[]>;
+
+interface Possible {
+  herd: HerdYear[];
+  butter: Estimate[];
+  /** g of butter, week by week, of each possible year. */
+  years: number[][];
+}
+
+/** The possible years of a herd with what is tried of it: each animal’s own luck is the same whatever else is tried. */
+function possible(input: YearInput, drawn: DrawnYears, progress?: (share: number) => void): Possible {
   const has = (kind: Change['kind']) => input.changes.some((one) => one.kind === kind);
   const days = weeksAhead * 7;
   const herd = [
@@ -90,53 +96,73 @@ export function yearAhead(input: YearInput, progress?: (share: number) => void):
     ),
     ...input.changes.flatMap((one) => (one.kind === 'another' ? [comesLater(one, input, days)] : [])),
   ];
-  const draws = drawsFrom(input.seed);
   const perFat = input.butterPerFat * (has('deeper') ? deeperBrings : 1);
-  const years = Array.from({ length: input.runs }, (_, i) => {
-    if (progress && i % 25 === 0) progress((0.6 * i) / input.runs);
+  const years = Array.from({ length: input.runs }, () => Array.from({ length: weeksAhead }, () => 0));
+  for (const [i, one] of herd.entries()) {
+    progress?.((0.6 * i) / herd.length);
+    const fats = drawnOf(one, i, input, drawn);
+    for (const [run, fat] of fats.entries()) for (let week = 0; week < weeksAhead; week += 1) years[run]![week]! += perFat * fat[week]!;
+  }
+  const weekly = Array.from({ length: weeksAhead }, (_, week) => years.map((year) => year[week]!).toSorted((a, b) => a - b));
+  // Bought cream stands in for the weeks in which the herd makes least.
+  const bought = new Set<number>();
+  if (has('buyCream')) {
+    const middles = weekly.map((all) => quantileSorted(all, 0.5));
+    for (const week of middles.map((_, i) => i).toSorted((a, b) => middles[a]! - middles[b]!).slice(0, boughtWeeks)) bought.add(week);
+    for (const year of years) for (const week of bought) year[week]! += input.demand;
+  }
+  return {
+    herd,
+    years,
+    butter: weekly.map((all, week): Estimate => {
+      const more = bought.has(week) ? input.demand : 0;
+      return { low: more + quantileSorted(all, 0.05), mid: more + quantileSorted(all, 0.5), high: more + quantileSorted(all, 0.95) };
+    }),
+  };
+} // prettier-ignore
+
+function drawnOf(one: HerdYear, place: number, { seed, runs }: YearInput, drawn: DrawnYears): Float64Array[] {
+  const key = JSON.stringify([place, one.animal, one.known, one.calves, seed, runs]);
+  const before = drawn.get(key);
+  if (before) return before;
+  const draws = drawsFrom(`${seed} ${place}`);
+  const fats = Array.from({ length: runs }, () => {
     const fat = new Float64Array(weeksAhead);
-    for (const one of herd) drawAnimal(one, draws, fat);
+    drawAnimal(one, draws, fat);
     return fat;
   });
-  // Bought cream stands in for the weeks in which the herd makes least.
-  const bought = new Float64Array(weeksAhead);
-  const middles = Array.from(
-    { length: weeksAhead },
-    (_, week) =>
-      perFat *
-      quantile(
-        years.map((year) => year[week]!),
-        0.5,
-      ),
-  );
-  if (has('buyCream'))
-    for (const week of middles
-      .map((_, i) => i)
-      .toSorted((a, b) => middles[a]! - middles[b]!)
-      .slice(0, boughtWeeks))
-      bought[week] = input.demand;
-  const butter = middles.map((mid, week): Estimate => {
-    const all = years.map((year) => year[week]!);
-    const more = bought[week]!;
-    return {
-      low: more + perFat * quantile(all, 0.05),
-      mid: more + mid,
-      high: more + perFat * quantile(all, 0.95),
-    };
-  });
+  drawn.set(key, fats);
+  return fats;
+}
+
+const bankOf = (input: YearInput, butter: Estimate[]) => ({
+  weeks: butter,
+  demand: input.demand,
+  frozen: input.frozen,
+  fresh: input.fresh,
+  capacity: 50_000,
+  salted: true,
+  acceptable: input.acceptable ?? 0.05,
+  seed: input.seed,
+  runs: input.runs,
+});
+
+/** Of the possible years, the share in which there is butter of one’s own in every week: {@link YearAhead.chance} alone. */
+export function chanceToLast(input: YearInput, drawn: DrawnYears): number {
+  const { butter, years } = possible(input, drawn);
+  return 1 - wantedThrough(bankOf(input, butter), years, cares).out / years.length;
+}
+
+/**
+ * A year of butter ahead: what the herd gives week by week by Wood's curve, each animal’s own level where her milkings showed it, what of
+ * it becomes butter here, what is eaten, and what has to lie in the freezer. Bands from possible years, drawn with a seed.
+ * @param progress called now and then with the share done; may throw to stop
+ */
+export function yearAhead(input: YearInput, progress?: (share: number) => void): YearAhead {
+  const { herd, butter, years } = possible(input, new Map(), progress);
   const { plan, wanted } = planThrough(
-    {
-      weeks: butter,
-      demand: input.demand,
-      frozen: input.frozen,
-      fresh: input.fresh,
-      capacity: 50_000,
-      salted: true,
-      acceptable: input.acceptable ?? 0.05,
-      seed: input.seed,
-      runs: input.runs,
-    },
-    () => years.map((year) => Array.from(year, (fat, week) => bought[week]! + perFat * fat)),
+    bankOf(input, butter),
+    () => years,
     progress && ((share) => progress(0.6 + 0.4 * share)),
     cares,
   );

@@ -2,7 +2,7 @@ import type { Migration } from './migration';
 
 /**
  * Butter that is wanted by a time: how much, which, for what, in which churn; what was foreseen when it was put on the thread; and the
- * batch it was made in. And when there is somebody in the dairy, and what the fridge has room for, where a house said so.
+ * batch it was made in; years that were tried and kept under a name. And when there is somebody in the dairy, and what the fridge has room for, where a house said so.
  */
 export const wishes: Migration = {
   name: '0023-wishes',
@@ -33,8 +33,21 @@ CREATE INDEX wish_to_come ON wish (farm_id, ready_at) WHERE dropped_at IS NULL;
 CREATE INDEX wish_of_batch ON wish (farm_id, batch_id) WHERE batch_id IS NOT NULL;
 ALTER TABLE wish ENABLE ROW LEVEL SECURITY;
 ALTER TABLE wish FORCE ROW LEVEL SECURITY;
-CREATE POLICY of_its_farm ON wish USING (farm_id::text = current_setting('immulgo.farm', true)) WITH CHECK (farm_id::text = current_setting('immulgo.farm', true));
+CREATE POLICY of_its_farm ON wish USING (farm_id = (SELECT farm_in_hand())) WITH CHECK (farm_id = (SELECT farm_in_hand()));
 CREATE POLICY of_every_farm ON wish TO CURRENT_USER USING (current_setting('immulgo.farm', true) = 'every farm') WITH CHECK (current_setting('immulgo.farm', true) = 'every farm');
+CREATE TABLE future (
+  farm_id uuid NOT NULL REFERENCES farm,
+  id text NOT NULL CHECK (char_length(id) BETWEEN 8 AND 64),
+  name text NOT NULL CHECK (char_length(name) BETWEEN 1 AND 60),
+  tried jsonb NOT NULL CHECK (jsonb_typeof(tried) = 'object'),
+  kept_at timestamptz NOT NULL,
+  PRIMARY KEY (farm_id, id),
+  UNIQUE (farm_id, name)
+);
+ALTER TABLE future ENABLE ROW LEVEL SECURITY;
+ALTER TABLE future FORCE ROW LEVEL SECURITY;
+CREATE POLICY of_its_farm ON future USING (farm_id = (SELECT farm_in_hand())) WITH CHECK (farm_id = (SELECT farm_in_hand()));
+CREATE POLICY of_every_farm ON future TO CURRENT_USER USING (current_setting('immulgo.farm', true) = 'every farm') WITH CHECK (current_setting('immulgo.farm', true) = 'every farm');
 `,
   guarded: [],
 };

@@ -126,7 +126,7 @@ export const keyOf = ({ key }: Table, row: Row): string => key.map((name) => Str
  * A document of an earlier version as the newest has it. Version 1 knew no retired vessels, no room of the freezer, no shapes and
  * amounts of what was mixed in, and did not keep what was answered on Today; version 2 knew no pictures, and every batch taught; version 3 did
  * not say who churned, nor who said what; version 4 knew no service and no drying off; version 5 no temperatures of
- * places, no salts of the house’s own and no first day of its week; version 6 no butter that is wanted, and not when somebody is there.
+ * places, no salts of the house’s own and no first day of its week; version 6 no butter that is wanted, no years that were tried, and not when somebody is there.
  */
 function broughtForward(given: Row): Row {
   if (given.version === version) return given;
@@ -144,6 +144,7 @@ function broughtForward(given: Row): Row {
     batches: rows('batches', { left_out: false, maker: null }),
     pictures: given.pictures ?? [],
     wishes: given.wishes ?? [],
+    futures: given.futures ?? [],
     commands: rows('commands', { said_by: null }),
   };
 } // prettier-ignore

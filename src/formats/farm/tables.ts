@@ -118,6 +118,12 @@ export const tables = {
     says: 'Butter that was wanted by a time: mass in g, salt as a share, what was foreseen, and the batch it was made in.',
     columns: { id: 'text', mass: 'number', soured: 'yesNo', salt: 'number', ready_at: 'moment', occasion: 'text?', vessel_id: 'id?', buys: 'yesNo', foreseen: 'any', put_at: 'moment', batch_id: 'text?', not_batch_ids: 'any', dropped_at: 'moment?' },
   },
+  futures: {
+    table: 'future',
+    key: ['id'],
+    says: 'Years ahead that were tried and kept under a name.',
+    columns: { id: 'text', name: 'text', tried: 'any', kept_at: 'moment' },
+  },
   pictures: {
     table: 'picture',
     key: ['id'],

@@ -25,6 +25,7 @@ import { waterCrock } from '../larder/waterCrock';
 import { restoreButter } from '../larder/restoreButter';
 import { clearLots } from '../ledger/clearLots';
 import { correctLot } from '../ledger/correctLot';
+import { dropFutureCommand, keepFuture } from '../ledger/keepFuture';
 import { LateOverdraw } from '../ledger/move';
 import { recordLot } from '../ledger/recordLot';
 import { recordLots } from '../ledger/recordLots';
@@ -82,6 +83,8 @@ const commands = new Map(
     restoreButter,
     answerToday,
     putWish,
+    keepFuture,
+    dropFutureCommand,
     dropWish,
     sayWishBatch,
     writeDoor,

@@ -18,6 +18,7 @@ import type { Animal } from '@/data/house/house';
 import type { MilkingRow } from '@/data/ledger/milkings';
 import type { NoteFound } from '@/data/ledger/notes';
 import { notesWith } from '@/data/ledger/notes';
+import type { Future } from '@/data/house/futures';
 import type { HouseView } from '../house/views';
 import { houseViewOf } from '../house/views';
 import { localDate } from '../localDate';
@@ -202,4 +203,6 @@ export interface YearView extends HouseView {
   eaten: number | undefined;
   frozen: number;
   fresh: number;
+  /** Years that were tried and kept under a name. */
+  futures: Future[];
 }

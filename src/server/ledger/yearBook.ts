@@ -2,6 +2,7 @@ import { butterOfMilk } from '@/core/dairy/butterOfMilk';
 import { peaksOf } from '@/core/dairy/milkGiven';
 import { packedBetween } from '@/data/churning/batches';
 import { inFarm } from '@/data/farmScope';
+import { futuresOf } from '@/data/house/futures';
 import { animalsOf } from '@/data/house/house';
 import { milkingRows } from '@/data/ledger/milkings';
 import { now } from '../clock';
@@ -49,5 +50,6 @@ export const yearBookView = (farmId: string): Promise<YearView> =>
       eaten: rate?.perWeek,
       frozen: grams(true),
       fresh: grams(false),
+      futures: await futuresOf(scope),
     };
   });

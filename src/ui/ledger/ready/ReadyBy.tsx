@@ -17,11 +17,20 @@ import { RefusedSentence } from '../../outbox/RefusedSentence';
 import { useAct } from '../../outbox/useAct';
 import { Quiet } from '../../theme/Enamel';
 import { Headline } from '../../theme/Headline';
-import { Press } from '../../theme/Press';
+import { Press, PressLink } from '../../theme/Press';
 import type { ReadyDraft } from './readyDraft';
 import { freshReady, stillMeant, wishOfDraft } from './readyDraft';
 import { ReadyLine } from './ReadyLine';
-import { hourWanted, momentOf, readySays, slipped, stepName, waySays } from './readyWords';
+import {
+  hourWanted,
+  momentOf,
+  nextStep,
+  whereDone,
+  readySays,
+  slipped,
+  stepName,
+  waySays,
+} from './readyWords';
 import { useReady } from './useReady';
 import styles from './ReadyBy.module.css';
 
@@ -90,6 +99,10 @@ function Wanted({ view, planned }: { view: ReadyView; planned: WishPlanned | und
       ...(way.churn ? { churnId: way.churn.id } : {}),
     });
   const others = conflicts > 0 ? ways : ways.filter(({ kind }) => kind === 'sweet');
+  const next = plan && nextStep(plan.steps, (now - atSeconds) / 60);
+  const there = planned?.wish.batch
+    ? { href: `/churn/${planned.wish.batch.id}`, label: 'To the churn' }
+    : next && whereDone(next, plan);
   const wait = plan === undefined ? 'Working out the steps…' : undefined;
   return (
     <article className={styles.page}>
@@ -127,6 +140,11 @@ function Wanted({ view, planned }: { view: ReadyView; planned: WishPlanned | und
           >
             {planned ? 'Keep it so' : conflicts > 0 ? 'On the thread all the same' : 'Put it on the thread'}
           </Press>
+        )}
+        {planned && !moved && there && (
+          <PressLink look={conflicts > 0 && others.length > 0 ? 'quiet' : 'main'} href={there.href}>
+            {there.label}
+          </PressLink>
         )}
         {others.map((way, i) => (
           <Press key={way.kind} look={conflicts > 0 && i === 0 ? 'main' : 'quiet'} onClick={() => take(way)}>

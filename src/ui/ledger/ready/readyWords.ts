@@ -108,6 +108,15 @@ export const nextStep = (steps: readonly ReadyStep[], nowMinutes: number): Ready
     ({ hands, underWay, latest, start }) => hands && !underWay && Math.max(latest, start) > nowMinutes - 30,
   );
 
+/** Where a step is done, and what the way there is called; buying is done elsewhere. */
+export function whereDone({ key }: Pick<ReadyStep, 'key'>, plan: ReadyPlan): { href: string; label: string } | undefined {
+  const lot = plan.cream?.used.find(({ kind }) => kind === (key === 'skim' ? 'milk' : 'cream'));
+  if (key === 'buy') return undefined;
+  if (key === 'skim') return { href: lot ? `/pail/${lot.id}` : '/pail', label: lot ? `To ${lot.name}` : 'To the pail' };
+  if (key === 'churn') return { href: '/shelf', label: 'To the shelf' };
+  return { href: lot ? `/shelf/${lot.id}` : '/shelf', label: lot ? `To ${lot.name}` : 'To the shelf' };
+} // prettier-ignore
+
 /** So near to its time a step is due, min. */
 const due = 10;
 

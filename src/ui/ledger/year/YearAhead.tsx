@@ -4,18 +4,25 @@ import Slider from '@mui/material/Slider';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useMemo } from 'react';
-import type { Change, YearAhead as Year } from '@/core/planning/yearAhead';
+import * as v from 'valibot';
+import type { Breed } from '@/core/dairy/breeds';
+import { addDays } from '@/core/keeping/civilDate';
+import type { YearAhead as Year } from '@/core/planning/yearAhead';
+import type { YearTried } from '@/core/planning/yearTried';
+import { changesOf, nothingTried, triesAnything, yearTried } from '@/core/planning/yearTried';
+import { list } from '@/core/quantities/list';
 import { percent } from '@/core/quantities/formatQuantity';
 import type { YearView } from '@/server/ledger/views';
 import { useSay } from '../../frame/FarmContext';
 import { useDraft } from '../../frame/useDraft';
-import { Door } from '../../board/Door';
+import { Door, Doors } from '../../board/Door';
+import { laterPart } from '../../frame/laterPart';
 import { Quiet } from '../../theme/Enamel';
 import { Headline } from '../../theme/Headline';
 import { Press } from '../../theme/Press';
 import { HerdBands } from './HerdBands';
 import { useYear } from './useYear';
-import { putBySays, yearSays } from './yearWords';
+import { anotherSays, nextFirst, putBySays, yearSays } from './yearWords';
 import styles from './YearAhead.module.css';
 
 const YearChart = dynamic(() => import('./YearChart').then((part) => part.YearChart), {
@@ -23,39 +30,34 @@ const YearChart = dynamic(() => import('./YearChart').then((part) => part.YearCh
   loading: () => <div className={styles.chart} />,
 });
 
+const AnotherAnimal = laterPart(() => import('./AnotherAnimal').then((part) => part.AnotherAnimal));
+const Futures = laterPart(() => import('./Futures').then((part) => part.Futures));
+const WhatWouldItTake = laterPart(() => import('./WhatWouldItTake').then((part) => part.WhatWouldItTake));
+
 /** What a household eats where its books do not tell yet, g a week (engineering estimate: two people who bake). */
 const usuallyEaten = 350;
 /** Ends of what is tried, g a week. */
 const eats = { least: 50, most: 3000, step: 25 } as const;
 const runs = 400;
 
-/** What can be tried, by its chip. */
-const tries = {
-  calfOff: { says: 'the calf off now', change: { kind: 'calfOff' } },
-  kerry: {
-    says: 'another Kerry, calving in a month',
-    change: { kind: 'another', breed: 'kerry', calvesInDays: 30 },
-  },
-  goat: { says: 'another goat, kidding in March', change: undefined },
-  deeper: { says: 'skim deeper', change: { kind: 'deeper' } },
-  buyCream: { says: 'buy cream in the two leanest months', change: { kind: 'buyCream' } },
-} as const satisfies Record<string, { says: string; change: Change | undefined }>;
-type Try = keyof typeof tries; // prettier-ignore
-
-interface Draft {
-  tried: Try[];
-  /** g a week; undefined as by the books. */
-  demand?: number | undefined;
-}
+/** The plain ones of what can be tried, by their chips. */
+const plain = {
+  calfOff: 'the calf off now',
+  deeper: 'skim deeper',
+  buyCream: 'buy cream in the two leanest months',
+} as const;
+type Plain = keyof typeof plain;
 
 /** The year ahead: how long the butter lasts, what to put by, the herd through it, and what would change it. */
 export function YearAhead({ view }: { view: YearView }) {
   const say = useSay();
   const { today, animals, eaten, frozen, fresh, butterPerFat, farm } = view;
-  const [draft, change] = useDraft<Draft>(`year:${farm.id}`, () => ({ tried: [] }));
+  const [kept, change] = useDraft<YearTried>(`year:${farm.id}`, () => nothingTried);
+  // What an older version kept on this device, or what is no day any more, is let be.
+  const read = v.safeParse(yearTried, pick(kept));
+  const tried = read.success ? read.output : nothingTried;
   const usual = eaten ?? usuallyEaten;
-  const demand = draft.demand ?? usual;
-  const tried = draft.tried.filter((one) => one in tries);
+  const demand = tried.demand ?? usual;
   const base = useMemo(
     () => ({
       today,
@@ -69,17 +71,30 @@ export function YearAhead({ view }: { view: YearView }) {
     }),
     [today, animals, butterPerFat, frozen, fresh, farm.freezerRoom],
   );
-  const changes = tried.map((one) => changeOf(one, today));
-  const other = tried.length > 0 || demand !== usual;
+  const other = triesAnything({ ...tried, demand: demand === usual ? null : demand });
   const asItIs = useYear({ ...base, demand: usual, changes: [] });
-  const instead = useYear(other ? { ...base, demand, changes } : undefined);
+  const instead = useYear(other ? { ...base, demand, changes: changesOf(tried, today) } : undefined);
   const shown = other ? (instead.year ?? asItIs.year) : asItIs.year;
   const shares = animals.some(({ sharesWithCalf, milked }) => sharesWithCalf && milked);
-  const offered = (Object.keys(tries) as Try[]).filter(
+  const offered = (Object.keys(plain) as Plain[]).filter(
     (one) => (one !== 'calfOff' || shares) && (one !== 'deeper' || animals.length > 0),
   );
-  const flip = (one: Try) =>
-    change({ tried: tried.includes(one) ? tried.filter((each) => each !== one) : [...tried, one] });
+  const usualOnes = [
+    { breed: 'kerry' as const, on: addDays(today, 30), says: 'another Kerry, calving in a month' },
+    { breed: 'goat' as const, on: nextFirst(today, 2), says: 'another goat, kidding in March' },
+  ];
+  const more = [
+    ...usualOnes,
+    ...tried.another
+      .filter((one) => !usualOnes.some((usualOne) => sameAnimal(usualOne, one)))
+      .map((one) => ({ ...one, says: anotherSays(one, today) })),
+  ];
+  const flipAnimal = (one: { breed: Breed; on: string }) =>
+    change({
+      another: tried.another.some((each) => sameAnimal(each, one))
+        ? tried.another.filter((each) => !sameAnimal(each, one))
+        : [...tried.another, { breed: one.breed, on: one.on }],
+    });
   const has = { animals: shown?.herd.length ?? animals.length, frozen, fresh };
   return (
     <article className={styles.page}>
@@ -96,12 +111,27 @@ export function YearAhead({ view }: { view: YearView }) {
       <section className={styles.tried} aria-label="What if">
         <h2>What if</h2>
         {offered.map((one) => (
-          <Press key={one} look="quiet" aria-pressed={tried.includes(one)} onClick={() => flip(one)}>
-            {animals.length === 0 ? tries[one].says.replace('another', 'a') : tries[one].says}
+          <Press
+            key={one}
+            look="quiet"
+            aria-pressed={tried[one]}
+            onClick={() => change({ [one]: !tried[one] })}
+          >
+            {plain[one]}
+          </Press>
+        ))}
+        {more.map((one) => (
+          <Press
+            key={`${one.breed} ${one.on}`}
+            look="quiet"
+            aria-pressed={tried.another.some((each) => sameAnimal(each, one))}
+            onClick={() => flipAnimal(one)}
+          >
+            {animals.length === 0 ? one.says.replace('another', 'a') : one.says}
           </Press>
         ))}
         {other && (
-          <Press look="word" onClick={() => change({ tried: [], demand: undefined })}>
+          <Press look="word" onClick={() => change(nothingTried)}>
             As it is
           </Press>
         )}
@@ -116,7 +146,7 @@ export function YearAhead({ view }: { view: YearView }) {
       <div className={styles.eat}>
         <label id="eats">
           You eat {say.about(demand)} a week
-          {draft.demand === undefined ? (eaten === undefined ? ', assumed' : ', by the books') : ''}
+          {tried.demand === null ? (eaten === undefined ? ', assumed' : ', by the books') : ''}
         </label>
         <Slider
           aria-labelledby="eats"
@@ -128,9 +158,34 @@ export function YearAhead({ view }: { view: YearView }) {
           onChange={(_, grams) => change({ demand: grams as number })}
         />
       </div>
-      <Door name="Why" value="what it is worked out from">
-        <Why view={view} year={shown} />
-      </Door>
+      <Doors>
+        <Door
+          name="What would it take"
+          value="to have your own in every week, nine years in ten"
+          group="year"
+        >
+          <WhatWouldItTake base={base} demand={demand} onTake={(taken) => change(taken)} />
+        </Door>
+        <Door name="Another animal" value="of which breed, and calving when" group="year">
+          <AnotherAnimal today={today} onTry={flipAnimal} />
+        </Door>
+        <Door
+          name="Kept under a name"
+          value={
+            view.futures.length === 0 ? 'none yet' : list(view.futures.slice(0, 4).map(({ name }) => name))
+          }
+          group="year"
+        >
+          <Futures
+            futures={view.futures}
+            tried={other ? tried : undefined}
+            onTake={(taken) => change({ ...nothingTried, ...taken })}
+          />
+        </Door>
+        <Door name="Why" value="what it is worked out from" group="year">
+          <Why view={view} year={shown} />
+        </Door>
+      </Doors>
       <p style={{ margin: 0 }}>
         <Link href="/ledger/milk">Milk, day by day</Link>
         {' · '}
@@ -140,18 +195,12 @@ export function YearAhead({ view }: { view: YearView }) {
   );
 }
 
-/** The days from today to the next first of March: kids come in spring. */
-function changeOf(one: Try, today: string): Change {
-  const { change } = tries[one];
-  if (change) return change;
-  const [year, month] = today.split('-').map(Number) as [number, number];
-  const march = Date.UTC(month >= 3 ? year + 1 : year, 2, 1);
-  return {
-    kind: 'another',
-    breed: 'goat',
-    calvesInDays: Math.round((march - Date.parse(`${today}T00:00:00Z`)) / 86_400_000),
-  };
-}
+const sameAnimal = (one: { breed: Breed; on: string }, other: { breed: Breed; on: string }): boolean =>
+  one.breed === other.breed && one.on === other.on;
+
+/** Of what a device keeps, only what is known of a year. */
+const pick = (kept: YearTried): unknown =>
+  Object.fromEntries(Object.keys(nothingTried).map((key) => [key, kept[key as keyof YearTried]]));
 
 /** What trying it came to, against the year as it is. */
 function came(before: Year, after: Year, about: (grams: number) => string): string {

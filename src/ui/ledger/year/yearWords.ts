@@ -1,3 +1,7 @@
+import type { Breed } from '@/core/dairy/breeds';
+import { breedFat } from '@/core/dairy/breeds';
+import type { WayToLast } from '@/core/planning/whatItTakes';
+import { list } from '@/core/quantities/list';
 import { percent } from '@/core/quantities/formatQuantity';
 import { addDays } from '@/core/keeping/civilDate';
 import type { YearAhead } from '@/core/planning/yearAhead';
@@ -62,3 +66,48 @@ function sureSaid(chance: number): string {
   if (chance <= 0.015) return 'It does not last all year in any year that was tried.';
   return `You are at ${percent(chance, 0)}: so many of the years that were tried have butter in every week.`;
 }
+
+/** The next first of a month after a day, as ISO dates; months from 0. */
+export function nextFirst(today: string, month: number): string {
+  const [year, now] = today.split('-').map(Number) as [number, number];
+  return `${month + 1 > now ? year : year + 1}-${String(month + 1).padStart(2, '0')}-01`;
+}
+
+const monthOf = (iso: string): string =>
+  new Intl.DateTimeFormat('en-GB', { month: 'long', timeZone: 'UTC' }).format(new Date(`${iso}T12:00:00Z`));
+const calving: Partial<Record<(typeof breedFat)[Breed]['species'], string>> = {
+  goat: 'kidding',
+  sheep: 'lambing',
+};
+
+/** “another Jersey, calving in May”. */
+export function anotherSays({ breed, on }: { breed: Breed; on: string }, today: string): string {
+  const { name, species } = breedFat[breed];
+  const called = species === 'cow' && breed !== 'mixed' ? name : name.toLowerCase();
+  return `another ${called}, ${calving[species] ?? 'calving'} ${on <= today ? 'now' : `in ${monthOf(on)}`}`;
+}
+
+/** What a way to last is, and what it asks of the household. */
+export function waySays({ changes, less, asks }: WayToLast, today: string, say: Say): { says: string; asks: string } {
+  const parts = [
+    ...changes.map((one) =>
+      one.kind === 'another'
+        ? anotherSays({ breed: one.breed, on: addDays(today, one.calvesInDays) }, today)
+        : one.kind === 'calfOff'
+          ? 'the calf off now'
+          : one.kind === 'deeper'
+            ? 'skim deeper'
+            : 'buy cream in the two leanest months',
+    ),
+    ...(less > 0 ? [`eat ${less === 0.1 ? 'a tenth' : less === 0.2 ? 'a fifth' : percent(less, 0)} less`] : []),
+  ];
+  const cost = [
+    ...asks.animals.map((breed) => `${breedFat[breed].species === 'cow' ? 'a cow' : `a ${breedFat[breed].species}`} more to keep, to milk and to get with young`),
+    ...(asks.bought > 0 ? [`${say.volume(creamFor(asks.bought))} of bought cream`] : []),
+    ...(asks.notEaten > 0 ? [`${say.about(asks.notEaten / weeksAhead)} less on the table each week`] : []),
+    ...(asks.calfOff ? ['a calf reared on other milk'] : []),
+    ...(asks.deeper ? ['a little more skim in the cream'] : []),
+  ];
+  const said = list(parts);
+  return { says: `${said[0]!.toUpperCase()}${said.slice(1)}`, asks: `It asks ${list(cost)}.` };
+} // prettier-ignore
