@@ -20,7 +20,7 @@ GRANT INSERT, UPDATE ON person, membership, device, pairing, house_state TO ${to
 GRANT INSERT ON device_person, people_act TO ${to};
 GRANT INSERT, UPDATE, DELETE ON attempt TO ${to};
 GRANT INSERT (id) ON farm TO ${to};
-GRANT UPDATE (name, unit_system, time_zone, fat_hardness, freezer_room, place_celsius, salt_teaspoon, usual_salt, week_begins, hours, fridge_room, settled, next_batch_number, next_lot_number) ON farm TO ${to};
+GRANT UPDATE (name, unit_system, time_zone, fat_hardness, freezer_room, place_celsius, salt_teaspoon, usual_salt, week_begins, hours, prices, fridge_room, settled, next_batch_number, next_lot_number) ON farm TO ${to};
 GRANT INSERT, UPDATE ON animal, vessel, portion, withdrawal, wish TO ${to};
 GRANT INSERT, UPDATE, DELETE ON way, future TO ${to};
 GRANT INSERT (${lotColumns}), UPDATE (${lotColumns}) ON lot TO ${to};

@@ -32,6 +32,7 @@ test('every screen is sound, in the light and in the dark: accessible, no sidewa
     '/ledger/milk',
     '/ledger/year',
     '/ledger/ready',
+    '/ledger/money',
     '/ledger/notebook',
     '/pail',
     `/pail/${milk}`,

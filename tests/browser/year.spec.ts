@@ -57,3 +57,52 @@ test('with no animal it says what is to be bought, and what a cow would bring', 
   await readsWell(page, 'us');
   await expectSound(page);
 }); // prettier-ignore
+
+test('what would it take: searched, tried, kept under a name, and there again tomorrow', async ({ page, farm }) => {
+  const { tansy } = await openMilkRoom(farm);
+  await farm.send('animal.put', { id: tansy, name: 'Tansy', breed: 'kerry', calvedOn: on(-200), servedOn: on(-150), sharesWithCalf: true });
+  await page.goto('/ledger/year');
+  const says = page.getByRole('heading', { level: 1 });
+  await expect(says).toContainText(/butter/);
+  await page.getByText('What would it take').click();
+  await page.getByRole('button', { name: 'Search', exact: true }).click();
+  await expect(page.getByText(/ways, one to three changes at once/)).toBeVisible({ timeout: 60_000 });
+  await expectSound(page);
+  await readsWell(page, 'metric');
+  await page.getByRole('button', { name: 'Try it' }).first().click();
+  await expect(page.getByRole('status').filter({ hasText: /of the years with butter in every week/ })).toBeVisible();
+  await page.getByText('Kept under a name').click();
+  await page.getByLabel('Keep what is tried now as').fill('With a goat');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'With a goat', exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'As it is' }).click();
+  await expect(page.getByRole('status').filter({ hasText: /of the years with butter/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'With a goat', exact: true }).click();
+  await expect(page.getByRole('status').filter({ hasText: /of the years with butter in every week/ })).toBeVisible();
+  await page.getByText('Another animal').click();
+  await page.getByRole('button', { name: 'Try her' }).click();
+  await expect(page.getByRole('button', { name: /another Jersey, calving in May/ })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'Forget With a goat' }).click();
+  await expect(page.getByRole('button', { name: 'With a goat', exact: true })).toHaveCount(0);
+}); // prettier-ignore
+
+test('money: what was typed stays, what is no amount is said, and a pound is a pound', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('house.settle', { unitSystem: 'us', timeZone: 'America/New_York' });
+  await page.goto('/ledger');
+  await page.getByRole('link', { name: 'Money' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('No butter was packed in the last year.');
+  const milk = page.getByLabel('A quart of your milk costs, or would fetch');
+  await milk.fill('cheap');
+  await expect(page.getByText('“cheap” is no amount: such as 1.20.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep the prices' })).toBeDisabled();
+  await milk.fill('0,80');
+  await page.getByRole('button', { name: 'Keep the prices' }).click();
+  await expect(page.getByText('The prices are kept.')).toBeVisible();
+  await page.reload();
+  await expect(milk).toHaveValue('0.8');
+  await expectSound(page);
+  await readsWell(page, 'us');
+});

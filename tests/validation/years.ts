@@ -4,6 +4,7 @@ import { carriedDays } from '@/core/dairy/herdDates';
 import { lactationOf } from '@/core/dairy/milkGiven';
 import { addDays } from '@/core/keeping/civilDate';
 import { live } from '@/core/planning/bankPlan';
+import type { YearInput } from '@/core/planning/yearAhead';
 import { weeksAhead, yearAhead } from '@/core/planning/yearAhead';
 import type { YearAnimal } from '@/core/planning/yearHerd';
 import { peakOf } from '@/core/planning/yearHerd';
@@ -89,10 +90,12 @@ export interface YearScore {
   chance: number;
   /** It lasted, at what was said to last nine years in ten. */
   lasted: boolean;
+  /** Weeks without enough butter of one’s own, by the plan and by the habit, eating nearly all that the herd makes. */
+  without: { planned: number; habit: number };
 }
 
 /** A year of a herd lived by the plan that was made on its first day. */
-export function scoreYear(seed: string, known = true): YearScore {
+export function scoreYear(seed: string, known = true, acceptable = 0.1): YearScore {
   const noise = new Noise(seed);
   const herd = Array.from({ length: noise.pick([1, 2, 3]) }, (_, i) => trueCow(noise, `Cow ${i}`, known));
   const truth = Array.from({ length: weeksAhead }, (_, week) => {
@@ -108,14 +111,14 @@ export function scoreYear(seed: string, known = true): YearScore {
     frozen: 3000,
     fresh: 500,
     changes: [],
-    acceptable: 0.1,
+    acceptable,
     seed,
     runs: 200,
   };
   const foreseen = yearAhead({ ...input, demand: 1000 });
   const demand = Math.max(1, foreseen.sustainable);
   const bands = foreseen.weeks.map(({ butter }) => butter);
-  const bank = { weeks: bands, demand, frozen: input.frozen, fresh: input.fresh, capacity: 50_000, salted: true, acceptable: 0.1, seed, runs: 20 };
+  const bank = { weeks: bands, demand, frozen: input.frozen, fresh: input.fresh, capacity: 50_000, salted: true, acceptable, seed, runs: 20 };
   const { wanted, chance } = yearAhead({ ...input, demand });
   const { rows } = live(truth, bank, (week) => wanted[week]!);
   const told = bands.flatMap(({ low, high }, week) =>
@@ -126,5 +129,39 @@ export function scoreYear(seed: string, known = true): YearScore {
     weeks: told.length,
     chance,
     lasted: rows.every(({ short }) => short <= 0.001 * demand),
+    without: without(truth, foreseen.makes / weeksAhead, input, bank),
   };
 } // prettier-ignore
+
+/** Of what the herd is foreseen to make so much is eaten: where there is plenty any habit does, where there is too little none. */
+const nearlyAll = 0.85;
+/** The habit: a quarter of each batch goes into the freezer from May to August. */
+const habitual = { share: 0.25, from: 4, to: 7 };
+
+/** Weeks of a year in which there was less than is eaten: by the plan that was made on its first day, and by the habit. */
+function without(
+  truth: readonly number[],
+  makes: number,
+  input: Omit<YearInput, 'demand'>,
+  bank: Parameters<typeof live>[1],
+): YearScore['without'] {
+  const demand = Math.max(1, nearlyAll * makes);
+  const { wanted } = yearAhead({ ...input, demand });
+  const short = ({ short: lacking }: { short: number }) => lacking > 0.001 * demand;
+  const planned = live(truth, { ...bank, demand }, (week) => wanted[week]!).rows.filter(short).length;
+  let { frozen, fresh } = { frozen: bank.frozen, fresh: bank.fresh };
+  let habit = 0;
+  truth.forEach((make, week) => {
+    const month = Number(addDays(input.today, 7 * week).slice(5, 7)) - 1;
+    const put = month >= habitual.from && month <= habitual.to ? habitual.share * make : 0;
+    frozen += put;
+    let have = fresh + make - put;
+    const taken = Math.min(frozen, Math.max(0, demand - have));
+    frozen -= taken;
+    have += taken;
+    if (short({ short: demand - have })) habit += 1;
+    // What is left keeps for the next week, as it does by the plan; more is given away.
+    fresh = Math.min(Math.max(0, have - demand), 0.5 * demand);
+  });
+  return { planned, habit };
+}

@@ -8,7 +8,7 @@ const tansy: YearAnimal = {
   withdrawnFrom: null, withdrawnUntil: null, milked: true, peak: 16_000,
 }; // prettier-ignore
 const input: WhatItTakesInput = {
-  today: '2026-12-01', animals: [tansy], butterPerFat: 1, demand: 900, frozen: 0, fresh: 400, seed: 'y', runs: 60,
+  today: '2026-12-01', animals: [tansy], butterPerFat: 1, demand: 900, frozen: 0, fresh: 400, seed: 'y', runs: 30,
   breeds: ['kerry', 'goat'], calvings: [30, 120], often: 0.9,
 }; // prettier-ignore
 

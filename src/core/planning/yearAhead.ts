@@ -135,6 +135,22 @@ function drawnOf(one: HerdYear, place: number, { seed, runs }: YearInput, drawn:
   return fats;
 }
 
+/**
+ * Of possible years so many run out; of herds half as many did, where few do. Spreads that hold the bands of single weeks are too wide for the worst
+ * stretch of a year, which is what decides (set on herds of other seeds than it is validated on: docs/models.md).
+ */
+const runsOutOf = (possible: number): number => (possible * (1 + possible ** 2)) / 2;
+/** The share of possible years that may run out where so many herds may, by halving. */
+function possibleFor(herds: number): number {
+  let [low, high] = [0, 1];
+  for (let i = 0; i < 30; i += 1) {
+    const middle = (low + high) / 2;
+    if (runsOutOf(middle) < herds) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
 const bankOf = (input: YearInput, butter: Estimate[]) => ({
   weeks: butter,
   demand: input.demand,
@@ -142,7 +158,7 @@ const bankOf = (input: YearInput, butter: Estimate[]) => ({
   fresh: input.fresh,
   capacity: 50_000,
   salted: true,
-  acceptable: input.acceptable ?? 0.05,
+  acceptable: possibleFor(input.acceptable ?? 0.05),
   seed: input.seed,
   runs: input.runs,
 });
@@ -150,7 +166,7 @@ const bankOf = (input: YearInput, butter: Estimate[]) => ({
 /** Of the possible years, the share in which there is butter of one’s own in every week: {@link YearAhead.chance} alone. */
 export function chanceToLast(input: YearInput, drawn: DrawnYears): number {
   const { butter, years } = possible(input, drawn);
-  return 1 - wantedThrough(bankOf(input, butter), years, cares).out / years.length;
+  return 1 - runsOutOf(wantedThrough(bankOf(input, butter), years, cares).out / years.length);
 }
 
 /**
@@ -174,7 +190,7 @@ export function yearAhead(input: YearInput, progress?: (share: number) => void):
     enough: longestTrue(covered),
     weeks: plan.weeks.map(({ bank }: BankWeek, week) => ({ butter: butter[week]!, bank })),
     herd,
-    chance: 1 - plan.chanceOut,
+    chance: 1 - runsOutOf(plan.chanceOut),
     runsOut: plan.firstShort === undefined ? undefined : Math.round(plan.firstShort),
     wanted,
     most: plan.most,

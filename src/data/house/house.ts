@@ -2,6 +2,8 @@ import { QueryTypes } from 'sequelize';
 import type { ToolKey } from '@/core/churning/tools';
 import type { Breed } from '@/core/dairy/breeds';
 import type { UnitSystem } from '@/core/quantities/units';
+import type { Prices } from '@/core/planning/yearMoney';
+import { pricesKept } from '@/core/planning/yearMoney';
 import type { HouseHours } from '@/core/planning/houseHours';
 import { hoursKept } from '@/core/planning/hoursSaid';
 import type { SaltKind, SaltTeaspoon } from '@/core/salting/salts';
@@ -32,6 +34,8 @@ export interface Farm {
   weekBegins: number;
   /** When there is somebody in the dairy; null where nobody said. */
   hours: HouseHours | null;
+  /** What things cost and are worth, where somebody said it. */
+  prices: Prices;
   /** mL of cream that the fridge has room for; null where nobody said. */
   fridgeRoom: number | null;
   /** Units and time zone were chosen, or taken from the first device. */
@@ -107,7 +111,7 @@ export async function openFarm(id: string, name?: string): Promise<void> {
 export async function farmOf({ farmId, transaction }: FarmScope): Promise<Farm> {
   const [row] = await database().query<FarmRow>(
     `SELECT id, name, unit_system AS "unitSystem", time_zone AS "timeZone", fat_hardness AS "fatHardness", freezer_room AS "freezerRoom",
-            place_celsius AS "placeCelsius", salt_teaspoon AS "saltTeaspoon", usual_salt AS "usualSalt", week_begins AS "weekBegins", hours,
+            place_celsius AS "placeCelsius", salt_teaspoon AS "saltTeaspoon", usual_salt AS "usualSalt", week_begins AS "weekBegins", hours, prices,
             fridge_room AS "fridgeRoom", settled
      FROM farm WHERE id = :farmId`,
     { replacements: { farmId }, type: QueryTypes.SELECT, transaction },
@@ -125,6 +129,7 @@ export async function farmOf({ farmId, transaction }: FarmScope): Promise<Farm> 
     usualSalt: saltKinds.find((kind) => kind === row.usualSalt) ?? null,
     weekBegins: row.weekBegins,
     hours: hoursKept(row.hours),
+    prices: pricesKept(row.prices),
     fridgeRoom: row.fridgeRoom === null ? null : Number(row.fridgeRoom),
     settled: row.settled,
   };

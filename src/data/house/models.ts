@@ -13,6 +13,7 @@ export class FarmRow extends Model<InferAttributes<FarmRow>, InferCreationAttrib
   declare usualSalt: CreationOptional<string | null>;
   declare weekBegins: CreationOptional<number>;
   declare hours: CreationOptional<object | null>;
+  declare prices: CreationOptional<Record<string, unknown>>;
   declare fridgeRoom: CreationOptional<string | null>;
   declare settled: CreationOptional<boolean>;
   declare nextBatchNumber: CreationOptional<number>;
@@ -33,6 +34,7 @@ export function defineFarm(sequelize: Sequelize): void {
       usualSalt: DataTypes.TEXT,
       weekBegins: DataTypes.SMALLINT,
       hours: DataTypes.JSONB,
+      prices: DataTypes.JSONB,
       fridgeRoom: DataTypes.DECIMAL(10, 1),
       settled: DataTypes.BOOLEAN,
       nextBatchNumber: DataTypes.INTEGER,

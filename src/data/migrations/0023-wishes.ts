@@ -2,13 +2,15 @@ import type { Migration } from './migration';
 
 /**
  * Butter that is wanted by a time: how much, which, for what, in which churn; what was foreseen when it was put on the thread; and the
- * batch it was made in; years that were tried and kept under a name. And when there is somebody in the dairy, and what the fridge has room for, where a house said so.
+ * batch it was made in; years that were tried and kept under a name. And when there is somebody in the dairy, and what the fridge has room for, and what things
+ * cost, where a house said so.
  */
 export const wishes: Migration = {
   name: '0023-wishes',
   up: `
 ALTER TABLE farm
   ADD COLUMN hours jsonb CHECK (jsonb_typeof(hours) = 'object'),
+  ADD COLUMN prices jsonb NOT NULL DEFAULT '{}' CHECK (jsonb_typeof(prices) = 'object'),
   ADD COLUMN fridge_room numeric(10,1) CHECK (fridge_room > 0 AND fridge_room <= 2000000);
 CREATE TABLE wish (
   farm_id uuid NOT NULL REFERENCES farm,

@@ -136,7 +136,7 @@ function broughtForward(given: Row): Row {
       : given[key];
   return {
     ...given,
-    farm: typeof given.farm === 'object' ? { freezer_room: null, place_celsius: {}, salt_teaspoon: {}, usual_salt: null, week_begins: 1, hours: null, fridge_room: null, ...given.farm } : given.farm,
+    farm: typeof given.farm === 'object' ? { freezer_room: null, place_celsius: {}, salt_teaspoon: {}, usual_salt: null, week_begins: 1, hours: null, prices: {}, fridge_room: null, ...given.farm } : given.farm,
     animals: rows('animals', { served_on: null, dry_on: null }),
     vessels: rows('vessels', { retired_at: null }),
     portions: rows('portions', { pieces: null, mixed_in: null }),

@@ -148,6 +148,7 @@ export const farmColumns = {
   usual_salt: 'text?',
   week_begins: 'whole',
   hours: 'any?',
+  prices: 'any',
   fridge_room: 'number?',
   settled: 'yesNo',
   next_batch_number: 'whole',

@@ -1,6 +1,7 @@
 import * as v from 'valibot';
 import { positiveMass } from '@/core/calculation';
 import { teaspoonMass } from '@/core/churning/batchEvents';
+import { pricesSaid } from '@/core/planning/yearMoney';
 import { hoursSaid } from '@/core/planning/hoursSaid';
 import { unitSystems } from '@/core/quantities/units';
 import { saltKinds } from '@/core/salting/salts';
@@ -71,6 +72,8 @@ export const settleHouse = command({
     ),
     /** When there is somebody in the dairy; null takes back what was said. */
     hours: v.optional(v.nullable(hoursSaid)),
+    /** What things cost: all of them, as they are now. */
+    prices: v.optional(pricesSaid),
     /** mL of cream; null takes back what was said. */
     fridgeRoom: v.optional(v.nullable(v.pipe(positiveMass, v.maxValue(2_000_000, 'at most 2000 L.')))),
     /** g of butter; null takes back what was said. */

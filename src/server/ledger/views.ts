@@ -19,6 +19,7 @@ import type { MilkingRow } from '@/data/ledger/milkings';
 import type { NoteFound } from '@/data/ledger/notes';
 import { notesWith } from '@/data/ledger/notes';
 import type { Future } from '@/data/house/futures';
+import type { YearBooks } from '@/core/planning/yearMoney';
 import type { HouseView } from '../house/views';
 import { houseViewOf } from '../house/views';
 import { localDate } from '../localDate';
@@ -192,6 +193,14 @@ export const ledgerView = (farmId: string, most = 200): Promise<LedgerView> =>
   });
 
 /** What a year of butter ahead is worked out from. Masses in g. */
+/** The last year’s butter, for money. */
+export interface MoneyView extends HouseView {
+  /** ISO dates. */
+  from: string;
+  to: string;
+  books: YearBooks;
+}
+
 export interface YearView extends HouseView {
   today: string;
   /** Each with the peak that her own milkings showed. */

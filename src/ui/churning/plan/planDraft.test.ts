@@ -14,6 +14,7 @@ const farm: Farm = {
   usualSalt: null,
   weekBegins: 1,
   hours: null,
+  prices: {},
   fridgeRoom: null,
   settled: true,
 };
