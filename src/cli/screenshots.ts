@@ -34,24 +34,6 @@ const follow = async (page: Page, link: string) => {
   await page.getByRole('slider').waitFor();
 };
 
-async function toTheWash(page: Page): Promise<void> {
-  await page.getByRole('timer').first().waitFor();
-  let seconds = 0;
-  // The clock stands for the pictures: it is moved on by hand, so that one thing comes after another. The house’s own stands as
-  // well, and takes nothing that is more than a few minutes ahead of it.
-  const later = () => page.clock.setFixedTime(new Date(new Date(clock).getTime() + (seconds += 55) * 1000));
-  for (const key of ['g', 'b', 's']) {
-    await later();
-    await page.keyboard.press(key);
-  }
-  await later();
-  await page.locator('button[data-act=drained]').click();
-  await later();
-  await page.locator('button[data-act=washed-milky]').click();
-  await page.getByText(/Washed once/).waitFor();
-  await page.mouse.move(0, 0);
-}
-
 const pictures: Picture[] = [
   { name: 'today', path: '/' },
   { name: 'today-phone', path: '/', size: phone },
@@ -96,9 +78,12 @@ const pictures: Picture[] = [
     path: '/ledger/year',
     first: (page) => page.getByRole('definition').first().waitFor(),
   },
+  {
+    name: 'ready',
+    path: '/ledger/ready',
+    first: (page) => page.getByRole('listitem').filter({ hasText: 'Churn' }).first().waitFor(),
+  },
   { name: 'house', path: '/house' },
-  // Last: it takes the batch in hand on, to its first wash.
-  { name: 'wash', path: '/churn', first: toTheWash },
 ];
 
 async function main(only: string[]): Promise<void> {
