@@ -52,6 +52,10 @@ test('butter by a time: the flag is moved, the steps follow, and the thread keep
   expect(await file.text()).toMatch(/SUMMARY:Churn/);
   await page.goto('/');
   await expect(page.getByRole('region', { name: 'What is coming this week' })).toContainText(/ready|churn|take the cream out/);
+  // The Shelf says whose its cream is.
+  await page.goto('/shelf');
+  await expect(page.getByRole('link', { name: /is kept for / })).toBeVisible();
+  await page.goBack();
   // Taken off it is gone; Undo brings it back.
   await page.goBack();
   await page.getByRole('button', { name: 'Take it off the thread' }).click();

@@ -142,6 +142,26 @@ test('milk that is still to come is reckoned with, if it can be skimmed in time'
   );
 });
 
+test('cream that would be past its best by then is no cream for it, and sooner would do', () => {
+  const planner = readyPlanner({ ...farm, creams: [{ ...tub, vesselFactors: [], keeps: at(2, 12) }] });
+  const plan = planner.plan({ ...saturday, soured: false }, churn);
+  expect(plan.past).toEqual(['White tub']);
+  expect(plan.conflicts).toMatchObject([{ kind: 'noCream' }]);
+  const sooner = planner.ways(plan, churn).find(({ kind }) => kind === 'sooner')!;
+  expect(sooner.plan.past).toEqual([]);
+  expect(sooner.plan.steps.find(({ key }) => key === 'churn')!.start).toBeLessThanOrEqual(at(2, 12));
+  // Set to sour before that it is on another clock.
+  expect(planner.plan(saturday, churn)).toMatchObject({ past: [], conflicts: [] });
+  // Of two the one that keeps is taken.
+  const fresh = { ...tub, vesselFactors: [], id: 'fresh', name: 'Fresh', ageHours: 2, keeps: at(6, 0) };
+  const both = planOf(
+    { soured: false },
+    { creams: [{ ...tub, vesselFactors: [], keeps: at(2, 12) }, fresh] },
+  );
+  expect(both.cream!.used.map(({ id }) => id)).toEqual(['fresh']);
+  expect(both.conflicts).toEqual([]);
+});
+
 test('ripe cream and sweet cream do not go together, and cream under way goes on', () => {
   const ripe = { ...tub, vesselFactors: [], id: 'ripe', name: 'Ripe', soured: true, mass: 1600 };
   const both = planOf({}, { creams: [{ ...tub, vesselFactors: [] }, ripe] });

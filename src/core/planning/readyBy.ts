@@ -48,7 +48,38 @@ interface Helpers {
   luck: Luck;
 }
 
+/** Planned of cream that is at its best when it is set to sour, or churned; what would be past it is left out, and the rest planned anew. */
 function readyBy(wish: Wish, input: ReadyInput, churn: ReadyChurn, helpers: Helpers): ReadyPlan {
+  const past = new Map<string, string>();
+  let plan = readyOf(wish, input, churn, helpers);
+  for (let round = 0; round < mostAnew && !input.inHand; round += 1) {
+    const old = pastBy(plan, input);
+    if (old.length === 0) break;
+    for (const { id, name } of old) past.set(id, name);
+    const left = {
+      ...input,
+      creams: input.creams.filter(({ id }) => !past.has(id)),
+      milk: input.milk.filter(({ id }) => !past.has(id)),
+    };
+    plan = readyOf(wish, left, churn, helpers);
+  }
+  return { ...plan, past: [...past.values()].filter((name) => name !== '') };
+}
+
+/** Planned anew so often at most: each time something was left out. */
+const mostAnew = 6;
+
+/** What of a plan’s cream would be past its best by the time it is set to sour, or churned where it is not. */
+function pastBy({ cream, steps }: ReadyPlan, { creams, milk }: ReadyInput): { id: string; name: string }[] {
+  const used = steps.find(({ key }) => key === 'set') ?? steps.find(({ key }) => key === 'churn');
+  if (!cream || !used) return [];
+  const ids = new Set(cream.used.map(({ id }) => id));
+  return [...creams, ...milk].filter(
+    ({ id, keeps }) => ids.has(id) && keeps !== undefined && keeps < used.start,
+  );
+}
+
+function readyOf(wish: Wish, input: ReadyInput, churn: ReadyChurn, helpers: Helpers): ReadyPlan {
   const unsalted = wish.mass / (1 + wish.salt);
   const buys = wish.buys ?? false;
   let chosen = chooseCream(input.creams, input.milk, unsalted, wish.soured, 0, buys);
@@ -76,6 +107,7 @@ function readyBy(wish: Wish, input: ReadyInput, churn: ReadyChurn, helpers: Help
       cream: undefined,
       butter: 0,
       conflicts: [{ kind: 'noCream', by: wish.mass }],
+      past: [],
       loads: 1,
     }
   );
@@ -239,6 +271,7 @@ function laidOutFor(
     cream: chosen,
     butter: Math.min(enough, wish.mass * 1.5),
     conflicts,
+    past: [],
     loads,
   };
 } // prettier-ignore
@@ -270,6 +303,9 @@ function waysOut(
     const least = Math.floor((plan.butter * (1 - 2 * plan.cream.share)) / 25) * 25;
     if (least >= 50) add('less', { ...wish, mass: least });
   }
+  if (plan.past.length > 0)
+    for (let sooner = wish.readyAt - 360; sooner > 0; sooner -= 360)
+      if (add('sooner', { ...wish, readyAt: Math.floor(sooner / tryEvery) * tryEvery })) break;
   if ((has('notEnough') || has('noCream')) && !wish.buys) add('buy', { ...wish, buys: true });
   if (!has('noCream'))
     for (const other of input.churns)

@@ -14,6 +14,8 @@ export interface StandingCream extends Pick<
   fat: number;
   ageHours: number;
   soured: boolean;
+  /** Minutes from now until which it is at its best; undefined where nothing says. */
+  keeps?: number | undefined;
   /** Minutes until it is thick and tart, where it sours. */
   souring?: Estimate | undefined;
 }
@@ -27,6 +29,8 @@ export interface MilkToSkim {
   /** g of its fat that get into cream, on the middle of what is known. */
   fat: number;
   creamFat: number;
+  /** Minutes from now until which its cream is at its best. */
+  keeps?: number | undefined;
   /** Nobody has milked it yet. */
   toCome: boolean;
   /** °C of its cream: cold off cold milk, warm from a separator. */

@@ -54,12 +54,14 @@ export interface ReadyPlan {
   /** g of butter as it is packed, in the middle. */
   butter: number;
   conflicts: ReadyConflict[];
+  /** Cream that is left out because it would be past its best by then, by name. */
+  past: string[];
   loads: number;
 }
 
 /** Another wish that would work, or would take less time. */
 export interface WayOut {
-  kind: 'sweet' | 'later' | 'eveningBefore' | 'less' | 'buy' | 'otherChurn';
+  kind: 'sweet' | 'sooner' | 'later' | 'eveningBefore' | 'less' | 'buy' | 'otherChurn';
   wish: Wish;
   plan: ReadyPlan;
   /** The churn it takes. */

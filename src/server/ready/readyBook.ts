@@ -88,7 +88,7 @@ export const churnOf = (input: Pick<ReadyInput, 'churns'>, vesselId: string | nu
 
 /** Plans by what they were worked out from, newest last: nothing changed within minutes, nothing is worked out again. */
 const known = new Map<string, ReadyPlan>();
-const mostKnown = 200;
+const mostKnown = 60;
 
 export function planOnce(wish: Wish, input: ReadyInput, churn: ReadyChurn): ReadyPlan {
   const key = JSON.stringify([wish, input, churn.id]);

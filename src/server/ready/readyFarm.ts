@@ -10,6 +10,7 @@ import { learnFinish } from '@/core/planning/ownTimes';
 import type { ReadyChurn, ReadyInput } from '@/core/planning/readyBy';
 import { furthestWish } from '@/core/planning/readyBy';
 import type { MilkToSkim, StandingCream } from '@/core/planning/readyCream';
+import { keepsFor } from '@/core/keeping/keepsUntil';
 import { usualSeparations } from '@/core/separating/usualSeparations';
 import { standsAtMost, standsFrom } from '@/core/standing/judgeLot';
 import { meantFor } from '@/core/standing/meant';
@@ -81,6 +82,8 @@ export async function readyFarm(scope: FarmScope, plan: PlanView, at: Date): Pro
         celsius: Math.max(0, Math.min(40, story?.celsius ?? 4)),
         ageHours: ages(lot.oldestAt),
         soured,
+        // What sours has its own limit, which ends when it is thick and tart.
+        ...(said.untilSeconds === undefined || left ? {} : { keeps: said.untilSeconds / 60 - at.getTime() / 60_000 }),
         ...(left ? { souring: { low: minutes(left.low), mid: minutes(left.mid), high: minutes(left.high) } } : {}),
         treatment: lot.treatment === 'raw' ? 'raw' : 'pasteurised',
         homogenised: lot.details.homogenised === true,
@@ -98,7 +101,7 @@ export async function readyFarm(scope: FarmScope, plan: PlanView, at: Date): Pro
     if (lot.kind !== 'milk' || lot.blockedReason !== null || said.discard || said.mayNot.churn !== undefined) return [];
     const kept = meantFor(told.events);
     if ((kept !== undefined && kept !== 'churn') || ages(lot.oldestAt) > standsAtMost) return [];
-    return [{ id: lot.id, name: lot.vessel?.name ?? lot.code, from: Math.max(0, minutesTo(lot.oldestAt) + 60 * skimAfter), fat: lot.fat * usualSkimming, creamFat, toCome: false, celsius }];
+    return [{ id: lot.id, name: lot.vessel?.name ?? lot.code, from: Math.max(0, minutesTo(lot.oldestAt) + 60 * skimAfter), fat: lot.fat * usualSkimming, creamFat, keeps: minutesTo(lot.oldestAt) + 60 * keepsFor.rawCream, toCome: false, celsius }];
   });
   const { milkings, toCome } = await milkToCome(scope, farm.timeZone, at, { creamFat, skimAfter, celsius });
   const recent = await batchesOf(scope, finishedBatches);
@@ -179,7 +182,7 @@ async function milkToCome(
     }
   return {
     milkings: times,
-    toCome: times.map((minutes, i) => ({ id: `milking ${i}`, name: '', from: minutes + 60 * skimAfter, fat: fatEach * share, creamFat, toCome: true, celsius })),
+    toCome: times.map((minutes, i) => ({ id: `milking ${i}`, name: '', from: minutes + 60 * skimAfter, fat: fatEach * share, creamFat, keeps: minutes + 60 * keepsFor.rawCream, toCome: true, celsius })),
   };
 } // prettier-ignore
 

@@ -12,6 +12,8 @@ import { planViewOf } from '../churning/views';
 import { judgedLots } from '../ledger/judgedLots';
 import type { HouseView } from '../house/views';
 import { houseViewOf } from '../house/views';
+import { wishesNow } from '../ready/readyBook';
+import type { WishPlanned } from '../ready/views';
 import type { ParkedShown, ShownLot } from '../pail/views';
 import { parkedShown, shown, shownLots } from '../pail/views';
 
@@ -20,15 +22,21 @@ export type { ShownLot };
 export interface ShelfView extends PlanView {
   lots: ShownLot[];
   parked: ParkedShown[];
+  /** Butter that is wanted, as it is planned now: its cream is kept for it. */
+  wishes: WishPlanned[];
 }
 
 /** Everything at rest: cream first, then what thins it, sours and cultures it. */
 export const shelfView = (farmId: string): Promise<ShelfView> =>
-  inFarm(farmId, async (scope) => ({
-    ...(await planViewOf(scope)),
-    lots: await shownLots(scope, ['cream', 'milk', 'skim', 'buttermilk', 'culture']),
-    parked: parkedShown(await parkedOf(scope)),
-  }));
+  inFarm(farmId, async (scope) => {
+    const plan = await planViewOf(scope);
+    return {
+      ...plan,
+      lots: await shownLots(scope, ['cream', 'milk', 'skim', 'buttermilk', 'culture']),
+      parked: parkedShown(await parkedOf(scope)),
+      wishes: await wishesNow(scope, plan, now()),
+    };
+  });
 
 /** Cream to be churned, as it is called and how much of it there is, mL. */
 export interface CreamOffered {

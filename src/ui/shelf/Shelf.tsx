@@ -21,6 +21,7 @@ import { pageOf } from '../standing/alarm';
 import { standingLot } from '../standing/LotBoard';
 import type { LotNow } from '../standing/lotNow';
 import { useLotsNow } from '../standing/useLotsNow';
+import { keptSaid } from '../today/wishesToday';
 import { NextChurning } from './NextChurning';
 import { nextCapacity } from '@/core/planning/proposeChurning';
 import { churnable, nextOnes, pooledFat } from './nextOnes';
@@ -108,6 +109,11 @@ export function Shelf({ view }: { view: ShelfView }) {
           ]}
         />
       </Wall>
+      {keptSaid(view.wishes, now, say).map(({ key, says, href }) => (
+        <p key={key} style={{ margin: 0 }}>
+          <Link href={href}>{says}</Link>
+        </p>
+      ))}
       {adding && <CreamIn view={view} onDone={() => setAdding(false)} />}
       <ParkedEntries parked={view.parked} />
       {standing.length > 0 && (

@@ -1,3 +1,4 @@
+import { list } from '@/core/quantities/list';
 import type { Act } from '@/core/planning/acts';
 import type { ReadyStepKey } from '@/core/planning/readyPieces';
 import type { WishPlanned } from '@/server/ready/views';
@@ -33,7 +34,30 @@ export function wishPegs(wishes: readonly WishPlanned[], nowSeconds: number, say
 
 /** The lots that butter is to be made of at its hour: they are not for another churning before it. */
 export const keptForWishes = (wishes: readonly WishPlanned[]): ReadonlySet<string> =>
-  new Set(wishes.flatMap(({ plan }) => plan?.cream?.used.map(({ id }) => id) ?? []));
+  new Set(
+    wishes.flatMap(({ plan }) =>
+      plan && plan.conflicts.length === 0 ? (plan.cream?.used.map(({ id }) => id) ?? []) : [],
+    ),
+  );
+
+/** Which of the cream that stands is kept for what, as the Shelf says it. */
+export function keptSaid(
+  wishes: readonly WishPlanned[],
+  nowSeconds: number,
+  say: Say,
+): { key: string; says: string; href: string }[] {
+  return wishes.flatMap(({ wish, plan }) => {
+    const names = plan?.cream?.used.flatMap(({ kind, name }) => (kind === 'cream' ? [name] : [])) ?? [];
+    if (!plan || plan.conflicts.length > 0 || names.length === 0) return [];
+    return [
+      {
+        key: wish.id,
+        says: `${list(names)} ${names.length === 1 ? 'is' : 'are'} kept for ${hourWanted(wish.readyAtSeconds, nowSeconds, say)}.`,
+        href: pageOfWish(wish.id),
+      },
+    ];
+  });
+}
 
 /** What a wish asks for now: its next step, when its time has come, as an act of Today. */
 export function wishDue(

@@ -78,7 +78,7 @@ function Plan({ plan, creams, asked }: { plan: PlanView; creams: ShownLot[]; ask
   const [picked, setPicked] = useState<ReadonlySet<string>>();
   const [other, setOther] = useState(false);
   const view = useMemo(
-    (): ShelfView => ({ ...plan, lots: creams, parked: [], nowSeconds: now }),
+    (): ShelfView => ({ ...plan, lots: creams, parked: [], wishes: [], nowSeconds: now }),
     [plan, creams, now],
   );
   const chosen = useMemo(() => {

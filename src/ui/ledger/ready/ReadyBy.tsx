@@ -18,7 +18,7 @@ import { useAct } from '../../outbox/useAct';
 import { Quiet } from '../../theme/Enamel';
 import { Headline } from '../../theme/Headline';
 import { Press, PressLink } from '../../theme/Press';
-import type { ReadyDraft } from './readyDraft';
+import type { Changed, ReadyDraft } from './readyDraft';
 import { freshReady, stillMeant, wishOfDraft } from './readyDraft';
 import { ReadyLine } from './ReadyLine';
 import {
@@ -58,7 +58,8 @@ function Wanted({ view, planned }: { view: ReadyView; planned: WishPlanned | und
   const now = Math.floor(useNow(15_000) / 60) * 60;
   const today = say.dateOf(view.nowSeconds);
   const fresh = freshReady(view, planned?.wish, today);
-  const [kept, change, forget] = useDraft<ReadyDraft>(`ready:${view.farm.id}:${view.chosen ?? 'new'}`, () => fresh);
+  // Only what was changed here: what another device moved since is as it is there.
+  const [kept, change, forget] = useDraft<Changed>(`ready:${view.farm.id}:${view.chosen ?? 'new'}`, () => ({}));
   const draft = stillMeant(kept, fresh, view);
   const [held, setHeld] = useState<number>();
   useEffect(() => {
@@ -86,6 +87,7 @@ function Wanted({ view, planned }: { view: ReadyView; planned: WishPlanned | und
         : { name: 'wish.drop', input: { id } },
     );
     if (!ok) return;
+    change(unchanged);
     forget();
     if (!before) router.replace(`/ledger/ready?wish=${id}`);
   };
@@ -171,7 +173,7 @@ function Wanted({ view, planned }: { view: ReadyView; planned: WishPlanned | und
           </>
         )}
         {moved && (
-          <Press look="word" onClick={() => (forget(), change(fresh))}>
+          <Press look="word" onClick={() => (change(unchanged), forget())}>
             As it was
           </Press>
         )}
@@ -206,6 +208,17 @@ const saidOf = (id: string, { mass, soured, salt, readyAtSeconds, occasion, chur
   vesselId: churnId === '' ? null : churnId,
   buys,
 });
+
+const unchanged: Changed = {
+  massTyped: undefined,
+  mass: undefined,
+  soured: undefined,
+  salt: undefined,
+  readyAtSeconds: undefined,
+  occasion: undefined,
+  churnId: undefined,
+  buys: undefined,
+};
 
 type Say = ReturnType<typeof useSay>;
 

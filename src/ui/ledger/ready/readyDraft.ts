@@ -60,8 +60,13 @@ export function freshReady(view: ReadyView, wish: WishShown | undefined, today: 
   };
 }
 
+/** What of it was changed on this device. */
+export type Changed = { [K in keyof ReadyDraft]?: ReadyDraft[K] | undefined };
+
 /** What is kept on a device may be of last week: an hour that is past, or a churn that is gone, is taken as at first. */
-export function stillMeant(draft: ReadyDraft, fresh: ReadyDraft, view: ReadyView): ReadyDraft {
+export function stillMeant(kept: Changed, fresh: ReadyDraft, view: ReadyView): ReadyDraft {
+  const said = Object.fromEntries(Object.entries(kept).filter(([, value]) => value !== undefined));
+  const draft: ReadyDraft = { ...fresh, ...said };
   const ahead = draft.readyAtSeconds - view.nowSeconds;
   return {
     ...draft,

@@ -15,7 +15,11 @@ const clockSaid = (atSeconds: number, say: Say): string => {
   const hour = Number(
     new Intl.DateTimeFormat('en-GB', { hour: '2-digit', hourCycle: 'h23', timeZone: say.timeZone }).format(new Date(atSeconds * 1000)),
   ); // prettier-ignore
-  const minute = new Date(atSeconds * 1000).getUTCMinutes() % 60;
+  const minute = Number(
+    new Intl.DateTimeFormat('en-GB', { minute: 'numeric', timeZone: say.timeZone }).format(
+      new Date(atSeconds * 1000),
+    ),
+  );
   return minute === 0 && hour === 12
     ? 'noon'
     : minute === 0 && hour === 0
@@ -138,7 +142,7 @@ export function readySays(
   const capital = `${wanted[0]!.toUpperCase()}${wanted.slice(1)}`;
   const what = `${say.mass(wish.mass)} of ${wish.salt > 0 ? 'salted' : 'unsalted'}, ${wish.soured ? 'cultured' : 'sweet'} butter`;
   const worst = conflicts[0];
-  if (worst) return { says: conflictSays(worst, capital, plan, say), why: conflicts.slice(1).map((one) => conflictSays(one, capital, plan, say)).join(' ') || whyNot(worst, plan, at, say) }; // prettier-ignore
+  if (worst) return { says: conflictSays(worst, capital, plan, say), why: conflicts.slice(1).map((one) => conflictSays(one, capital, plan, say)).join(' ') || [whyNot(worst, plan, at, say), pastSays(plan)].filter(Boolean).join(' ') }; // prettier-ignore
   const next = nextStep(plan.steps, (at.nowSeconds - at.atSeconds) / 60);
   const begin = next && moment(next.start);
   const isDue = next !== undefined && begin! <= at.nowSeconds + due * 60;
@@ -146,7 +150,7 @@ export function readySays(
     ? `For ${wanted}, ${actSaid(next, plan, say)} ${isDue ? 'now' : atHour(begin!, at.nowSeconds, say)}.`
     : `For ${wanted} nothing is left to be done but to wait.`;
   const ready = by === undefined ? '' : `Nine in ten: ${what} is packed by ${sameDay(moment(by), moment(wish.readyAt), say)}.`;
-  return { says, why: [ready, creamSays(plan, say), first ? 'Drag the flag to another hour.' : ''].filter(Boolean).join(' ') };
+  return { says, why: [ready, creamSays(plan, say), pastSays(plan), first ? 'Drag the flag to another hour.' : ''].filter(Boolean).join(' ') };
 } // prettier-ignore
 
 const actSaid = (step: ReadyStep, plan: ReadyPlan, say: Say): string => {
@@ -177,6 +181,11 @@ export function creamSays({ cream }: ReadyPlan, say: Say): string {
   ];
   return said.length > 0 ? `It takes ${list(said)}.` : '';
 } // prettier-ignore
+
+const pastSays = ({ past }: ReadyPlan): string =>
+  past.length === 0
+    ? ''
+    : `${list(past)} would be past ${past.length === 1 ? 'its' : 'their'} best by then: not for this, churn ${past.length === 1 ? 'it' : 'them'} before.`;
 
 /** What stands in the way, as a sentence. */
 function conflictSays({ kind, step }: ReadyConflict, wanted: string, plan: ReadyPlan, say: Say): string {
@@ -215,6 +224,8 @@ export function waySays(way: WayOut, atSeconds: number, nowSeconds: number, say:
   switch (way.kind) {
     case 'sweet':
       return 'Sweet instead, less time';
+    case 'sooner':
+      return `Sooner, by ${wanted}`;
     case 'later':
       return `By ${wanted}`;
     case 'eveningBefore':
