@@ -78,7 +78,7 @@ test('what cannot be is said in words, with ways that work; and nobody is asked 
   await less.click();
   await expect(says).toHaveText(/^For /);
   await page.getByText('When somebody is there').click();
-  await expect(page.getByText('Nobody is there, every day 08:00 to 21:00: at the market.')).toBeVisible();
+  await expect(page.getByText('Nobody is there, every day 8:00 to 21:00: at the market.')).toBeVisible();
   await expectSound(page);
   await page.getByRole('button', { name: 'Strike off' }).click();
   await expect(page.getByText(/at the market/)).toHaveCount(0);

@@ -177,6 +177,16 @@ test('ripe cream and sweet cream do not go together, and cream under way goes on
   expect(chill.start).toBeGreaterThan(420);
 });
 
+test('cream that stands tempered is churned, and not chilled and warmed again', () => {
+  const ripe = { ...tub, vesselFactors: [], id: 'ripe', name: 'Ripe', soured: true, mass: 1600 };
+  const keysAt = (celsius: number) =>
+    planOf({}, { creams: [{ ...ripe, celsius }] }).steps.map(({ key }) => key);
+  expect(keysAt(13)).toEqual(['churn', 'finish', 'rest', 'pack']);
+  // Warm from souring it is chilled first, and cold it is warmed.
+  expect(keysAt(20)[0]).toBe('chill');
+  expect(keysAt(4)[0]).toBe('warm');
+});
+
 test('a churn that is taken, and a fridge that is full, are said', () => {
   const taken = [{ ...churn, taken: [{ from: 0, to: at(4, 0) }] }];
   const other = { ...churn, id: 'barrel', name: 'Barrel', tool: 'barrel' as const, capacity: 9000 };

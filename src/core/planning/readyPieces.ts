@@ -130,7 +130,8 @@ export function readyPieces(
 ): Record<WarmBy | 'asIs', ReadyPiece[] | undefined> & { churnAt: number; loads: number } {
   const { churnAt, breakMinutes, loads } = churned(cream, wish.soured, farm);
   const end = finishing(wish, farm, loads, breakMinutes, inHand);
-  if (inHand) return { asIs: end, room: undefined, larder: undefined, bath: undefined, churnAt, loads };
+  if (inHand || isTempered(cream, wish.soured, churnAt))
+    return { asIs: end, room: undefined, larder: undefined, bath: undefined, churnAt, loads };
   const start = before(cream, wish.soured, farm);
   const warm = (by: WarmBy): ReadyPiece[] | undefined => {
     const step = warmed(cream, wish.soured, farm, churnAt, by);
@@ -148,6 +149,17 @@ export function readyPieces(
     loads,
   };
 }
+
+/** Nearer than this to the churning temperature it was brought there, K (engineering estimate): it is not chilled again for it. */
+const broughtThere = 3;
+
+/** Whether it stands tempered already: ripe where it is wanted ripe, and neither cold nor warm from souring. */
+const isTempered = ({ celsius, is, skim, buy }: WishCream, soured: boolean, churnAt: number): boolean =>
+  is === (soured ? 'soured' : 'sweet') &&
+  skim === 0 &&
+  buy !== true &&
+  celsius > cold &&
+  Math.abs(celsius - churnAt) <= broughtThere;
 
 /** Up to cold cream that is as sour as it is wanted. */
 function before(cream: WishCream, soured: boolean, farm: ReadyFarm): ReadyPiece[] {

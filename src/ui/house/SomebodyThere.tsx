@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { Away, HouseHours } from '@/core/planning/houseHours';
 import { usualHours } from '@/core/planning/houseHours';
+import type { UnitSystem } from '@/core/quantities/units';
 import { list } from '@/core/quantities/list';
 import { useFarm, useSay } from '../frame/FarmContext';
 import { RefusedSentence } from '../outbox/RefusedSentence';
@@ -21,6 +22,7 @@ const everyDay = [0, 1, 2, 3, 4, 5, 6];
 const workdays = [1, 2, 3, 4, 5];
 const sets = { every: everyDay, workdays } as const;
 
+/** A time of day as its field keeps it. */
 const clockOf = (minutes: number): string =>
   `${String(Math.floor(minutes / 60) % 24).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
 /** Midnight at the end of a day is its last minute. */
@@ -53,7 +55,7 @@ export function SomebodyThere({ people }: { people: readonly string[] }) {
     const minutes = minutesOf(clock, end);
     if (minutes === undefined) return;
     const next = { ...hours, [end ? 'to' : 'from']: minutes };
-    if (next.to > next.from) void settle(next, `Somebody is there from ${clockOf(next.from)} to ${clockOf(next.to)}.`);
+    if (next.to > next.from) void settle(next, `Somebody is there from ${clockSaid(next.from, say.system)} to ${clockSaid(next.to, say.system)}.`);
   };
   return (
     <Enamel className={styles.settings} aria-label="When somebody is there">
@@ -65,7 +67,7 @@ export function SomebodyThere({ people }: { people: readonly string[] }) {
         <ul className={styles.ways}>
           {hours.away.map((one, i) => (
             <li key={`${one.who} ${one.from} ${one.weekdays.join('')} ${i}`}>
-              <span>{awaySays(one)}</span>
+              <span>{awaySays(one, say.system)}</span>
               <Button
                 variant="text"
                 disabled={busy}
@@ -77,7 +79,7 @@ export function SomebodyThere({ people }: { people: readonly string[] }) {
           ))}
         </ul>
       )}
-      <AddAway people={people} busy={busy} onAdd={(one) => settle({ ...hours, away: [...hours.away, one] }, awaySays(one))} />
+      <AddAway people={people} busy={busy} onAdd={(one) => settle({ ...hours, away: [...hours.away, one] }, awaySays(one, say.system))} />
       <OwnFigure
         label="Room for cream in the fridge"
         hint={farm.fridgeRoom === null ? 'nobody said: as much as is wanted' : say.volume(farm.fridgeRoom)}
@@ -105,14 +107,22 @@ export function SomebodyThere({ people }: { people: readonly string[] }) {
   );
 } // prettier-ignore
 
-function awaySays({ who, weekdays, from, to, what }: Away): string {
+/** A time of day as people here say it. */
+const clockSaid = (minutes: number, system: UnitSystem): string =>
+  new Intl.DateTimeFormat(system === 'us' ? 'en-US' : 'en-GB', {
+    hour: 'numeric',
+    minute: '2-digit',
+    timeZone: 'UTC',
+  }).format(new Date(Date.UTC(2026, 0, 1) + minutes * 60_000));
+
+function awaySays({ who, weekdays, from, to, what }: Away, system: UnitSystem): string {
   const days =
     weekdays.length === 7
       ? 'every day'
       : weekdays.length === 5 && workdays.every((one) => weekdays.includes(one))
         ? 'Monday to Friday'
         : list(weekdays.map((one) => dayNames[one]!));
-  return `${who === '' ? 'Nobody is there' : `${who} is ${what}`}, ${days} ${clockOf(from)} to ${clockOf(to)}${who === '' ? `: ${what}` : ''}.`;
+  return `${who === '' ? 'Nobody is there' : `${who} is ${what}`}, ${days} ${clockSaid(from, system)} to ${clockSaid(to, system)}${who === '' ? `: ${what}` : ''}.`;
 }
 
 function AddAway({
