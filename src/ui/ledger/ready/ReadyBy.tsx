@@ -62,6 +62,8 @@ function Wanted({ view, planned }: { view: ReadyView; planned: WishPlanned | und
   const [kept, change, forget] = useDraft<Changed>(`ready:${view.farm.id}:${view.chosen ?? 'new'}`, () => ({}));
   const draft = stillMeant(kept, fresh, view);
   const [held, setHeld] = useState<number>();
+  // Put once it is there, though its own page may take a moment to come: pressed again it would be wanted twice.
+  const [sent, setSent] = useState(false);
   useEffect(() => {
     if (now - view.nowSeconds > anew) router.refresh();
     // Once in so many minutes, however often the clock ticks.
@@ -89,7 +91,9 @@ function Wanted({ view, planned }: { view: ReadyView; planned: WishPlanned | und
     if (!ok) return;
     change(unchanged);
     forget();
-    if (!before) router.replace(`/ledger/ready?wish=${id}`);
+    if (before) return;
+    setSent(true);
+    router.replace(`/ledger/ready?wish=${id}`);
   };
   const take = (way: WayOut) =>
     change({
@@ -137,7 +141,7 @@ function Wanted({ view, planned }: { view: ReadyView; planned: WishPlanned | und
         {(planned === undefined || moved) && (
           <Press
             look={conflicts > 0 && others.length > 0 ? 'quiet' : 'main'}
-            disabled={busy || plan === undefined || plan.steps.length === 0}
+            disabled={busy || sent || plan === undefined || plan.steps.length === 0}
             onClick={() => void put(draft)}
           >
             {planned ? 'Keep it so' : conflicts > 0 ? 'On the thread all the same' : 'Put it on the thread'}
