@@ -73,6 +73,18 @@ const ceiled = (minutes: number): number => Math.ceil(minutes / grid) * grid;
 export const goesOn = ({ pieces }: Block): boolean =>
   pieces.some(({ key }) => key === 'rest' || key === 'pack');
 
+/** No shop is open so soon after the house is up, nor so late before it goes to bed, min (engineering estimates). */
+const shopsShut = { morning: 180, evening: 240 };
+
+/** Shopping that would fall before the shops open is done the day before, where there is one. */
+function whileShopsAreOpen(start: number, free: readonly { from: number; to: number }[]): number {
+  const i = free.findIndex(({ from, to }) => from <= start + 1e-9 && to > start);
+  const day = free[i - 1];
+  if (!day || start - free[i]!.from >= shopsShut.morning) return start;
+  const before = floored(day.to - shopsShut.evening);
+  return before >= day.from ? before : start;
+}
+
 /** When each is begun: as late as it may be, but what goes on already goes on, and what comes after it is not left standing ripe. */
 export function started(
   back: readonly { start: number }[],
@@ -86,6 +98,7 @@ export function started(
     const { key } = block.pieces[0]!;
     let start = floored(back[i]!.start);
     if (block.underWay) start = 0;
+    else if (key === 'buy') start = whileShopsAreOpen(start, free);
     else if (key === 'skim' && skimFrom !== undefined)
       start = Math.max(
         ceiled(nextFree(free, Math.max(0, skimFrom), block.minutes)),

@@ -117,6 +117,12 @@ test('with too little cream: as much as there is, or cream that is bought; with 
   const shop = planOf({ buys: true }, { creams: [] });
   expect(shop.conflicts).toEqual([]);
   expect(shop.cream!.used).toMatchObject([{ kind: 'bought' }]);
+  // Sweet butter for noon is churned from seven on: nobody sells cream before that, so it is bought the evening before.
+  const sweet = planOf({ buys: true, soured: false }, { creams: [] });
+  expect(sweet.conflicts).toEqual([]);
+  expect(sweet.steps[0]!.key).toBe('buy');
+  expect(clock(sweet.steps[0]!.start)).toBe('2 17.5');
+  expect(sweet.by).toBeLessThanOrEqual(sweet.wish.readyAt + 5);
   expect(shop.cream!.used[0]!.mass).toBeGreaterThan(1300);
 });
 

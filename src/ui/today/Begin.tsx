@@ -13,9 +13,12 @@ const BackupThought = laterPart(
   null,
 );
 
-/** Today; the first five minutes where nothing is in the house yet. */
+/** Today; the first five minutes where nothing is in the house yet, and nothing is wanted. */
 export function Begin({ view }: { view: TodayView }) {
-  return view.batches === 0 && view.milkings.length === 0 && view.lots.length === 0 ? (
+  return view.batches === 0 &&
+    view.milkings.length === 0 &&
+    view.lots.length === 0 &&
+    view.wishes.length === 0 ? (
     <FirstFive />
   ) : (
     <>

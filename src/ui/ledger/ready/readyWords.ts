@@ -99,7 +99,7 @@ export const shortActs: Record<ReadyStepKey, string> = {
   set: 'set to sour',
   sour: 'sours',
   chill: 'chill the cream',
-  warm: 'take the cream out',
+  warm: 'warm the cream',
   churn: 'churn',
   finish: 'wash and work',
   rest: 'rests',
