@@ -92,6 +92,21 @@ test('with no cow and no cream it plans the shopping, on a phone, in US units', 
   await readsWell(page, 'us');
   await expectSound(page);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  // Behind its doors nothing stands out to the side either.
+  for (const [door, there] of [
+    ['What is wanted', 'Cream that is lacking'],
+    ['When somebody is there', 'Who is away'],
+  ] as const) {
+    await page.getByText(door).click();
+    await expect(page.getByText(there, { exact: true })).toBeVisible();
+    const out = await page.evaluate(
+      () =>
+        [...document.querySelectorAll('main fieldset, main input, main button')].filter(
+          (one) => one.getBoundingClientRect().right > innerWidth + 1,
+        ).length,
+    );
+    expect(out).toBe(0);
+  }
   await page.getByText('Why').click();
   await expect(page.getByText(/goes by the book until a batch was timed here/)).toBeVisible();
   await readsWell(page, 'us');
