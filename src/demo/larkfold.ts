@@ -13,15 +13,24 @@ export interface LarkfoldAnimal {
   /** Milk at the peak of the curve that reaches the pail, kg a day: the calf has had its part. */
   peak?: number;
   sharesWithCalf?: boolean;
+  /** Served so many days ago: she carries. */
+  servedDaysAgo?: number;
 }
 
 /** Larkfold, a small hill farm, all made up: its animals and its vessels. */
 export const animals: readonly LarkfoldAnimal[] = [
   { name: 'Tansy', breed: 'kerry', calvedDaysAgo: 74, peak: 4.0 },
-  { name: 'Plover', breed: 'dairy-shorthorn', calvedDaysAgo: 212, peak: 4.4 },
-  { name: 'Quill', breed: 'brown-swiss', calvedDaysAgo: 148, peak: 4.8, sharesWithCalf: true },
-  { name: 'Sorrel', breed: 'goat' },
-  { name: 'Fern', breed: 'goat' },
+  { name: 'Plover', breed: 'dairy-shorthorn', calvedDaysAgo: 212, peak: 4.4, servedDaysAgo: 118 },
+  {
+    name: 'Quill',
+    breed: 'brown-swiss',
+    calvedDaysAgo: 148,
+    peak: 4.8,
+    sharesWithCalf: true,
+    servedDaysAgo: 67,
+  },
+  { name: 'Sorrel', breed: 'goat', servedDaysAgo: 44 },
+  { name: 'Fern', breed: 'goat', servedDaysAgo: 38 },
 ];
 
 export const vessels: {

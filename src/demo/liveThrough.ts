@@ -2,6 +2,7 @@ import type { BatchEvent, BatchFacts } from '@/core/churning/batchEvents';
 import type { Feed } from '@/core/churning/batchWords';
 import { expectedButter } from '@/core/churning/expectedButter';
 import { simulateChurn } from '@/core/churning/simulateChurn';
+import { bookHardness } from '@/core/comparing/seasonBook';
 import { splitLoads } from '@/core/churning/splitLoads';
 import type { ToolKey } from '@/core/churning/tools';
 import { churnOf, tools } from '@/core/churning/tools';
@@ -17,6 +18,9 @@ import type { Noise } from './noise';
 
 /** How fast Larkfold's own churns really are against the tool's median: hidden from the application, which learns it. */
 const truePace: Partial<Record<ToolKey, number>> = { paddleHand: 0.82, barrel: 1.15, standMixer: 0.9 };
+
+/** How hard Larkfold’s fat really is through the year, K: a little more than the book has it, and as hidden. */
+const trueHardness = (at: Date): number => 1.15 * bookHardness(at.getUTCMonth() + 1, 'north');
 
 export interface Living {
   farmId: string;
@@ -138,7 +142,7 @@ export async function liveThrough(
     roomTemperature: 16,
     fill: loads.fillEach,
     ripened: facts.ripened,
-    hardness: 0,
+    hardness: trueHardness(start),
   });
   const record = (minutes: number, bodies: Body[], from = noise) => {
     const at = new Date((startSeconds + minutes * 60) * 1000);

@@ -76,6 +76,28 @@ export class MilkRoom {
         this.days.at(daysAgo, 5),
       );
     }
+    await this.services(daysAgo);
+  }
+
+  /** Services, on the days they were; they draw nothing, so that all else stays as it is. */
+  private async services(daysAgo: number): Promise<void> {
+    for (const animal of animals.filter(({ servedDaysAgo }) => servedDaysAgo === daysAgo)) {
+      const at = this.days.at(daysAgo, 6);
+      await send(
+        this.living,
+        'animal.put',
+        {
+          id: this.ids.get(animal.name)!,
+          name: animal.name,
+          breed: animal.breed,
+          ...this.known.get(animal.name)!,
+          sharesWithCalf: animal.sharesWithCalf ?? false,
+          servedOn: at.toISOString().slice(0, 10),
+        },
+        at,
+        this.recorded.id(),
+      );
+    }
   }
 
   /** Those whose first milk is kept from people. */

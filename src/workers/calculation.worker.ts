@@ -4,6 +4,7 @@ import { liveChurn } from '@/core/churning/liveChurn';
 import { bankPlan } from '@/core/planning/bankPlan';
 import { herdForecast } from '@/core/planning/herdForecast';
 import { whatItTakes } from '@/core/planning/whatItTakes';
+import { season } from '@/core/comparing/season';
 import { yearAhead } from '@/core/planning/yearAhead';
 import { todayRank } from '@/core/planning/todayRank';
 import { readyAsked } from './readyAsked';
@@ -18,6 +19,7 @@ const long = {
   'bank.plan': bankPlan,
   'year.ahead': yearAhead,
   'year.takes': whatItTakes,
+  season,
   'ready.by': readyAsked,
   'today.rank': todayRank,
 };

@@ -33,6 +33,7 @@ test('every screen is sound, in the light and in the dark: accessible, no sidewa
     '/ledger/year',
     '/ledger/ready',
     '/ledger/money',
+    '/ledger/season',
     '/ledger/notebook',
     '/pail',
     `/pail/${milk}`,

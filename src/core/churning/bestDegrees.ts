@@ -2,6 +2,7 @@ import { foreseenPace, runAt } from './belief';
 import type { BestInput } from './bestTemperature.calc';
 import type { ChurnInput } from './churnInput.calc';
 import type { ChurnPace } from './churnPace';
+import { usualPerDegree } from './churnPace';
 import { expectedButter } from './expectedButter';
 import { greasyFrom } from './churnTroubles';
 import { tools } from './tools';
@@ -73,11 +74,18 @@ export function bestDegrees(
   };
 }
 
-/** {@link bestDegrees} for butter of the usual texture, at the pace that is believed of this churn: what plan and chart both go by. */
-export const bestAtPace = (input: ChurnInput, pace: ChurnPace): BestDegrees =>
-  bestDegrees({ ...input, texture: 'usual', pace: 1 }, (celsius) =>
-    foreseenPace({ ...input, temperature: celsius }, pace),
+/**
+ * {@link bestDegrees} for butter of the usual texture, at the pace that is believed of this churn: what plan, chart and season all go by.
+ * What of the pace was learned to be the season's is told to the model as harder or softer fat: it wants another temperature, not only more time.
+ */
+export function bestAtPace(input: ChurnInput, pace: ChurnPace): BestDegrees {
+  const harder = pace.harder?.mean ?? 0;
+  const seasoned = { ...input, hardness: input.hardness + harder };
+  return bestDegrees(
+    { ...seasoned, texture: 'usual', pace: 1 },
+    (celsius) => foreseenPace({ ...input, temperature: celsius }, pace) - usualPerDegree * harder,
   );
+}
 
 const butterOf = (
   { creamMass, creamFat, creamFatSd }: Pick<BestInput, 'creamMass' | 'creamFat' | 'creamFatSd'>,

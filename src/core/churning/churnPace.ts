@@ -15,7 +15,12 @@ export interface ChurnPace {
   batches: number;
   /** How it goes with the cream's warmth and fat, where that was learned ({@link paceAt}). */
   own?: OwnSlopes;
+  /** How much of that is the season's: K that the fat is harder than the model is told, and one standard deviation of it. */
+  harder?: { mean: number; sd: number };
 }
+
+/** Usual effect of fat one kelvin harder on the logarithm of the break time: the slope of the check table at 13–14 °C. */
+export const usualPerDegree = 0.06;
 
 /** Scatter of one churning around its pace before anything is learned (engineering estimate). */
 export const usualScatter = Math.log(1.2);

@@ -1,6 +1,6 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import type { ChurnPace } from './churnPace';
-import { usualScatter } from './churnPace';
+import { usualPerDegree, usualScatter } from './churnPace';
 import { alongSlopes, slopes, slopeSd } from './ownSlopes';
 import type { ToolKey } from './tools';
 import { priorSpread, tools } from './tools';
@@ -28,8 +28,6 @@ export interface PaceTarget {
   perDegreeHarder?: number;
 }
 
-/** Usual effect of fat one kelvin harder at churning temperature: the slope of the check table at 13–14 °C. */
-const usualPerDegree = 0.06;
 /**
  * Prior variances of the logarithm. The handbook's factor of 1.6 is shared out between the maker's own way, the kind of
  * tool, and the single churn (shares: engineering estimates).
@@ -146,7 +144,18 @@ export function paceOf(knowledge: PaceKnowledge, target: PaceTarget): ChurnPace 
     scatter,
     batches: byTool.get(target.tool) ?? 0,
     own: { mean: rows.map((row) => along(row, mean)), covariance: together },
+    harder: harderOn(knowledge, target.day),
   };
+}
+
+/** How much harder than the model was told the fat is on a day: the yearly swing, and the drift of late, K. */
+function harderOn(
+  { mean, covariance, columns, today }: PaceKnowledge,
+  day: number,
+): { mean: number; sd: number } {
+  const { value } = rowOf(columns, { day, tool: 'jar', perDegreeHarder: 1 }, today);
+  const season = { at: [1, 2, 3], value: value.slice(1, 4) };
+  return { mean: along(season, mean), sd: Math.sqrt(covarianceOf(covariance, season, season)) };
 }
 
 function covarianceOf(covariance: readonly Float64Array[], one: Row, other: Row): number {

@@ -11,6 +11,7 @@ export interface TrendRow {
   number: number;
   startedAt: Date;
   facts: BatchFacts;
+  creamLotId: string;
   breakMinutes: number | null;
   paceRatio: number | null;
   /** It teaches nothing: somebody said so. */
@@ -27,7 +28,7 @@ export async function trendRows({ farmId, transaction }: FarmScope, limit: numbe
   const rows = await database().query<
     Omit<TrendRow, 'breakMinutes' | 'paceRatio'> & { breakMinutes: string | null; paceRatio: string | null }
   >(
-    `SELECT b.id, b.number, b.started_at AS "startedAt", b.facts, b.break_minutes AS "breakMinutes",
+    `SELECT b.id, b.number, b.started_at AS "startedAt", b.facts, b.cream_lot_id AS "creamLotId", b.break_minutes AS "breakMinutes",
        b.pace_ratio AS "paceRatio", b.judged, b.left_out AS "leftOut", b.maker, v.name AS churn,
        (t.data->>'colour')::int AS colour, t.data->>'feed' AS feed
      FROM (SELECT * FROM batch WHERE farm_id = :farmId AND phase = 'packed' AND judged IS NOT NULL

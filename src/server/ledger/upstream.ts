@@ -3,11 +3,20 @@ import { fatUpstream } from '@/core/balancing/fatUpstream';
 import type { FarmScope } from '@/data/farmScope';
 import { linesBehind } from '@/data/ledger/movements';
 
+interface Churned {
+  lot: string;
+  fat: number;
+}
+
 /** The cream of batches, back to the milk it was skimmed off, and what stayed behind on the way ({@link fatUpstream}). */
-export async function upstreamOf(
+export const upstreamOf = async (scope: FarmScope, ...creams: readonly Churned[]): Promise<FatUpstream> =>
+  (await upstreamsOf(scope, [creams]))[0]!;
+
+/** {@link upstreamOf} several groups of batches, each by itself, with one question to the books. */
+export async function upstreamsOf(
   scope: FarmScope,
-  ...creams: readonly { lot: string; fat: number }[]
-): Promise<FatUpstream> {
+  groups: readonly (readonly Churned[])[],
+): Promise<FatUpstream[]> {
   const entries = new Map<
     string,
     FatEntry & { lines: { lot?: string; account?: string; mass: number; fat: number; fatSd?: number }[] }
@@ -15,7 +24,7 @@ export async function upstreamOf(
   const kinds = new Map<string, string>();
   for (const { entryId, kind, at, lot, lotKind, account, ...moved } of await linesBehind(
     scope,
-    creams.map(({ lot }) => lot),
+    groups.flat().map(({ lot }) => lot),
   )) {
     const entry = entries.get(entryId) ?? { kind, atSeconds: at.getTime() / 1000, lines: [] };
     entries.set(entryId, entry);
@@ -26,5 +35,6 @@ export async function upstreamOf(
     });
     if (lot !== null && lotKind !== null) kinds.set(lot, lotKind);
   }
-  return fatUpstream(creams, [...entries.values()], kinds);
+  const told = [...entries.values()];
+  return groups.map((creams) => fatUpstream(creams, told, kinds));
 }

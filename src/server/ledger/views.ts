@@ -8,6 +8,7 @@ import type { BatchStory, Phase } from '@/core/churning/batchStory';
 import type { MarkStage } from '@/core/churning/stages';
 import type { BatchEffects } from '@/core/comparing/batchEffects';
 import type { Learned, LearnedChurn, learnedSeparator, NextBatch } from '@/core/comparing/whatLearned';
+import type { SeasonInput } from '@/core/comparing/season';
 import type { TrendBatch, TrendSkim } from '@/core/comparing/trends';
 import type { WhyPeriod } from '@/core/comparing/whyPeriod';
 import type { Compared } from '@/core/comparing/whyLess';
@@ -199,6 +200,17 @@ export interface MoneyView extends HouseView {
   from: string;
   to: string;
   books: YearBooks;
+}
+
+/** A year by its months: what it is worked out from, beside the page. */
+export interface SeasonView extends HouseView {
+  input: SeasonInput;
+  /** The churn that the temperatures are of, as it is spoken of. */
+  churn: string;
+  /** The newest batch that says how the cream usually is. */
+  last: { id: string; number: number } | undefined;
+  /** Calvings before the last are not written down: a year before it is taken. */
+  calvings: number;
 }
 
 export interface YearView extends HouseView {

@@ -129,6 +129,8 @@ export function Ledger({ view }: { view: LedgerView }) {
         {' · '}
         <Link href="/ledger/year">The year ahead</Link>
         {' · '}
+        <Link href="/ledger/season">The season</Link>
+        {' · '}
         <Link href="/ledger/money">Money</Link>
         {' · '}
         <Link href="/ledger/notebook">Bring years on paper</Link>

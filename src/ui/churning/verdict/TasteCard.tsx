@@ -2,6 +2,7 @@
 
 import { feeds, tastes } from '@/core/churning/batchWords';
 import type { Feed } from '@/core/churning/batchWords';
+import { cowColour } from '@/core/comparing/seasonBook';
 import type { BatchStory } from '@/core/churning/batchStory';
 import { Chips } from '../../quantity/Chips';
 import { Quiet } from '../../theme/Enamel';
@@ -11,8 +12,6 @@ import { feedWords, tasteWords } from '../words';
 
 /** From winter pale to spring grass: how much of the yellow of fat each step shows. */
 const depths = [8, 24, 42, 60, 80, 100] as const;
-/** Cow’s butter by feed (engineering estimate; buffalo and goat butter is white). */
-const usual: Record<Feed, [number, number]> = { grass: [4, 6], mixed: [3, 4], hay: [1, 3] };
 
 /** Colour against feed, and the taste, for the next time: all by taps. */
 export function TasteCard({ story, record }: { story: BatchStory; record: LiveBatch['record'] }) {
@@ -46,7 +45,7 @@ export function TasteCard({ story, record }: { story: BatchStory; record: LiveBa
         choices={feeds.map((key) => ({
           key,
           name: feedWords[key],
-          small: `usually ${usual[key][0]} to ${usual[key][1]}`,
+          small: `usually ${cowColour[key][0]} to ${cowColour[key][1]}`,
         }))}
       />
       {paler && <Quiet role="status">{paler}</Quiet>}
@@ -80,7 +79,7 @@ export function TasteCard({ story, record }: { story: BatchStory; record: LiveBa
 }
 
 function against(colour: number, feed: Feed): string | undefined {
-  const [low, high] = usual[feed];
+  const [low, high] = cowColour[feed];
   if (colour < low) return `Paler than cows on ${feedWords[feed].toLowerCase()} usually make it.`;
   if (colour > high) return `Deeper than cows on ${feedWords[feed].toLowerCase()} usually make it.`;
   return `As cows on ${feedWords[feed].toLowerCase()} usually make it.`;

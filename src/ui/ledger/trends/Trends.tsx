@@ -3,18 +3,15 @@
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useMemo, useState } from 'react';
-import type { Trend, TrendBatch, TrendKey, TrendPoint } from '@/core/comparing/trends';
+import type { Trend, TrendKey, TrendPoint } from '@/core/comparing/trends';
 import { troubleNames } from '@/core/balancing/troubles';
 import { trend, trendOf } from '@/core/comparing/trends';
-import { decimal } from '@/core/quantities/formatQuantity';
-import { list } from '@/core/quantities/list';
 import type { TrendsView } from '@/server/ledger/views';
 import { Door } from '../../board/Door';
 import { useSay } from '../../frame/FarmContext';
 import { Chips } from '../../quantity/Chips';
 import { Quiet } from '../../theme/Enamel';
 import { useDraft } from '../../frame/useDraft';
-import { byMonth } from './byMonth';
 import { trendSays, trendWords, unusualSays } from './trendWords';
 import { Headline } from '../../theme/Headline';
 import styles from './Trends.module.css';
@@ -97,8 +94,8 @@ export function Trends({ view }: { view: TrendsView }) {
         />
       )}
       <WentWrong view={view} />
-      <Year batches={view.batches} />
       <p className={styles.ways}>
+        <Link href="/ledger/season">The year by its months</Link>
         <Link href="/ledger/learned">What it has learned of your dairy</Link>
         <Link href="/ledger/milk">Each animal by herself: her milk, its fat, her butter</Link>
         <Link href="/ledger/batches">Every batch</Link>
@@ -255,61 +252,3 @@ const seenNames: Partial<Record<string, string>> = {
   pink: 'Souring failed, pink',
   foul: 'Souring failed, foul',
 };
-
-/** The months of the year beside each other: what a litre gave, how yellow it was, what the cows ate. */
-function Year({ batches }: { batches: readonly TrendBatch[] }) {
-  const say = useSay();
-  const months = byMonth(batches, say.timeZone);
-  if (months.length < 2) return null;
-  const words = trendWords(say);
-  const most = Math.max(...months.map(({ perLitre }) => perLitre ?? 0));
-  return (
-    <Door name="The year" value={yearSays(months, words)}>
-      <table className={styles.table}>
-        <thead>
-          <tr>
-            <th scope="col">Month</th>
-            <th scope="col">Batches</th>
-            <th scope="col">{words.perLitre.name}</th>
-            <th scope="col">Colour</th>
-            <th scope="col">Fed</th>
-          </tr>
-        </thead>
-        <tbody>
-          {months.map(({ month, name, many, perLitre, colour, feeds }) => (
-            <tr key={month}>
-              <th scope="row">{name}</th>
-              <td>{many}</td>
-              <td className={styles.bar}>
-                {perLitre === undefined ? (
-                  '–'
-                ) : (
-                  <>
-                    <span aria-hidden style={{ width: `${(100 * perLitre) / most}%` }} />
-                    <b>{words.perLitre.say(perLitre)}</b>
-                  </>
-                )}
-              </td>
-              <td>{colour === undefined ? '–' : words.colour.say(colour)}</td>
-              <td>{feeds.length === 0 ? '–' : list(feeds)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </Door>
-  );
-}
-
-function yearSays(months: ReturnType<typeof byMonth>, words: ReturnType<typeof trendWords>): string {
-  const told = months.filter(({ colour }) => colour !== undefined);
-  if (told.length >= 2) {
-    const yellow = told.reduce((best, one) => (one.colour! > best.colour! ? one : best));
-    const pale = told.reduce((best, one) => (one.colour! < best.colour! ? one : best));
-    if (yellow.colour! - pale.colour! >= 0.5)
-      return `yellowest in ${yellow.name}, ${decimal(yellow.colour!, 1)} of 6; palest in ${pale.name}, ${decimal(pale.colour!, 1)}`;
-  }
-  const given = months.filter(({ perLitre }) => perLitre !== undefined);
-  if (given.length < 2) return 'month by month';
-  const best = given.reduce((most, one) => (one.perLitre! > most.perLitre! ? one : most));
-  return `most in ${best.name}, ${words.perLitre.say(best.perLitre!)}`;
-}
