@@ -7,6 +7,8 @@ import { setClock } from '@/server/clock';
 import { packedBetween } from '@/data/churning/batches';
 import { ledgerView } from '@/server/ledger/views';
 import { periodTrail } from '@/server/ledger/periodTrail';
+import { season } from '@/core/comparing/season';
+import { seasonView } from '@/server/ledger/seasonBook';
 import { trendsView } from '@/server/ledger/trends';
 import { upstreamOf } from '@/server/ledger/upstream';
 import { todayView } from '@/server/today/views';
@@ -75,6 +77,18 @@ it('lives through Larkfold’s mornings the same way each time, with books that 
   expect(trail.fatToButter + trail.inButtermilk + trail.lossFat).toBeCloseTo(trail.fatIn, 6);
   const { batches } = await trendsView(first);
   expect(batches.flatMap(({ troubles }) => troubles).toSorted()).toEqual(['cold', 'wet']);
+  // Its season is told of its own milk: as much butter of a litre as such milk makes, and hay in the colour.
+  const { input } = await seasonView(first);
+  expect(input.yieldOf).toBe('milk');
+  expect(input.yields.map(({ month }) => month).toSorted((a, b) => a - b)).toEqual([10, 11]);
+  for (const { butter: made, of } of input.yields) {
+    expect((1000 * made) / of).toBeGreaterThan(30);
+    expect((1000 * made) / of).toBeLessThan(55);
+  }
+  const { months } = season(input);
+  expect(months[10]!.own!.celsius).toBeGreaterThan(months[10]!.own!.from - 1e-9);
+  expect(months[10]!.colour).toBeLessThan(3.2);
+  expect(months[5]!.own).toBeUndefined();
   // From a pat on the shelf the way leads back to milkings of several days.
   const { lots, steps } = await inFarm(first, (scope) => trailOf(scope, butter.at(-1)!.lotId));
   expect(lots.filter(({ kind }) => kind === 'milk').length).toBeGreaterThan(3);

@@ -198,7 +198,8 @@ function bestOf({ celsius, good, degrees }: BestDegrees): BestOfMonth | undefine
     before && after && before.costs + after.costs > 0
       ? (before.costs - after.costs) / (2 * (before.costs + after.costs))
       : 0;
-  return { celsius: celsius + shift, from: good.from, to: good.to };
+  // Where texture sets the end, the best lies on it and not beyond.
+  return { celsius: Math.min(good.to, Math.max(good.from, celsius + shift)), from: good.from, to: good.to };
 }
 
 /** g of butter of a litre over the same month of several years, weighed by how much it was. */

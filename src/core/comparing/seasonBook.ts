@@ -25,14 +25,14 @@ export function usualFeed(month: number, half: Half): Feed {
   return fromMidsummer <= 2 ? 'grass' : fromMidsummer === 3 ? 'mixed' : 'hay';
 }
 
-/** How yellow cow's butter is by what she ate, 1 white … 6 deep yellow (engineering estimate; handbook §3). */
+/** How yellow cow's butter is by what she ate, 1 white … 6 deep yellow (engineering estimate; handbook §4). */
 export const cowColour: Record<Feed, readonly [number, number]> = {
   grass: [4, 6],
   mixed: [3, 4],
   hay: [1, 3],
 };
 
-/** How yellow butter is by the book: that of goats, ewes and buffaloes is white (handbook §3). */
+/** How yellow butter is by the book: that of goats, ewes and buffaloes is white (handbook §4). */
 export const bookColour = (feed: Feed, white: boolean): readonly [number, number] =>
   white ? [1, 1] : cowColour[feed];
 

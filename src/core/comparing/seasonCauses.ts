@@ -111,7 +111,8 @@ function fitted(
       const weight = points[i]!.weight / stray ** 2;
       row.forEach((a, j) => {
         right[j]! += weight * a * values[i]!;
-        row.forEach((b, k) => normal.set(j, k, normal.get(j, k) + weight * a * b));
+        // The same product on either side of the diagonal: rounding cannot make the two differ.
+        row.forEach((b, k) => normal.set(j, k, normal.get(j, k) + weight * (a * b)));
       });
     });
     wide.forEach((sd, j) => normal.set(j, j, normal.get(j, j) + 1 / sd ** 2));

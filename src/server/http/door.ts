@@ -97,7 +97,7 @@ const pages = [
   /^\/(?:pail|shelf|churn|larder|larder\/door|ledger|bench|house|handbook|offline|sign-in|pair|trust)?$/,
   /^\/pail\/separator$/,
   /^\/churn\/new$/,
-  /^\/ledger\/(?:batches|compare|learned|milk|money|notebook|ready|trail|trends|year)$/,
+  /^\/ledger\/(?:batches|compare|learned|milk|money|notebook|ready|season|trail|trends|year)$/,
   /^\/bench\/parts$/,
   /^\/(?:pail|shelf|churn|ledger|recall)\/[0-9a-zA-Z-]{8,64}$/,
 ];

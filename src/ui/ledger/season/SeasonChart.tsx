@@ -2,7 +2,6 @@
 
 import { Line } from 'react-chartjs-2';
 import type { SeasonMonth } from '@/core/comparing/season';
-import { spokenTemperature } from '@/core/quantities/formatQuantity';
 import { calm, said, upright } from '../../chart/chart';
 import type { Points } from '../../chart/chart';
 import { useInk } from '../../chart/ink';
@@ -68,12 +67,14 @@ export function SeasonChart({ months, at }: { months: readonly SeasonMonth[]; at
               ? [{ text: 'best, by your batches', colour: ink.rim, x: ownWords.x, y: ownWords.y! + 0.9 * room, axis: 'y', under: book.concat(own).flatMap(({ x, y }) => (y === null ? [] : [{ x, y: y - 0.1 * room }])) }]
               : []),
             ...(bookWords
-              ? [{ text: 'by the book', colour: ink.quiet, x: bookWords.x, y: bookWords.y! + 0.7 * room, axis: 'y', align: 'right' as const }]
+              ? [{ text: 'by the book', colour: ink.quiet, x: bookWords.x - 0.15, y: bookWords.y! + 0.7 * room, axis: 'y', align: 'right' as const }]
               : []),
           ]),
         ]}
         options={{
           ...calm(ink),
+          // As wide as the rows below, month over month.
+          layout: { autoPadding: false, padding: { top: 8, bottom: 4 } },
           scales: {
             x: { type: 'linear', min: 0.5, max: 12.5, display: false },
             y: {
@@ -93,7 +94,6 @@ export function SeasonChart({ months, at }: { months: readonly SeasonMonth[]; at
           },
         }}
       />
-      <small className={styles.unit}>{spokenTemperature(10, say.system).unit}</small>
     </div>
   );
 } // prettier-ignore

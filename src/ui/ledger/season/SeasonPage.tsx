@@ -6,7 +6,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import type { Season, SeasonMonth } from '@/core/comparing/season';
 import { counted } from '@/core/quantities/counted';
-import { decimal, spokenDegrees, text } from '@/core/quantities/formatQuantity';
+import { decimal, spokenDegrees, spokenTemperature, text } from '@/core/quantities/formatQuantity';
 import type { SeasonView } from '@/server/ledger/views';
 import { Door, Doors } from '../../board/Door';
 import { useSay } from '../../frame/FarmContext';
@@ -47,6 +47,10 @@ export function SeasonPage({ view }: { view: SeasonView }) {
         </PressLink>
       </div>
       <figure className={styles.figure} aria-label="The year by its months">
+        <span className={styles.name} aria-hidden>
+          Best temperature, {spokenTemperature(10, say.system).unit}: the line; shaded where it costs hardly more; where you churned,
+          squares
+        </span>
         <SeasonChart months={months} at={at} />
         <Given months={months} at={at} of={input.yieldOf} />
         <Colours months={months} at={at} />
@@ -160,20 +164,18 @@ function Months({ at, look }: { at: number; look: (month: number) => void }) {
       <Slider
         aria-label="Which month"
         className={styles.slider ?? ''}
-        min={0.5}
-        max={12.5}
-        step={null}
-        marks={Array.from({ length: 12 }, (_, i) => ({ value: i + 1 }))}
+        min={1}
+        max={12}
+        step={1}
         value={at}
-        onChange={(_, value) => look(Math.min(12, Math.max(1, Math.round(value as number))))}
-        getAriaValueText={(value) => monthName(Math.round(value), say.system)}
+        onChange={(_, value) => look(value as number)}
+        getAriaValueText={(value) => monthName(value, say.system)}
         track={false}
         sx={{
           height: 6,
           py: 2,
           color: 'var(--rim)',
           '& .MuiSlider-rail': { opacity: 1, background: 'var(--pewter-faint)' },
-          '& .MuiSlider-mark': { display: 'none' },
           '& .MuiSlider-thumb': {
             width: 30,
             height: 30,
@@ -238,7 +240,7 @@ function Why({ view, season }: { view: SeasonView; season: Season }) {
         {within === undefined ? '.' : `; this month’s best is known within ${text(spokenDegrees(within, say.system))}, nine times in ten.`}
       </Quiet>
       <Quiet>
-        The book: summer fat is churned at 10–12 °C and winter fat at 12–15 °C, so it is as much softer and harder; milk is a twentieth fatter in
+        The book: summer fat is churned at {say.temperatures(10, 12)} and winter fat at {say.temperatures(12, 15)}, so it is as much softer and harder; milk is a twentieth fatter in
         midwinter and as much leaner in midsummer (Heck et al., 2009); grass makes cow’s butter yellow, hay pale.
       </Quiet>
       <Quiet>
