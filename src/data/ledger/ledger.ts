@@ -345,12 +345,15 @@ export async function butterLeft(
   since: Date,
 ): Promise<{ at: Date; account: string; mass: number; guests: boolean }[]> {
   const rows = await database().query<Record<string, unknown>>(
-    `SELECT e.at, o.account, o.mass, coalesce((e.details->>'guests')::boolean, false) AS guests FROM entry e
-     JOIN entry_line o ON o.farm_id = e.farm_id AND o.entry_id = e.id AND o.account IS NOT NULL AND o.mass > 0
-     WHERE e.farm_id = :farmId AND e.kind = 'used' AND e.at >= :since
-       AND EXISTS (SELECT 1 FROM entry_line l JOIN lot ON lot.farm_id = l.farm_id AND lot.id = l.lot_id
-                   WHERE l.farm_id = e.farm_id AND l.entry_id = e.id AND l.mass < 0 AND lot.kind IN ('butter', 'ghee'))
-       AND NOT EXISTS (SELECT 1 FROM entry c WHERE c.farm_id = e.farm_id AND c.corrects_id = e.id)`,
+    // Entry by entry, in this order: books that were just brought in have no statistics yet, and a join would be planned for none.
+    `WITH used AS MATERIALIZED (
+       SELECT id, at, details FROM entry WHERE farm_id = :farmId AND kind = 'used' AND at >= :since)
+     SELECT e.at, o.account, o.mass, coalesce((e.details->>'guests')::boolean, false) AS guests FROM used e
+     CROSS JOIN LATERAL (SELECT account, mass FROM entry_line
+                         WHERE farm_id = :farmId AND entry_id = e.id AND account IS NOT NULL AND mass > 0 OFFSET 0) o
+     WHERE (SELECT true FROM entry_line l JOIN lot ON lot.farm_id = l.farm_id AND lot.id = l.lot_id
+            WHERE l.farm_id = :farmId AND l.entry_id = e.id AND l.mass < 0 AND lot.kind IN ('butter', 'ghee') LIMIT 1)
+       AND (SELECT true FROM entry c WHERE c.farm_id = :farmId AND c.corrects_id = e.id LIMIT 1) IS NULL`,
     { replacements: { farmId, since }, type: QueryTypes.SELECT, transaction },
   );
   return rows.map(({ at, account, mass, guests }) => ({
