@@ -6,7 +6,7 @@ import { animals } from './larkfold';
 import type { LarkfoldAnimal } from './larkfold';
 
 /** A calf at foot takes the richest (handbook §6.1). */
-const calfTakes = 0.008;
+export const calfTakes = 0.008;
 
 /** Days since a cow calved, on a day counted back from today; undefined while she is dry. */
 export function daysInMilk({ calvedDaysAgo }: LarkfoldAnimal, daysAgo: number): number | undefined {

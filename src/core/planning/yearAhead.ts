@@ -9,7 +9,7 @@ import { cares, planThrough, wantedThrough } from './bankPlan';
 import { usualMilking } from './lactation';
 import { drawAnimal } from './yearDraw';
 import type { HerdYear, YearAnimal } from './yearHerd';
-import { herdYear } from './yearHerd';
+import { herdYear, weaned, wholePeak } from './yearHerd';
 
 /** What can be tried of a year. */
 export type Change =
@@ -92,7 +92,7 @@ function possible(input: YearInput, drawn: DrawnYears, progress?: (share: number
   const days = weeksAhead * 7;
   const herd = [
     ...input.animals.map((one) =>
-      herdYear(has('calfOff') ? { ...one, sharesWithCalf: false } : one, input.today, days),
+      herdYear(has('calfOff') ? weaned(one) : one, input.today, days),
     ),
     ...input.changes.flatMap((one) => (one.kind === 'another' ? [comesLater(one, input, days)] : [])),
   ];
@@ -250,7 +250,7 @@ const called = (breed: Breed): string => {
 /** What another of a breed would give: as the house’s own of it do, else its own of the species; undefined where none was milked by herself. */
 function peakLike(breed: Breed, own: readonly YearAnimal[]): number | undefined {
   const known = (like: (one: YearAnimal) => boolean) =>
-    own.flatMap((one) => (like(one) && one.peak !== undefined ? [one.peak] : []));
+    own.flatMap((one) => (like(one) ? (wholePeak(one) ?? []) : []));
   const { species } = breedFat[breed];
   const [same, kin] = [
     known((one) => one.breed === breed),

@@ -16,7 +16,7 @@ export interface YearAnimal {
   withdrawnFrom: string | null;
   withdrawnUntil: string | null;
   milked: boolean;
-  /** g of milk on her best day, where her own milkings showed it. */
+  /** g of milk in the pail on her best day, where her own milkings showed it: with a calf at foot, what the calf left. */
   peak?: number | undefined;
 }
 
@@ -42,6 +42,16 @@ const year = 365;
 
 export const peakOf = ({ breed, peak }: Pick<YearAnimal, 'breed' | 'peak'>): number =>
   peak ?? peakOfBreed[breed] ?? usualPeak[breedFat[breed].species];
+
+/** What her own milkings showed, and the calf’s part to it where one drank with it; g of milk on her best day. */
+export const wholePeak = ({
+  peak,
+  sharesWithCalf,
+}: Pick<YearAnimal, 'peak' | 'sharesWithCalf'>): number | undefined =>
+  peak === undefined || !sharesWithCalf ? peak : peak / (1 - calfTakes);
+
+/** The same animal with the calf off: all of her milk comes into the pail. */
+export const weaned = (of: YearAnimal): YearAnimal => ({ ...of, peak: wholePeak(of), sharesWithCalf: false });
 
 /** A stretch of an animal's year, days from today on. */
 export interface Stretch {
@@ -95,7 +105,7 @@ export function herdYear(of: YearAnimal, today: string, days: number): HerdYear 
   const dry = of.milked ? ends : 0;
   const animal: Animal = {
     name: of.name,
-    peak: peakOf(of),
+    peak: peakOf({ breed, peak: wholePeak(of) }),
     meanFat: breedFat[breed].fat,
     ...(calved === undefined || !of.milked ? {} : { calved }),
     ...(next === undefined ? {} : { nextCalving: next }),

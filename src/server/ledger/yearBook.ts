@@ -1,4 +1,4 @@
-import { butterOfMilk } from '@/core/dairy/butterOfMilk';
+import { butterOfCream, butterOfMilk } from '@/core/dairy/butterOfMilk';
 import { peaksOf } from '@/core/dairy/milkGiven';
 import { packedBetween } from '@/data/churning/batches';
 import { inFarm } from '@/data/farmScope';
@@ -45,7 +45,8 @@ export const yearBookView = (farmId: string): Promise<YearView> =>
       ...house,
       today: localDate(at, timeZone),
       animals: animals.map(({ id, ...animal }) => ({ ...animal, peak: peaks.get(id) })),
-      butterPerFat: told ? Math.min(whole, butter / milkFat) : whole,
+      // A separator brings more of it into the cream than the book’s ladle; more than all of it nothing does.
+      butterPerFat: told ? Math.min(butterOfCream, butter / milkFat) : whole,
       batches: told ? packed.length : 0,
       eaten: rate?.perWeek,
       frozen: grams(true),
