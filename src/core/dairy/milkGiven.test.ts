@@ -77,3 +77,13 @@ test('milk of an animal that was sold since stays in the pail and in nobody’s 
   expect(givenByDay(sold, [tansy], 'tansy')).toEqual([]);
   expect(givenByDay(sold, [tansy])[0]).toMatchObject({ mass: 5000 });
 });
+
+test('her peak is known through a calving, by what she gave before it, until she has shown another', () => {
+  const calvedOn = addDays(tansy.calvedOn!, 365);
+  const anew = { ...tansy, calvedOn };
+  expect(peaksOf(own(30), [anew]).get('tansy')).toBeCloseTo(12_000, -2);
+  const since = (days: number) => own(days, 15_000).map((one) => ({ ...one, day: addDays(one.day, 365) }));
+  expect(peaksOf([...own(30), ...since(3)], [anew]).get('tansy')).toBeCloseTo(12_000, -2);
+  expect(peaksOf([...own(30), ...since(8)], [anew]).get('tansy')).toBeCloseTo(15_000, -2);
+  expect(peaksOf(own(30), [{ ...tansy, calvedOn: null }]).has('tansy')).toBe(false);
+});

@@ -9,6 +9,8 @@ export interface WhatItTakesInput extends Omit<YearInput, 'changes'> {
   breeds: readonly Breed[];
   /** Days from today at which a further animal could have her young. */
   calvings: readonly number[];
+  /** There is no separator yet: one could be had. */
+  noSeparator: boolean;
   /** How often it is to last, 0 … 1. */
   often: number;
 }
@@ -29,6 +31,7 @@ export interface WayToLast {
     notEaten: number;
     calfOff: boolean;
     deeper: boolean;
+    separator: boolean;
   };
   /** Roughly how much it asks, in g of butter: what ways are ordered by. */
   burden: number;
@@ -49,9 +52,17 @@ export interface WhatItTakes {
 const lessEaten = [0.1, 0.2, 0.3];
 /**
  * What each asks in butter a year, g (engineering estimates): a cow or a goat to keep and milk, a calf reared on other milk, every skimming
- * a little more to ladle. Cream that is bought costs its butter, and what is not eaten is missed by half.
+ * a little more to ladle, a separator to buy and to wash after every milking. Cream that is bought costs its butter, and what is not eaten is missed by half.
  */
-const asksFor = { cow: 45_000, goat: 14_000, calf: 6000, deeper: 1500, notEaten: 0.5, bought: 1.1 };
+const asksFor = {
+  cow: 45_000,
+  goat: 14_000,
+  calf: 6000,
+  deeper: 1500,
+  separator: 9000,
+  notEaten: 0.5,
+  bought: 1.1,
+};
 /** Tried together at most. */
 const mostAtOnce = 3;
 /** Cream that is bought in the leanest weeks: so many. */
@@ -71,10 +82,11 @@ interface Try {
  * @param progress called now and then with the share done; may throw to stop
  */
 export function whatItTakes(input: WhatItTakesInput, progress?: (share: number) => void): WhatItTakes {
-  const { breeds, calvings, often, ...year } = input;
+  const { breeds, calvings, noSeparator, often, ...year } = input;
   const shares = input.animals.some(({ sharesWithCalf, milked }) => sharesWithCalf && milked);
   const tries: Try[] = [
     ...(input.animals.length > 0 ? [{ key: 'deeper', kind: 'deeper', change: { kind: 'deeper' as const } }] : []),
+    ...(input.animals.length > 0 && noSeparator ? [{ key: 'separator', kind: 'deeper', change: { kind: 'separator' as const } }] : []),
     ...(shares ? [{ key: 'calf', kind: 'calf', change: { kind: 'calfOff' as const } }] : []),
     ...lessEaten.map((less) => ({ key: `less ${less}`, kind: 'less', less })),
     { key: 'buy', kind: 'buy', change: { kind: 'buyCream' as const } },
@@ -124,7 +136,7 @@ const mostWays = 5;
 function ofEachKind(ways: readonly WayToLast[]): WayToLast[] {
   const seen = new Set<string>();
   return ways.filter(({ asks, less }) => {
-    const key = JSON.stringify([asks.animals.map((one) => breedFat[one].species), asks.bought > 0, asks.calfOff, asks.deeper, less > 0]); // prettier-ignore
+    const key = JSON.stringify([asks.animals.map((one) => breedFat[one].species), asks.bought > 0, asks.calfOff, asks.deeper, asks.separator, less > 0]); // prettier-ignore
     if (seen.has(key)) return false;
     seen.add(key);
     return true;
@@ -159,6 +171,7 @@ function asked(set: readonly Try[], demand: number): Omit<WayToLast, 'chance' | 
       notEaten: weeksAhead * demand * less,
       calfOff: has('calfOff'),
       deeper: has('deeper'),
+      separator: has('separator'),
     },
   };
 }
@@ -170,6 +183,7 @@ function burdenOf(set: readonly Try[], demand: number): number {
     asksFor.bought * asks.bought +
     asksFor.notEaten * asks.notEaten +
     (asks.calfOff ? asksFor.calf : 0) +
-    (asks.deeper ? asksFor.deeper : 0)
+    (asks.deeper ? asksFor.deeper : 0) +
+    (asks.separator ? asksFor.separator : 0)
   );
 } // prettier-ignore

@@ -70,6 +70,10 @@ describe('a year of butter ahead', () => {
     expect(year({ ...sharing, changes: [{ kind: 'calfOff' }] }).makes).toBeGreaterThan(
       1.3 * year(sharing).makes,
     );
+    // Her own milkings showed what the calf left: with it she gives that, and without it the calf’s part as well.
+    const alone = year({ animals: [tansy] });
+    expect(year(sharing).makes / alone.makes).toBeGreaterThan(0.75);
+    expect(year({ ...sharing, changes: [{ kind: 'calfOff' }] }).makes / alone.makes).toBeCloseTo(1 / 0.6, 1);
     const another = year({ changes: [{ kind: 'another', breed: 'kerry', calvesInDays: 14 }] });
     expect(made(another, 3, 10)).toBeGreaterThan(1.5 * made(year(), 3, 10));
     expect(another.herd).toHaveLength(2);
@@ -88,6 +92,11 @@ describe('a year of butter ahead', () => {
     ]);
     expect(both.makes).toBeGreaterThan(another.makes);
     expect(year({ changes: [{ kind: 'deeper' }] }).makes).toBeCloseTo(1.07 * year().makes, 0);
+    expect(year({ changes: [{ kind: 'separator' }] }).makes).toBeGreaterThan(1.08 * year().makes);
+    // Where nearly all of the fat comes into the butter neither brings more than all of it.
+    expect(year({ butterPerFat: 1.15, changes: [{ kind: 'separator' }] }).makes).toBeLessThan(
+      1.03 * year({ butterPerFat: 1.15 }).makes,
+    );
     const hungry = { demand: 1500 };
     expect(year({ ...hungry, changes: [{ kind: 'buyCream' }] }).chance).toBeGreaterThanOrEqual(
       year(hungry).chance,

@@ -10,6 +10,7 @@ const breeds = Object.keys(breedFat) as [Breed, ...Breed[]];
 export const yearTried = v.strictObject({
   calfOff: v.optional(v.boolean(), false),
   deeper: v.optional(v.boolean(), false),
+  separator: v.optional(v.boolean(), false),
   buyCream: v.optional(v.boolean(), false),
   /** Animals more, each with the day on which she has her young. */
   another: v.optional(
@@ -36,13 +37,17 @@ export type YearTried = v.InferOutput<typeof yearTried>;
 export const nothingTried: YearTried = {
   calfOff: false,
   deeper: false,
+  separator: false,
   buyCream: false,
   another: [],
   demand: null,
 };
 
 /** As the year takes it. An animal whose day is past has calved: she is taken to have just done so. */
-export const changesOf = ({ calfOff, deeper, buyCream, another }: YearTried, today: string): Change[] => [
+export const changesOf = (
+  { calfOff, deeper, separator, buyCream, another }: YearTried,
+  today: string,
+): Change[] => [
   ...(calfOff ? [{ kind: 'calfOff' as const }] : []),
   ...another.map(({ breed, on }) => ({
     kind: 'another' as const,
@@ -50,8 +55,15 @@ export const changesOf = ({ calfOff, deeper, buyCream, another }: YearTried, tod
     calvesInDays: Math.max(0, daysBetween(today, on)),
   })),
   ...(deeper ? [{ kind: 'deeper' as const }] : []),
+  ...(separator ? [{ kind: 'separator' as const }] : []),
   ...(buyCream ? [{ kind: 'buyCream' as const }] : []),
 ];
 
-export const triesAnything = ({ calfOff, deeper, buyCream, another, demand }: YearTried): boolean =>
-  calfOff || deeper || buyCream || another.length > 0 || demand !== null;
+export const triesAnything = ({
+  calfOff,
+  deeper,
+  separator,
+  buyCream,
+  another,
+  demand,
+}: YearTried): boolean => calfOff || deeper || separator || buyCream || another.length > 0 || demand !== null;

@@ -220,6 +220,8 @@ export interface YearView extends HouseView {
   /** g of butter that came of a gram of the fat in all that was milked, and the batches that say so; none: as the book has it. */
   butterPerFat: number;
   batches: number;
+  /** There is one in the house. */
+  separator: boolean;
   /** g a week that is eaten, by the books; undefined where they do not tell yet. */
   eaten: number | undefined;
   frozen: number;

@@ -3,7 +3,7 @@ import { peaksOf } from '@/core/dairy/milkGiven';
 import { packedBetween } from '@/data/churning/batches';
 import { inFarm } from '@/data/farmScope';
 import { futuresOf } from '@/data/house/futures';
-import { animalsOf } from '@/data/house/house';
+import { animalsOf, vesselsOf } from '@/data/house/house';
 import { milkingRows } from '@/data/ledger/milkings';
 import { now } from '../clock';
 import { houseViewOf } from '../house/views';
@@ -48,6 +48,7 @@ export const yearBookView = (farmId: string): Promise<YearView> =>
       // A separator brings more of it into the cream than the book’s ladle; more than all of it nothing does.
       butterPerFat: told ? Math.min(butterOfCream, butter / milkFat) : whole,
       batches: told ? packed.length : 0,
+      separator: (await vesselsOf(scope)).some(({ kind }) => kind === 'separator'),
       eaten: rate?.perWeek,
       frozen: grams(true),
       fresh: grams(false),

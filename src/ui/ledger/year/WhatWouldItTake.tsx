@@ -8,7 +8,7 @@ import type { YearInput } from '@/core/planning/yearAhead';
 import type { YearTried } from '@/core/planning/yearTried';
 import { nothingTried } from '@/core/planning/yearTried';
 import { percent } from '@/core/quantities/formatQuantity';
-import { useSay } from '../../frame/FarmContext';
+import { useFarm, useSay } from '../../frame/FarmContext';
 import { Quiet } from '../../theme/Enamel';
 import { Press } from '../../theme/Press';
 import { inWorker } from '@/workers/inWorker';
@@ -26,13 +26,16 @@ const mostBreeds = 3;
 export function WhatWouldItTake({
   base,
   demand,
+  noSeparator,
   onTake,
 }: {
   base: Omit<YearInput, 'changes' | 'demand'>;
   demand: number;
+  noSeparator: boolean;
   onTake: (tried: Partial<YearTried>) => void;
 }) {
   const say = useSay();
+  const { prices } = useFarm();
   const [found, setFound] = useState<WhatItTakes>();
   const [share, setShare] = useState<number>();
   const stop = useRef<AbortController>(undefined);
@@ -44,7 +47,7 @@ export function WhatWouldItTake({
     setFound(undefined);
     setShare(0);
     const own = breeds.slice(0, mostBreeds);
-    inWorker('year.takes', { ...base, demand, runs, breeds: own, calvings, often: nineInTen }, { onProgress: setShare, signal })
+    inWorker('year.takes', { ...base, demand, runs, breeds: own, calvings, noSeparator, often: nineInTen }, { onProgress: setShare, signal })
       .then(setFound)
       .catch((error: unknown) => {
         if (!signal.aborted) throw error;
@@ -56,6 +59,7 @@ export function WhatWouldItTake({
       ...nothingTried,
       calfOff: changes.some(({ kind }) => kind === 'calfOff'),
       deeper: changes.some(({ kind }) => kind === 'deeper'),
+      separator: changes.some(({ kind }) => kind === 'separator'),
       buyCream: changes.some(({ kind }) => kind === 'buyCream'),
       another: changes.flatMap((one) => (one.kind === 'another' ? [{ breed: one.breed, on: addDays(base.today, one.calvesInDays) }] : [])),
       demand: less > 0 ? demand * (1 - less) : null,
@@ -86,7 +90,7 @@ export function WhatWouldItTake({
           {found.chance < nineInTen && (
             <ul className={styles.ways}>
               {[...found.ways, ...(found.nearest ? [found.nearest] : [])].map((way) => {
-                const said = waySays(way, base.today, say);
+                const said = waySays(way, base.today, say, prices);
                 return (
                   <li key={said.says}>
                     <span>

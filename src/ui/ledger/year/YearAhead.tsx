@@ -44,6 +44,7 @@ const runs = 400;
 const plain = {
   calfOff: 'the calf off now',
   deeper: 'skim deeper',
+  separator: 'a separator',
   buyCream: 'buy cream in the two leanest months',
 } as const;
 type Plain = keyof typeof plain;
@@ -77,7 +78,10 @@ export function YearAhead({ view }: { view: YearView }) {
   const shown = other ? (instead.year ?? asItIs.year) : asItIs.year;
   const shares = animals.some(({ sharesWithCalf, milked }) => sharesWithCalf && milked);
   const offered = (Object.keys(plain) as Plain[]).filter(
-    (one) => (one !== 'calfOff' || shares) && (one !== 'deeper' || animals.length > 0),
+    (one) =>
+      (one !== 'calfOff' || shares) &&
+      (one !== 'deeper' || animals.length > 0) &&
+      (one !== 'separator' || (animals.length > 0 && !view.separator)),
   );
   const usualOnes = [
     { breed: 'kerry' as const, on: addDays(today, 30), says: 'another Kerry, calving in a month' },
@@ -164,7 +168,12 @@ export function YearAhead({ view }: { view: YearView }) {
           value="to have your own in every week, nine years in ten"
           group="year"
         >
-          <WhatWouldItTake base={base} demand={demand} onTake={(taken) => change(taken)} />
+          <WhatWouldItTake
+            base={base}
+            demand={demand}
+            noSeparator={!view.separator}
+            onTake={(taken) => change(taken)}
+          />
         </Door>
         <Door name="Another animal" value="of which breed, and calving when" group="year">
           <AnotherAnimal today={today} onTry={flipAnimal} />

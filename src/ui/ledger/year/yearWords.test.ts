@@ -1,7 +1,8 @@
+import type { WayToLast } from '@/core/planning/whatItTakes';
 import type { YearAhead } from '@/core/planning/yearAhead';
 import { yearAhead } from '@/core/planning/yearAhead';
 import { sayIn } from '../../frame/sayIn';
-import { putBySays, yearSays } from './yearWords';
+import { putBySays, waySays, yearSays } from './yearWords';
 
 const today = '2026-12-01';
 const say = sayIn('metric', 'Europe/Dublin');
@@ -40,3 +41,18 @@ test('with no animal it says what is to be bought', () => {
     'Bought, it takes about 949 mL of heavy cream a week.',
   );
 });
+
+test('a separator and bought cream are said with what they ask, the cream in money where its price is known', () => {
+  const way: WayToLast = {
+    changes: [{ kind: 'separator' }, { kind: 'buyCream' }],
+    less: 0,
+    chance: 0.93,
+    asks: { animals: [], bought: 4000, notEaten: 0, calfOff: false, deeper: false, separator: true },
+    burden: 1,
+  };
+  expect(waySays(way, today, say)).toEqual({
+    says: 'A separator and buy cream in the two leanest months',
+    asks: expect.stringMatching(/^It asks 9\.\d+ L of bought cream and a separator to buy, to turn .* each time\.$/),
+  });
+  expect(waySays(way, today, say, { creamLitre: 6, money: '€' }).asks).toMatch(/bought cream, some € 5\d\.\d\d and/);
+}); // prettier-ignore

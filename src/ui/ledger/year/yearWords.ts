@@ -1,5 +1,6 @@
 import type { Breed } from '@/core/dairy/breeds';
 import { breedFat } from '@/core/dairy/breeds';
+import type { Prices } from '@/core/planning/yearMoney';
 import type { WayToLast } from '@/core/planning/whatItTakes';
 import { list } from '@/core/quantities/list';
 import { percent } from '@/core/quantities/formatQuantity';
@@ -7,6 +8,7 @@ import { addDays } from '@/core/keeping/civilDate';
 import type { YearAhead } from '@/core/planning/yearAhead';
 import { weekOn, weeksAhead } from '@/core/planning/yearAhead';
 import { counted } from '@/core/quantities/counted';
+import { sayMoney } from '../money/moneyWords';
 import type { sayIn } from '../../frame/sayIn';
 
 type Say = ReturnType<typeof sayIn>;
@@ -88,7 +90,7 @@ export function anotherSays({ breed, on }: { breed: Breed; on: string }, today: 
 }
 
 /** What a way to last is, and what it asks of the household. */
-export function waySays({ changes, less, asks }: WayToLast, today: string, say: Say): { says: string; asks: string } {
+export function waySays({ changes, less, asks }: WayToLast, today: string, say: Say, prices: Prices = {}): { says: string; asks: string } {
   const parts = [
     ...changes.map((one) =>
       one.kind === 'another'
@@ -97,16 +99,19 @@ export function waySays({ changes, less, asks }: WayToLast, today: string, say: 
           ? 'the calf off now'
           : one.kind === 'deeper'
             ? 'skim deeper'
+            : one.kind === 'separator'
+            ? 'a separator'
             : 'buy cream in the two leanest months',
     ),
     ...(less > 0 ? [`eat ${less === 0.1 ? 'a tenth' : less === 0.2 ? 'a fifth' : percent(less, 0)} less`] : []),
   ];
   const cost = [
     ...asks.animals.map((breed) => `${breedFat[breed].species === 'cow' ? 'a cow' : `a ${breedFat[breed].species}`} more to keep, to milk and to get with young`),
-    ...(asks.bought > 0 ? [`${say.volume(creamFor(asks.bought))} of bought cream`] : []),
+    ...(asks.bought > 0 ? [`${say.volume(creamFor(asks.bought))} of bought cream${prices.creamLitre === undefined ? '' : `, some ${sayMoney((prices.creamLitre * creamFor(asks.bought)) / 1000, prices)}`}`] : []),
     ...(asks.notEaten > 0 ? [`${say.about(asks.notEaten / weeksAhead)} less on the table each week`] : []),
     ...(asks.calfOff ? ['a calf reared on other milk'] : []),
     ...(asks.deeper ? ['a little more skim in the cream'] : []),
+    ...(asks.separator ? ['a separator to buy, to turn while the milk is warm and to wash each time'] : []),
   ];
   const said = list(parts);
   return { says: `${said[0]!.toUpperCase()}${said.slice(1)}`, asks: `It asks ${list(cost)}.` };
