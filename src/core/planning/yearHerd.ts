@@ -63,6 +63,7 @@ export interface Stretch {
 /** An animal as the forecast takes her, with her year in words' worth of days. */
 export interface HerdYear {
   animal: Animal;
+  species: (typeof breedFat)[Breed]['species'];
   /** Her own milkings showed how much she gives. */
   known: boolean;
   stretches: Stretch[];
@@ -140,6 +141,7 @@ export function herdYear(of: YearAnimal, today: string, days: number): HerdYear 
   }
   return {
     animal,
+    species,
     known: of.peak !== undefined,
     stretches,
     calves: next === undefined ? undefined : { inDays: next, said: dates.due !== undefined },

@@ -45,7 +45,7 @@ export function monthSays(of: SeasonMonth, yieldOf: SeasonInput['yieldOf'], say:
   const { own, book, churnedAt, given, bookGiven, colour, bookColour, feed, feedAssumed } = of;
   const grams = (perLitre: number) => say.about(perLitre * litres);
   const degrees = [
-    ...(own ? [`best at ${best(own.celsius, say)}, good from ${say.temperatures(own.from, own.to)}`] : []),
+    ...(own ? [`best at ${best(own.celsius, say)}, good at ${say.temperatures(own.from, own.to)}`] : []),
     ...(book ? [`by the book ${best(book.celsius, say)}`] : []),
     ...(churnedAt === undefined ? [] : [`you churned at ${say.temperature(churnedAt)}`]),
   ];
