@@ -1,3 +1,5 @@
+import { bestAtPace } from '../churning/bestDegrees';
+import { learnPace, paceOf } from '../churning/learnPace';
 import { usualPerDegree } from '../churning/churnPace';
 import type { Feed } from '../churning/batchWords';
 import type { SeasonBatch, SeasonInput } from './season';
@@ -92,6 +94,23 @@ describe('the year by its months', () => {
   });
 
   it('says this month as the plan does, whatever the house has set of the fat', () => {
+    const batches = lived(2);
+    const pace = paceOf(
+      learnPace(
+        batches.flatMap(({ lesson }) => lesson ?? []),
+        today,
+      ),
+      {
+        tool: load.tool,
+        churn: 'ours',
+        day: today,
+      },
+    );
+    const plan = bestAtPace(load, pace);
+    const { own } = season(asked(batches)).months[10]!;
+    expect([own!.from, own!.to]).toEqual([plan.good!.from, plan.good!.to]);
+    expect(Math.abs(own!.celsius - plan.celsius!)).toBeLessThanOrEqual(0.5);
+    expect(pace.harder!.mean).toBeGreaterThan(0.5);
     const soft = season(asked(lived(0), { load: { ...load, hardness: -2 } })).months[10]!;
     const mean = season(asked(lived(0))).months[10]!;
     expect(mean.own!.celsius - soft.own!.celsius).toBeGreaterThan(1);

@@ -17,6 +17,8 @@ const bankInput = v.strictObject({
   ),
   /** g a week that is eaten. */
   demand: positiveMass,
+  /** g that are eaten beside it, week by week: guests and feasts. */
+  feasts: v.optional(v.pipe(v.array(mass), v.maxLength(104, 'at most 104 weeks.'))),
   /** g in the freezer and in the fridge now. */
   frozen: v.optional(mass, 0),
   fresh: v.optional(mass, 0),
@@ -75,7 +77,7 @@ const sharedSpread = 0.6;
 /** What one year brings if butter is frozen whenever weeks to come will want it. */
 export function live(
   made: ArrayLike<number>,
-  { demand, frozen, fresh, capacity, salted }: BankInput,
+  { demand, feasts, frozen, fresh, capacity, salted }: BankInput,
   wanted: (week: number) => number,
 ) {
   const limit = salted ? keeps.salted : keeps.unsalted;
@@ -88,20 +90,21 @@ export function live(
   let surplus = 0;
   for (let week = 0; week < weeks; week += 1) {
     const make = Math.min(capacity, made[week]!);
+    const eaten = demand + (feasts?.[week] ?? 0);
     let have = ready + make;
     let takeOut = 0;
     // What would go past its time is eaten first.
     while (bank[0] && week - bank[0].week >= limit) takeOut += bank.shift()!.mass;
     have += takeOut;
-    while (have < demand && bank[0]) {
-      const taken = Math.min(bank[0].mass, demand - have);
+    while (have < eaten && bank[0]) {
+      const taken = Math.min(bank[0].mass, eaten - have);
       bank[0].mass -= taken;
       have += taken;
       takeOut += taken;
       if (bank[0].mass <= 1e-9) bank.shift();
     }
-    const short = Math.max(0, demand - have);
-    let left = Math.max(0, have - demand);
+    const short = Math.max(0, eaten - have);
+    let left = Math.max(0, have - eaten);
     // A week's butter stays fresh for the next; more is frozen if it will be wanted.
     const held = bank.reduce((sum, one) => sum + one.mass, 0);
     const freeze = Math.max(0, Math.min(left, wanted(week) - held));
@@ -162,14 +165,14 @@ export function wantedThrough(
  */
 function wantedBank(
   expected: readonly number[],
-  { demand, capacity, salted }: BankInput,
+  { demand, feasts, capacity, salted }: BankInput,
   spare: number,
 ): number[] {
   const limit = salted ? keeps.salted : keeps.unsalted;
   return expected.map((_, week) => {
     let [deepest, sum] = [0, 0];
     for (let ahead = week + 1; ahead < Math.min(expected.length, week + 1 + limit); ahead += 1) {
-      sum = Math.max(0, sum) + demand - Math.min(capacity, expected[ahead]!);
+      sum = Math.max(0, sum) + demand + (feasts?.[ahead] ?? 0) - Math.min(capacity, expected[ahead]!);
       deepest = Math.max(deepest, sum);
     }
     return deepest > 0 || spare > 1 ? deepest + spare * demand : 0;

@@ -28,6 +28,8 @@ export interface YearInput {
   butterPerFat: number;
   /** g of butter a week that is eaten. */
   demand: number;
+  /** g that are eaten beside it in each week: guests and feasts. */
+  feasts?: number[] | undefined;
   /** g in the freezer and elsewhere. */
   frozen: number;
   fresh: number;
@@ -160,6 +162,7 @@ function possibleFor(herds: number): number {
 const bankOf = (input: YearInput, butter: Estimate[]) => ({
   weeks: butter,
   demand: input.demand,
+  ...(input.feasts ? { feasts: input.feasts } : {}),
   frozen: input.frozen,
   fresh: input.fresh,
   capacity: 50_000,
@@ -189,7 +192,8 @@ export function yearAhead(input: YearInput, progress?: (share: number) => void):
     cares,
   );
   const covered = plan.weeks.map(
-    ({ make, freeze, takeOut }) => make - freeze + takeOut >= nearly * input.demand,
+    ({ make, freeze, takeOut }, week) =>
+      make - freeze + takeOut >= nearly * (input.demand + (input.feasts?.[week] ?? 0)),
   );
   return {
     without: covered.filter((one) => !one).length,
@@ -203,7 +207,7 @@ export function yearAhead(input: YearInput, progress?: (share: number) => void):
     noRoom: input.room === undefined ? 0 : Math.max(0, plan.most.bank - input.room),
     sustainable: plan.sustainable,
     makes: butter.reduce((sum, { mid }) => sum + mid, 0),
-    eats: weeksAhead * input.demand,
+    eats: weeksAhead * input.demand + (input.feasts ?? []).reduce((sum, one) => sum + one, 0),
   };
 }
 

@@ -222,6 +222,8 @@ export interface YearView extends HouseView {
   batches: number;
   /** There is one in the house. */
   separator: boolean;
+  /** g that are eaten beside that in each week ahead: with guests a year before, or wanted for an occasion. */
+  feasts: number[];
   /** g a week that is eaten, by the books; undefined where they do not tell yet. */
   eaten: number | undefined;
   frozen: number;

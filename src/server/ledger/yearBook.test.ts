@@ -36,4 +36,17 @@ describe('what a year of butter is worked out from', () => {
     expect(view.animals[0]!.peak).toBeGreaterThan(11_900);
     expect(view.animals[0]!.peak).toBeLessThan(12_500);
   });
+
+  it('what was eaten with guests is eaten again a year later, and what is wanted for an occasion as well', async () => {
+    const farm = await house.farm();
+    const day = 86_400;
+    const at = (await yearBookView(farm)).nowSeconds;
+    const lotId = randomUUID();
+    expect(await send(farm, 'butter.enter', { lotId, mass: 2000, storage: 'fridge', salted: true, washed: true, cultured: false, raw: false, atSeconds: at - 40 * day })).toMatchObject({ status: 'done' });
+    for (const [mass, guests, ago] of [[300, true, 20], [200, true, 19], [400, false, 20]] as const)
+      expect(await send(farm, 'butter.finish', { lotId, mass, guests, atSeconds: at - ago * day })).toMatchObject({ status: 'done' });
+    const { feasts } = await yearBookView(farm);
+    // Three hundred and forty-five days on, and the day after.
+    expect(feasts.flatMap((mass, week) => (mass > 0 ? [[week, mass]] : []))).toEqual([[49, 500]]);
+  });
 }); // prettier-ignore

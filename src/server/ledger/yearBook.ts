@@ -1,9 +1,12 @@
 import { butterOfCream, butterOfMilk } from '@/core/dairy/butterOfMilk';
 import { peaksOf } from '@/core/dairy/milkGiven';
+import { feastsAhead } from '@/core/planning/yearFeasts';
+import { butterLeft } from '@/data/ledger/ledger';
 import { packedBetween } from '@/data/churning/batches';
 import { inFarm } from '@/data/farmScope';
 import { futuresOf } from '@/data/house/futures';
 import { animalsOf, vesselsOf } from '@/data/house/house';
+import { wishesSince } from '@/data/house/wishes';
 import { milkingRows } from '@/data/ledger/milkings';
 import { now } from '../clock';
 import { houseViewOf } from '../house/views';
@@ -49,6 +52,15 @@ export const yearBookView = (farmId: string): Promise<YearView> =>
       butterPerFat: told ? Math.min(butterOfCream, butter / milkFat) : whole,
       batches: told ? packed.length : 0,
       separator: (await vesselsOf(scope)).some(({ kind }) => kind === 'separator'),
+      feasts: feastsAhead(
+        (await butterLeft(scope, new Date(at.getTime() - 366 * day)))
+          .filter(({ guests }) => guests)
+          .map((one) => ({ on: localDate(one.at, timeZone), mass: one.mass })),
+        (await wishesSince(scope, at))
+          .filter(({ occasion }) => occasion !== null)
+          .map(({ readyAt, mass }) => ({ on: localDate(readyAt, timeZone), mass })),
+        localDate(at, timeZone),
+      ),
       eaten: rate?.perWeek,
       frozen: grams(true),
       fresh: grams(false),

@@ -22,7 +22,7 @@ import { Headline } from '../../theme/Headline';
 import { Press } from '../../theme/Press';
 import { HerdBands } from './HerdBands';
 import { useYear } from './useYear';
-import { anotherSays, nextFirst, putBySays, yearSays } from './yearWords';
+import { anotherSays, feastsSaid, nextFirst, putBySays, yearSays } from './yearWords';
 import styles from './YearAhead.module.css';
 
 const YearChart = dynamic(() => import('./YearChart').then((part) => part.YearChart), {
@@ -66,11 +66,12 @@ export function YearAhead({ view }: { view: YearView }) {
       butterPerFat,
       frozen,
       fresh,
+      feasts: view.feasts,
       room: farm.freezerRoom ?? undefined,
       seed: 'the year',
       runs,
     }),
-    [today, animals, butterPerFat, frozen, fresh, farm.freezerRoom],
+    [today, animals, butterPerFat, frozen, fresh, farm.freezerRoom, view.feasts],
   );
   const other = triesAnything({ ...tried, demand: demand === usual ? null : demand });
   const asItIs = useYear({ ...base, demand: usual, changes: [] });
@@ -151,6 +152,7 @@ export function YearAhead({ view }: { view: YearView }) {
         <label id="eats">
           You eat {say.about(demand)} a week
           {tried.demand === null ? (eaten === undefined ? ', assumed' : ', by the books') : ''}
+          {feastsSaid(view.feasts, today, say)}
         </label>
         <Slider
           aria-labelledby="eats"

@@ -2,7 +2,7 @@ import type { WayToLast } from '@/core/planning/whatItTakes';
 import type { YearAhead } from '@/core/planning/yearAhead';
 import { yearAhead } from '@/core/planning/yearAhead';
 import { sayIn } from '../../frame/sayIn';
-import { putBySays, waySays, yearSays } from './yearWords';
+import { feastsSaid, putBySays, waySays, yearSays } from './yearWords';
 
 const today = '2026-12-01';
 const say = sayIn('metric', 'Europe/Dublin');
@@ -55,4 +55,11 @@ test('a separator and bought cream are said with what they ask, the cream in mon
     asks: expect.stringMatching(/^It asks 9\.\d+ L of bought cream and a separator to buy, to turn .* each time\.$/),
   });
   expect(waySays(way, today, say, { creamLitre: 6, money: '€' }).asks).toMatch(/bought cream, some € 5\d\.\d\d and/);
+}); // prettier-ignore
+
+test('feasts are said with their week, many of them together', () => {
+  const weeks = (...of: [number, number][]) => Array.from({ length: 52 }, (_, i) => of.find(([week]) => week === i)?.[1] ?? 0);
+  expect(feastsSaid(weeks(), today, say)).toBe('');
+  expect(feastsSaid(weeks([3, 1200]), today, say)).toBe(', and with guests 1.2 kg more in the week of Tue 22 Dec');
+  expect(feastsSaid(weeks([3, 1200], [9, 300], [20, 300], [40, 200]), today, say)).toBe(', and 2 kg more in the year with guests');
 }); // prettier-ignore

@@ -1,5 +1,6 @@
 import type { Breed } from '@/core/dairy/breeds';
 import { breedFat } from '@/core/dairy/breeds';
+import { feastWeeks } from '@/core/planning/yearFeasts';
 import type { Prices } from '@/core/planning/yearMoney';
 import type { WayToLast } from '@/core/planning/whatItTakes';
 import { list } from '@/core/quantities/list';
@@ -116,3 +117,15 @@ export function waySays({ changes, less, asks }: WayToLast, today: string, say: 
   const said = list(parts);
   return { says: `${said[0]!.toUpperCase()}${said.slice(1)}`, asks: `It asks ${list(cost)}.` };
 } // prettier-ignore
+
+/** More feasts than these are not named one by one. */
+const fewFeasts = 3;
+
+/** What is on the table beside the usual, and when. */
+export function feastsSaid(feasts: readonly number[], today: string, say: Say): string {
+  const told = feastWeeks(feasts, today);
+  if (told.length === 0) return '';
+  if (told.length > fewFeasts)
+    return `, and ${say.about(told.reduce((sum, { mass }) => sum + mass, 0))} more in the year with guests`;
+  return `, and with guests ${list(told.map(({ on, mass }) => `${say.about(mass)} more in the week of ${say.day(on, today)}`))}`;
+}
