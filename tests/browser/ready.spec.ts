@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { expect, expectSound, test } from './farm';
+import { expect, expectSound, jotLine, test } from './farm';
 import type { TestFarm } from './farm';
 import { readsWell } from './readsWell';
 
@@ -110,4 +110,27 @@ test('with no cow and no cream it plans the shopping, on a phone, in US units', 
   await page.getByText('Why').click();
   await expect(page.getByText(/goes by the book until a batch was timed here/)).toBeVisible();
   await readsWell(page, 'us');
+});
+
+test('a wish that is jotted opens its line with what was said, also on the page itself', async ({
+  page,
+  farm,
+}) => {
+  await farm.send('house.settle', { timeZone: 'Europe/Dublin' });
+  await cream(farm);
+  await page.goto('/');
+  const jot = await jotLine(page);
+  await jot.fill('want 450 g unsalted for the market by saturday noon');
+  await jot.press('Enter');
+  await expect(page).toHaveURL(/ledger\/ready/);
+  const says = page.getByRole('heading', { level: 1 });
+  await expect(says).toHaveText(/^For .*noon/);
+  await page.getByText('What is wanted', { exact: false }).first().waitFor();
+  const again = await jotLine(page);
+  await again.fill('want 600 g by yesterday');
+  await again.press('Enter');
+  await expect(page.getByText(/is no time to come/)).toBeVisible();
+  await again.fill('want 700 g by next sunday 18:00');
+  await again.press('Enter');
+  await expect(page.getByText(/700 g/).first()).toBeVisible();
 });

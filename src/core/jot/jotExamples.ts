@@ -21,6 +21,7 @@ export const jotExamples: Record<UnitSystem, readonly (readonly [line: string, s
     ['washed clear', 'a wash, and how it ran'],
     ['butter 612 g salted', 'what came of it; then “packed”'],
     ['note: splashes at 8', 'a note on what is churned; “note blue jar: …”'],
+    ['want 600 g salted by saturday noon', 'butter that is wanted, and by when'],
   ],
   us: [
     ['3 gal herd', 'milk that came in, and whose'],
@@ -41,6 +42,7 @@ export const jotExamples: Record<UnitSystem, readonly (readonly [line: string, s
     ['washed clear', 'a wash, and how it ran'],
     ['butter 1 lb 6 oz salted', 'what came of it; then “packed”'],
     ['note: splashes at 8', 'a note on what is churned; “note blue jar: …”'],
+    ['want 1 lb 4 oz salted by saturday noon', 'butter that is wanted, and by when'],
   ],
   imperial: [
     ['18 pt herd', 'milk that came in, and whose'],
@@ -61,6 +63,7 @@ export const jotExamples: Record<UnitSystem, readonly (readonly [line: string, s
     ['washed clear', 'a wash, and how it ran'],
     ['butter 1 lb 6 oz salted', 'what came of it; then “packed”'],
     ['note: splashes at 8', 'a note on what is churned; “note blue jar: …”'],
+    ['want 1 lb 4 oz salted by saturday noon', 'butter that is wanted, and by when'],
   ],
 };
 

@@ -95,6 +95,7 @@ describe('the examples on the sheet', () => {
     'makeDay',
     'makeDay',
     'note',
+    'wish',
   ];
 
   it.each(['metric', 'us', 'imperial'] as const)('are read as what they say, %s', (system) => {

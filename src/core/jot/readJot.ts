@@ -7,6 +7,8 @@ import type { UnitSystem } from '../quantities/units';
 import type { MakeDay } from './readMakeDay';
 import { readMakeDay, readNote } from './readMakeDay';
 import type { When } from '../times/readWhen';
+import type { JotWish } from './readWish';
+import { readWish } from './readWish';
 import { takeWhen } from '../times/readWhen';
 import type { OfLot } from './readOfLot';
 import { readOfLot } from './readOfLot';
@@ -47,6 +49,7 @@ type Said =
   | { kind: 'used'; of: OfUse; vesselId: string }
   | { kind: 'thinned'; of: Thinned; vesselIds: string[] }
   | { kind: 'ofPiece'; of: OfPiece }
+  | { kind: 'wish'; of: JotWish }
   | { kind: 'note'; note: string; vesselId?: string };
 
 const useWords = {
@@ -118,6 +121,8 @@ export function readJot(text: string, words: JotWords, system: UnitSystem): Jot 
     return { kind: 'milk', from: 'herd', animalIds: [], same: true };
   const noted = readNote(text);
   if (noted) return { kind: 'note', note: noted.note, ...(noted.of ? noteOf(noted.of, words, system) : {}) };
+  const wish = readWish(said, system);
+  if (wish) return { kind: 'wish', of: wish };
   const timed = takeWhen(said);
   if (timed && /^same$/.test(timed.rest))
     return { kind: 'milk', from: 'herd', animalIds: [], same: true, when: timed.when };

@@ -48,6 +48,7 @@ export function JotLine({
       outbox,
       notice,
       refresh: () => router.refresh(),
+      go: (href) => (location.pathname === href ? location.reload() : router.push(href)),
     });
     if (done === true) setTyped('');
     else if (typeof done === 'string') setWrong(done);

@@ -6,6 +6,8 @@ import type { MakeDay } from '@/core/jot/readMakeDay';
 import { readJot } from '@/core/jot/readJot';
 import type { Jot } from '@/core/jot/readJot';
 import type { OfLot } from '@/core/jot/readOfLot';
+import type { JotWish } from '@/core/jot/readWish';
+import { furthestWish } from '@/core/planning/readyWish';
 import { list } from '@/core/quantities/list';
 import { kindWord } from '@/core/standing/lotKinds';
 import type { Places } from '@/core/standing/places';
@@ -16,7 +18,9 @@ import { eventWords } from '../churning/eventWords';
 import { makeDayEvents } from '../churning/makeDayEvents';
 import type { useSay } from '../frame/FarmContext';
 import type { useNotice } from '../frame/Notices';
-import { momentSaid } from '../frame/momentSaid';
+import { momentSaid, momentWanted } from '../frame/momentSaid';
+import { keepDraft } from '../frame/useDraft';
+import type { Changed } from '../ledger/ready/readyDraft';
 import { clockSeconds } from '../frame/useNow';
 import { newId } from '../outbox/newId';
 import type { useOutbox } from '../outbox/OutboxProvider';
@@ -31,6 +35,9 @@ import { commandOfThinning, commandOfUse } from './lotCommands';
 import { pieceCommand } from './pieceCommand';
 
 /** What a jot is written with. */
+/** Butter that is called salted, share (handbook §6.10). */
+const usualSalt = 0.016;
+
 interface Desk {
   say: ReturnType<typeof useSay>;
   /** Where things stand on this farm. */
@@ -44,6 +51,8 @@ interface Desk {
   notice: ReturnType<typeof useNotice>;
   /** Draws the page again. */
   refresh: () => void;
+  /** Opens a page, anew where it is open already. */
+  go: (href: string) => void;
 }
 
 /**
@@ -53,7 +62,7 @@ interface Desk {
 export async function writeJot(
   typed: string,
   { view, batchId }: Offered,
-  { say, places, teaspoonOfSalt, now, act, outbox, notice, refresh }: Desk,
+  { say, places, teaspoonOfSalt, now, act, outbox, notice, refresh, go }: Desk,
 ): Promise<boolean | string> {
   const holds = holdsOf(view);
   try {
@@ -86,6 +95,7 @@ export async function writeJot(
   }
 
   async function carryOut(jot: Jot): Promise<boolean | string> {
+    if (jot.kind === 'wish') return wanted(jot.of);
     const atSeconds = jot.when ? momentSaid(jot.when, clockSeconds(), say.timeZone) : clockSeconds();
     const at = jot.when ? { atSeconds } : {};
     // Said back with its time: what was meant by “last night” is seen.
@@ -241,6 +251,24 @@ export async function writeJot(
       case 'makeDay':
         return batchId ? onTheChurn(batchId, jot.act, atSeconds, since) : 'Nothing is being churned now.';
     }
+  }
+
+  /** A wish is put on the thread where its way is seen: the line back from its hour opens with what was said. */
+  function wanted({ mass, typed: amount, soured, salted, occasion, by }: JotWish): boolean | string {
+    const readyAtSeconds = momentWanted(by, clockSeconds(), say.timeZone);
+    if (readyAtSeconds - clockSeconds() > furthestWish * 60)
+      return 'That is more than twelve days ahead: nothing that stands now is left by then. Say it again nearer the day; the year ahead says what to put by.';
+    const said: Changed = {
+      massTyped: amount,
+      mass,
+      readyAtSeconds,
+      ...(soured === undefined ? {} : { soured }),
+      ...(salted === undefined ? {} : { salt: salted ? usualSalt : 0 }),
+      ...(occasion === undefined ? {} : { occasion }),
+    };
+    keepDraft(`ready:${view.farm.id}:new`, said);
+    go('/ledger/ready');
+    return true;
   }
 
   /** What needs no more than the batch's id is written from here; what leans on its story, on its own page. */
