@@ -410,3 +410,25 @@ test('a culture carried on: cultured buttermilk becomes the next one', async ({ 
   await page.getByRole('button', { name: /^Keep/ }).click();
   await allReadWell(page, 'us', ['/shelf', '/', '/larder']);
 }); // prettier-ignore
+
+test('the year ahead and the season that stood open over a night are asked for anew in the morning, once', async ({
+  page,
+}) => {
+  for (const path of ['/ledger/year', '/ledger/season']) {
+    await page.goto(path);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    let times = 0;
+    page.on('request', (request) => {
+      if (request.url().includes(path)) times += 1;
+    });
+    await passes(page, 300);
+    await page.clock.runFor(2000);
+    expect(times).toBe(0);
+    const anew = page.waitForRequest((request) => request.url().includes(path));
+    await passes(page, 24 * 3600);
+    await anew;
+    await page.clock.runFor(2000);
+    expect(times).toBe(1);
+    page.removeAllListeners('request');
+  }
+});

@@ -10,6 +10,7 @@ import { decimal, spokenDegrees, spokenTemperature, text } from '@/core/quantiti
 import type { SeasonView } from '@/server/ledger/views';
 import { Door, Doors } from '../../board/Door';
 import { useSay } from '../../frame/FarmContext';
+import { useNewDay } from '../../frame/useNewDay';
 import { Quiet } from '../../theme/Enamel';
 import { Headline } from '../../theme/Headline';
 import { Press, PressLink } from '../../theme/Press';
@@ -26,6 +27,7 @@ const SeasonChart = dynamic(() => import('./SeasonChart').then((part) => part.Se
 /** The year by its months: at what temperature it churns best, what a litre gives, how yellow it comes out, and what explains it. */
 export function SeasonPage({ view }: { view: SeasonView }) {
   const say = useSay();
+  useNewDay(view);
   const { input } = view;
   const { season, failed, again } = useSeason(input);
   const [at, look] = useState(input.thisMonth);

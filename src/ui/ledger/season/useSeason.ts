@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { Season, SeasonInput } from '@/core/comparing/season';
 import { inWorker } from '@/workers/inWorker';
 
-/** A season worked out beside the page; undefined until it is, and while another is. */
+/** A season worked out beside the page; undefined until it is, the one before while another is. */
 export function useSeason(input: SeasonInput): { season: Season | undefined; failed: boolean; again: () => void } {
   const [found, setFound] = useState<{ season: Season; of: string }>();
   const [failed, setFailed] = useState(false);
@@ -21,5 +21,5 @@ export function useSeason(input: SeasonInput): { season: Season | undefined; fai
     );
     return () => stop.abort();
   }, [key, tries]);
-  return { season: found?.of === key ? found.season : undefined, failed, again: () => setTries(tries + 1) };
+  return { season: found?.season, failed, again: () => setTries(tries + 1) };
 } // prettier-ignore

@@ -15,6 +15,7 @@ import { percent } from '@/core/quantities/formatQuantity';
 import type { YearView } from '@/server/ledger/views';
 import { useSay } from '../../frame/FarmContext';
 import { useDraft } from '../../frame/useDraft';
+import { useNewDay } from '../../frame/useNewDay';
 import { Door, Doors } from '../../board/Door';
 import { laterPart } from '../../frame/laterPart';
 import { Quiet } from '../../theme/Enamel';
@@ -52,6 +53,7 @@ type Plain = keyof typeof plain;
 /** The year ahead: how long the butter lasts, what to put by, the herd through it, and what would change it. */
 export function YearAhead({ view }: { view: YearView }) {
   const say = useSay();
+  useNewDay(view);
   const { today, animals, eaten, frozen, fresh, butterPerFat, farm } = view;
   const [kept, change] = useDraft<YearTried>(`year:${farm.id}`, () => nothingTried);
   // What an older version kept on this device, or what is no day any more, is let be.
