@@ -75,7 +75,8 @@ export function ReadyLine({ plan, busy, atSeconds, nowSeconds, readyAt, onMove }
     moved(readyAt + by, true);
   };
   const flag = momentOf(readyAt, atSeconds);
-  const right = place(readyAt) > 88;
+  // Past two thirds its hour stands on its left: on a phone there is no room on the other side.
+  const right = place(readyAt) > 66;
   return (
     <div className={styles.line} style={{ '--rows': Math.max(steps.length, 5) } as CSSProperties}>
       <div className={styles.track} ref={track}>
