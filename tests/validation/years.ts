@@ -61,6 +61,7 @@ function trueCow(noise: Noise, name: string, known: boolean): TrueCow {
     };
   });
   const calvedOn = addDays(today, -inMilk);
+  const seen = known ? lactationOf({ id: name, breed, calvedOn }, given) : undefined;
   const shown: YearAnimal = {
     name,
     breed,
@@ -71,7 +72,8 @@ function trueCow(noise: Noise, name: string, known: boolean): TrueCow {
     withdrawnFrom: null,
     withdrawnUntil: null,
     milked: true,
-    peak: known ? lactationOf({ id: name, breed, calvedOn }, given)?.peak : undefined,
+    peak: seen?.peak,
+    curve: seen,
   };
   return {
     shown,

@@ -1,7 +1,7 @@
 import { addDays } from '../keeping/civilDate';
 import { curveWithPeak, woodYield } from '../planning/lactation';
 import type { Milker, Milking } from './milkGiven';
-import { foreseenOn, givenByDay, lactationOf, partsOf, peaksOf } from './milkGiven';
+import { foreseenOn, givenByDay, lactationOf, partsOf, peaksOf, tiltOver } from './milkGiven';
 
 const tansy: Milker = { id: 'tansy', breed: 'kerry', calvedOn: '2026-03-01' };
 const plover: Milker = { id: 'plover', breed: 'kerry', calvedOn: '2025-09-01' };
@@ -40,8 +40,8 @@ test('her peak is found from what she gave, and a spilled pail does not move it'
   expect(days).toHaveLength(30);
   expect(days.every(({ alone }) => alone)).toBe(true);
   const found = lactationOf(tansy, [...days, { day: '2026-04-25', mass: 900, fat: 36, alone: true }])!;
-  expect(found.peak).toBeCloseTo(12_000, 0);
-  expect(foreseenOn(tansy, found, '2026-04-20')).toBeCloseTo(curve(12_000, 50), 0);
+  expect(Math.abs(found.peak / 12_000 - 1)).toBeLessThan(0.002);
+  expect(Math.abs(foreseenOn(tansy, found, '2026-04-20')! / curve(12_000, 50) - 1)).toBeLessThan(0.005);
 });
 
 test.each([
@@ -86,4 +86,27 @@ test('her peak is known through a calving, by what she gave before it, until she
   expect(peaksOf([...own(30), ...since(3)], [anew]).get('tansy')).toBeCloseTo(12_000, -2);
   expect(peaksOf([...own(30), ...since(8)], [anew]).get('tansy')).toBeCloseTo(15_000, -2);
   expect(peaksOf(own(30), [{ ...tansy, calvedOn: null }]).has('tansy')).toBe(false);
+});
+
+test('how much slower than the usual her milk falls is learned from months of it, and hardly from a few weeks', () => {
+  const flat = (days: number) =>
+    lactationOf(
+      tansy,
+      Array.from({ length: days }, (_, i) => ({
+        day: addDays(tansy.calvedOn!, i + 20),
+        mass: woodYield(curveWithPeak(12_000), i + 20) * Math.exp((0.2 * (i + 20)) / tiltOver),
+        fat: 0,
+        alone: true,
+      })),
+    )!;
+  const [months, weeks] = [flat(220), flat(21)];
+  expect(months.tilt).toBeGreaterThan(0.16);
+  expect(months.tilt).toBeLessThanOrEqual(0.2);
+  expect(months.tiltSd).toBeLessThan(0.05);
+  expect(weeks.tilt).toBeLessThan(0.05);
+  // Months tell of the day after them what the usual curve has too low.
+  const [day, inMilk] = [addDays(tansy.calvedOn!, 260), 260];
+  const truth = woodYield(curveWithPeak(12_000), inMilk) * Math.exp((0.2 * inMilk) / tiltOver);
+  expect(Math.abs(foreseenOn(tansy, months, day)! / truth - 1)).toBeLessThan(0.03);
+  expect(foreseenOn(tansy, { ...months, tilt: 0 }, day)! / truth).toBeLessThan(0.9);
 });

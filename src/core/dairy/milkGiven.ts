@@ -1,4 +1,4 @@
-import { median } from 'simple-statistics';
+import { mean, median } from 'simple-statistics';
 import { addDays, daysBetween } from '../keeping/civilDate';
 import { curveWithPeak, usualMilking, woodYield } from '../planning/lactation';
 import type { Breed } from './breeds';
@@ -32,10 +32,15 @@ export interface DayGiven {
   alone: boolean;
 }
 
-/** Her milk against Wood's curve of the usual shape through what she gave. */
+/** Her milk against Wood's curve through what she gave, as much flatter or steeper than the usual one as she showed. */
 export interface Lactation {
-  /** g of milk on the best day of the curve. */
+  /** g of milk on the best day of the usual curve that has her milk on the day in milk {@link Lactation.at}. */
   peak: number;
+  /** How much more slowly than the usual her milk falls, logarithm over {@link tiltOver} days, and its standard deviation. */
+  tilt: number;
+  tiltSd: number;
+  /** Day in milk in the middle of what it was learned from. */
+  at: number;
   /** What of her days stands over or under the curve: half of them are nearer, as a share of it. */
   strays: number;
   /** Days it was learned from. */
@@ -44,6 +49,13 @@ export interface Lactation {
 
 /** Days from calving that the curve is trusted for: after it an animal milks on at her own pace (engineering estimate). */
 const longest = usualMilking + 120;
+/** What a tilt is told over, days. */
+export const tiltOver = 150;
+/**
+ * How much animals differ in it, and how much a week of one strays from her curve, standard deviations of logarithms (engineering estimates after
+ * published lactations: the persistency of a herd’s cows spreads by a tenth or so).
+ */
+const tilts = { among: 0.09, week: 0.08 };
 /** Days that say a peak (engineering estimate). */
 const leastDays = 5;
 const anyPeak = 10_000;
@@ -114,18 +126,62 @@ export function givenByDay(
   return [...days.values()].toSorted((a, b) => (a.day < b.day ? -1 : 1));
 }
 
-/** The curve through what she gave since she calved; undefined while too little is known. */
+/**
+ * The curve through what she gave since she calved; undefined while too little is known. How much flatter or steeper it is than the usual is
+ * learned from her weeks, against how much animals differ (a normal prior and a straight line of logarithms); a few weeks say hardly anything of it.
+ */
 export function lactationOf(animal: Milker, given: readonly DayGiven[]): Lactation | undefined {
   const unit = curveWithPeak(1);
   const told = given.flatMap(({ day, mass }) => {
     const inMilk = dayInMilk(animal, day);
     return inMilk === undefined || inMilk < 1 || inMilk > longest || mass <= 0
       ? []
-      : [mass / woodYield(unit, inMilk)];
+      : [{ inMilk, level: mass / woodYield(unit, inMilk) }];
   });
   if (told.length < leastDays) return undefined;
-  const peak = median(told);
-  return { peak, strays: median(told.map((one) => Math.abs(one / peak - 1))), days: told.length };
+  const { at, tilt, tiltSd } = tiltOf(told);
+  const levels = told.map(({ inMilk, level }) => level / tilted(tilt, at, inMilk));
+  const peak = median(levels);
+  return {
+    peak,
+    tilt,
+    tiltSd,
+    at,
+    strays: median(levels.map((one) => Math.abs(one / peak - 1))),
+    days: told.length,
+  };
+}
+
+const tilted = (tilt: number, at: number, inMilk: number): number =>
+  Math.exp((tilt * (inMilk - at)) / tiltOver);
+
+/** The straight line through the logarithms of what she gave, week by week, against the usual curve. */
+function tiltOf(
+  told: readonly { inMilk: number; level: number }[],
+): Pick<Lactation, 'at' | 'tilt' | 'tiltSd'> {
+  const weeks = new Map<number, { inMilk: number; level: number }[]>();
+  for (const one of told) {
+    const week = Math.floor(one.inMilk / 7);
+    weeks.set(week, [...(weeks.get(week) ?? []), one]);
+  }
+  // A week of which one day is known tells as little as that day: a spilled pail bends nothing.
+  const points = [...weeks.values()].map((days) => ({
+    x: mean(days.map(({ inMilk }) => inMilk)),
+    y: Math.log(median(days.map(({ level }) => level))),
+    weight: Math.min(1, days.length / 7) ** 2,
+  }));
+  const all = points.reduce((sum, { weight }) => sum + weight, 0);
+  const middle = (of: (point: (typeof points)[number]) => number) =>
+    points.reduce((sum, point) => sum + point.weight * of(point), 0) / all;
+  const [at, level] = [middle(({ x }) => x), middle(({ y }) => y)];
+  let [xx, xy] = [0, 0];
+  for (const { x, y, weight } of points) {
+    const away = (x - at) / tiltOver;
+    xx += weight * away * away;
+    xy += weight * away * (y - level);
+  }
+  const precision = 1 / tilts.among ** 2 + xx / tilts.week ** 2;
+  return { at, tilt: xy / tilts.week ** 2 / precision, tiltSd: Math.sqrt(1 / precision) };
 }
 
 /**
@@ -141,22 +197,34 @@ function lactationBefore(animal: Milker, given: readonly DayGiven[]): Lactation 
   );
 }
 
-/** Peaks of all that were milked by themselves on enough days, g a day by id. */
-export function peaksOf(milkings: readonly Milking[], animals: readonly Milker[]): Map<string, number> {
+/** Curves of all that were milked by themselves on enough days, by id; with what they showed before they calved last where that is all there is. */
+export function curvesOf(
+  milkings: readonly Milking[],
+  animals: readonly Milker[],
+): Map<string, Lactation & { before: boolean }> {
   const alone = milkings.filter(({ whose }) => whose.length === 1);
   return new Map(
     animals.flatMap((animal) => {
       const days = givenByDay(alone, animals, animal.id);
-      const found = lactationOf(animal, days) ?? lactationBefore(animal, days);
-      return found ? [[animal.id, found.peak] as const] : [];
+      const now = lactationOf(animal, days);
+      const found = now ?? lactationBefore(animal, days);
+      return found ? [[animal.id, { ...found, before: now === undefined }] as const] : [];
     }),
   );
 }
 
+/** Peaks of all that were milked by themselves on enough days, g a day by id. */
+export const peaksOf = (milkings: readonly Milking[], animals: readonly Milker[]): Map<string, number> =>
+  new Map([...curvesOf(milkings, animals)].map(([id, { peak }]) => [id, peak]));
+
 /** What the curve foresees of her on a day, g of milk. */
-export const foreseenOn = (animal: Milker, { peak }: Lactation, day: string): number | undefined => {
+export const foreseenOn = (
+  animal: Milker,
+  { peak, tilt, at }: Lactation,
+  day: string,
+): number | undefined => {
   const inMilk = dayInMilk(animal, day);
   return inMilk === undefined || inMilk < 1 || inMilk > longest
     ? undefined
-    : woodYield(curveWithPeak(peak), inMilk);
+    : woodYield(curveWithPeak(peak), inMilk) * tilted(tilt, at, inMilk);
 };

@@ -5,6 +5,7 @@ import { colostrumDays } from '../planning/lactation';
 import { curveWithPeak, fatAtYield, meanYield, usualMilking, woodYield } from '../planning/lactation';
 import type { Breed } from './breeds';
 import { breedFat, breedFatSd } from './breeds';
+import type { OwnFat } from './ownFat';
 
 /** What is known of an animal when its milk comes in. */
 export interface MilkedAnimal {
@@ -17,10 +18,15 @@ export interface MilkedAnimal {
   withdrawnFrom: string | null;
   withdrawnUntil: string | null;
   withdrawnReason: string | null;
+  /** What tests of her own milk say of her fat. */
+  ownFat?: OwnFat | undefined;
 }
 
 /** A calf that shares the cow takes the richest last milk (handbook §6.1, estimate). */
 const calfTakes = 0.008;
+/** No milk is expected to be richer, mass fraction; and one milking differs from another by so much, standard deviation of the logarithm (engineering estimates). */
+const richest = 0.12;
+export const milkingsDiffer = 0.08;
 /** Shape of the fat curve only: yields cancel out. */
 const anyPeak = 25_000;
 
@@ -45,7 +51,11 @@ export function expectedMilkFat(
     fat = Math.max(0.015, fat - calfTakes);
     how.push(`the calf takes the richest: ${percent(fat)}`);
   }
-  return { fat, sd: breedFatSd, how };
+  const { ownFat } = animal;
+  if (!ownFat) return { fat, sd: breedFatSd, how };
+  fat = Math.min(richest, fat * ownFat.times);
+  how.push(`by ${counted(ownFat.tests, 'test')} of her own milk: ${percent(fat)}`);
+  return { fat, sd: Math.min(breedFatSd, fat * Math.hypot(ownFat.sd, milkingsDiffer)), how };
 }
 
 /** Fat of milk pooled from animals, weighed by how much each usually gives; equal shares when nothing is known. */

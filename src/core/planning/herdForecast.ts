@@ -43,6 +43,8 @@ const animal = v.strictObject({
     v.pipe(v.number(), v.minValue(0, 'a share from 0 to 1.'), v.maxValue(1, 'a share from 0 to 1.')),
     0,
   ),
+  /** Day on which the calf at foot is taken off; the one of the next birth is not. */
+  calfUntil: v.optional(day),
   /** Days on which the milk is kept back: medicine, illness. */
   withheld: v.optional(
     v.pipe(v.array(v.strictObject({ from: day, to: day })), v.maxLength(100, 'at most 100.')),
@@ -149,6 +151,13 @@ export function courseOf(animal: Animal): Course {
 /** Nobody dries off later than planned by more than this, days: ten standard deviations. */
 const longestLate = 100;
 
+/** What the calf takes on a day, as a share of the milk: of the next birth there is another calf. */
+export const calfOn = (
+  { calfShare, calfUntil = Infinity }: Pick<Animal, 'calfShare' | 'calfUntil'>,
+  day: number,
+  again: boolean,
+): number => (again || day < calfUntil ? calfShare : 0);
+
 /** One possible year: milk and fat of every week, g. */
 export function drawYear(
   { animals, weeks }: Pick<HerdInput, 'animals' | 'weeks'>,
@@ -174,10 +183,11 @@ export function drawYear(
         if (since <= colostrumDays || since > one.milkingDays + driedLate || dry) continue;
         if (one.withheld.some(({ from, to }) => now >= from && now <= to)) continue;
         const whole = along(milkOn, since) * level * wobble;
-        const kept = whole * (1 - one.calfShare);
+        const calf = calfOn(one, now, now >= nextCalving);
+        const kept = whole * (1 - calf);
         const share = along(fatOn, since) * fatLevel;
         milk[week]! += kept;
-        fat[week]! += kept * Math.max(0.01, share - (calfTakesFat * Math.min(1, one.calfShare)) / 0.5);
+        fat[week]! += kept * Math.max(0.01, share - (calfTakesFat * Math.min(1, calf)) / 0.5);
       }
     }
   }

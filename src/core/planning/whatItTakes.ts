@@ -1,7 +1,8 @@
 import type { Breed } from '../dairy/breeds';
 import { breedFat } from '../dairy/breeds';
 import type { Change, DrawnYears, YearInput } from './yearAhead';
-import { chanceToLast, weeksAhead } from './yearAhead';
+import { boughtWeeks, chanceToLast, weeksAhead } from './yearAhead';
+import { usualTry } from './yearTried';
 
 /** What a household can change, as far as it is searched over. */
 export interface WhatItTakesInput extends Omit<YearInput, 'changes'> {
@@ -65,8 +66,6 @@ const asksFor = {
 };
 /** Tried together at most. */
 const mostAtOnce = 3;
-/** Cream that is bought in the leanest weeks: so many. */
-const boughtWeeks = 9;
 
 interface Try {
   key: string;
@@ -85,11 +84,11 @@ export function whatItTakes(input: WhatItTakesInput, progress?: (share: number) 
   const { breeds, calvings, noSeparator, often, ...year } = input;
   const shares = input.animals.some(({ sharesWithCalf, milked }) => sharesWithCalf && milked);
   const tries: Try[] = [
-    ...(input.animals.length > 0 ? [{ key: 'deeper', kind: 'deeper', change: { kind: 'deeper' as const } }] : []),
+    ...(input.animals.length > 0 ? [{ key: 'deeper', kind: 'deeper', change: { kind: 'deeper' as const, millimetres: usualTry.deeper } }] : []),
     ...(input.animals.length > 0 && noSeparator ? [{ key: 'separator', kind: 'deeper', change: { kind: 'separator' as const } }] : []),
-    ...(shares ? [{ key: 'calf', kind: 'calf', change: { kind: 'calfOff' as const } }] : []),
+    ...(shares ? [{ key: 'calf', kind: 'calf', change: { kind: 'calfOff' as const, inDays: 0 } }] : []),
     ...lessEaten.map((less) => ({ key: `less ${less}`, kind: 'less', less })),
-    { key: 'buy', kind: 'buy', change: { kind: 'buyCream' as const } },
+    { key: 'buy', kind: 'buy', change: { kind: 'buyCream' as const, weeks: boughtWeeks } },
     ...breeds.flatMap((breed) =>
       calvings.map((calvesInDays) => ({
         key: `${breed} ${calvesInDays}`,

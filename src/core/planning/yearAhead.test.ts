@@ -67,13 +67,16 @@ describe('a year of butter ahead', () => {
 
   it('what is tried does what it says: a calf off, another cow, deeper, less eaten, cream bought', () => {
     const sharing = { animals: [{ ...tansy, sharesWithCalf: true }] };
-    expect(year({ ...sharing, changes: [{ kind: 'calfOff' }] }).makes).toBeGreaterThan(
-      1.3 * year(sharing).makes,
-    );
+    const off = (inDays: number) => year({ ...sharing, changes: [{ kind: 'calfOff', inDays }] });
+    expect(made(off(0), 0, 9)).toBeGreaterThan(1.6 * made(year(sharing), 0, 9));
+    // Three weeks later: until then as it is; of the next birth there is another calf.
+    expect(made(off(21), 0, 3)).toBeCloseTo(made(year(sharing), 0, 3), 6);
+    expect(made(off(21), 3, 9)).toBeCloseTo(made(off(0), 3, 9), 6);
+    expect(made(off(0), 22, 40)).toBeCloseTo(made(year(sharing), 22, 40), 6);
     // Her own milkings showed what the calf left: with it she gives that, and without it the calf’s part as well.
     const alone = year({ animals: [tansy] });
     expect(year(sharing).makes / alone.makes).toBeGreaterThan(0.75);
-    expect(year({ ...sharing, changes: [{ kind: 'calfOff' }] }).makes / alone.makes).toBeCloseTo(1 / 0.6, 1);
+    expect(made(off(0), 0, 9) / made(alone, 0, 9)).toBeCloseTo(1 / 0.6, 1);
     const another = year({ changes: [{ kind: 'another', breed: 'kerry', calvesInDays: 14 }] });
     expect(made(another, 3, 10)).toBeGreaterThan(1.5 * made(year(), 3, 10));
     expect(another.herd).toHaveLength(2);
@@ -91,16 +94,47 @@ describe('a year of butter ahead', () => {
       ['Another goat', 90],
     ]);
     expect(both.makes).toBeGreaterThan(another.makes);
-    expect(year({ changes: [{ kind: 'deeper' }] }).makes).toBeCloseTo(1.07 * year().makes, 0);
+    const deeper = (millimetres: number) =>
+      year({ changes: [{ kind: 'deeper', millimetres }] }).makes / year().makes;
+    expect(deeper(2)).toBeGreaterThan(1.02);
+    expect(deeper(6)).toBeGreaterThan(deeper(2));
+    // Under the cream line there is hardly any more of it.
+    expect(deeper(20) - deeper(6)).toBeLessThan(0.02);
     expect(year({ changes: [{ kind: 'separator' }] }).makes).toBeGreaterThan(1.08 * year().makes);
     // Where nearly all of the fat comes into the butter neither brings more than all of it.
     expect(year({ butterPerFat: 1.15, changes: [{ kind: 'separator' }] }).makes).toBeLessThan(
       1.03 * year({ butterPerFat: 1.15 }).makes,
     );
     const hungry = { demand: 1500 };
-    expect(year({ ...hungry, changes: [{ kind: 'buyCream' }] }).chance).toBeGreaterThanOrEqual(
+    expect(year({ ...hungry, changes: [{ kind: 'buyCream', weeks: 9 }] }).chance).toBeGreaterThanOrEqual(
       year(hungry).chance,
     );
+  });
+
+  it('what the churn takes in a week is all that is made; more loads make more', () => {
+    const free = year();
+    const rich = Math.max(...free.weeks.map(({ butter }) => butter.mid));
+    const small = (loads: number) => year({ churning: { perLoad: rich / 4, loads } });
+    expect(free).toMatchObject({ capacity: undefined, unchurned: 0, tooMuch: undefined });
+    const one = small(2);
+    expect(one.capacity).toBeCloseTo(rich / 2, 6);
+    expect(one.makes + one.unchurned).toBeCloseTo(free.makes, 6);
+    expect(one.unchurned).toBeGreaterThan(0.1 * free.makes);
+    expect(one.tooMuch!.to).toBeGreaterThan(25);
+    expect(small(5)).toMatchObject({ unchurned: 0, tooMuch: undefined });
+    const more = year({ churning: { perLoad: rich / 4, loads: 2 }, changes: [{ kind: 'loads', loads: 3 }] });
+    expect(more).toEqual(small(3));
+    const hungry = { demand: 0.7 * rich, churning: { perLoad: rich / 4, loads: 2 } };
+    expect(year(hungry).chance).toBe(0);
+  });
+
+  it('how her own curve falls, and what her tests say of her fat, are hers', () => {
+    const late = (tilt: number) => year({ animals: [{ ...tansy, curve: { tilt, tiltSd: 0.03, at: 150 } }] });
+    expect(made(late(0.3), 0, 9) / made(late(0), 0, 9)).toBeGreaterThan(1.15);
+    expect(made(late(-0.3), 0, 9) / made(late(0), 0, 9)).toBeLessThan(0.87);
+    const rich = year({ animals: [{ ...tansy, fat: { times: 1.2, sd: 0.03, tests: 6 } }] });
+    expect(rich.makes / year().makes).toBeCloseTo(1.2, 1);
+    expect(rich.herd[0]!.animal.meanFat).toBeGreaterThan(1.19 * year().herd[0]!.animal.meanFat);
   });
 
   it('with no animal nothing is made; what lies in the freezer is eaten, and then it is over', () => {

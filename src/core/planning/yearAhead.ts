@@ -10,15 +10,29 @@ import { cares, planThrough, wantedThrough } from './bankPlan';
 import { usualMilking } from './lactation';
 import { drawAnimal } from './yearDraw';
 import type { HerdYear, YearAnimal } from './yearHerd';
-import { herdYear, weaned, wholePeak } from './yearHerd';
+import { skimmedDeeper } from './skimmedDeeper';
+import { herdYear, wholePeak } from './yearHerd';
 
 /** What can be tried of a year. */
 export type Change =
-  | { kind: 'calfOff' }
+  /** The calf that is at foot now is taken off, so many days from today. */
+  | { kind: 'calfOff'; inDays: number }
   | { kind: 'another'; breed: Breed; calvesInDays: number }
-  | { kind: 'deeper' }
+  /** The ladle so many mm deeper. */
+  | { kind: 'deeper'; millimetres: number }
   | { kind: 'separator' }
-  | { kind: 'buyCream' };
+  /** In the leanest weeks, so many. */
+  | { kind: 'buyCream'; weeks: number }
+  /** So many loads a week at the most. */
+  | { kind: 'loads'; loads: number };
+
+/** What comes through the churn in a week. */
+export interface Churning {
+  /** g of butter of one load. */
+  perLoad: number;
+  /** Loads a week that the house gets through. */
+  loads: number;
+}
 
 export interface YearInput {
   /** ISO date. */
@@ -35,6 +49,8 @@ export interface YearInput {
   fresh: number;
   /** The freezer’s room, g; undefined where nobody said. */
   room?: number | undefined;
+  /** What the churn takes; undefined where nothing tells it: then all that the milk can make is churned. */
+  churning?: Churning | undefined;
   changes: Change[];
   /** Chance of running out that is put up with in {@link YearAhead.sustainable}. */
   acceptable?: number;
@@ -67,20 +83,25 @@ export interface YearAhead {
   enough: { from: number; to: number } | undefined;
   /** g a week that could be eaten all year, nineteen years in twenty. */
   sustainable: number;
+  /** g a week that come through the churn; undefined where nothing limits it. */
+  capacity: number | undefined;
+  /** g of butter that the milk of the middle year could make beside it, and the first and last week of that. */
+  unchurned: number;
+  tooMuch: { from: number; to: number } | undefined;
   /** g made in the year in the middle, and eaten. */
   makes: number;
   eats: number;
 }
 
 export const weeksAhead = 52;
-/** A little deeper brings so much more of the fat into the cream (handbook §6.2, engineering estimate). */
-const deeperBrings = 1.07;
 /** A separator leaves a tenth of a per cent in the skim where a ladle leaves half: so much more of the fat (handbook §6.3, engineering estimate). */
 const separatorBrings = 0.97 / usualSkimming;
 /** What was left over of the week before makes up for so little, as a share of what is eaten (engineering estimate). */
 const nearly = 0.95;
-/** Cream that is bought for two months makes so much of what is eaten in them: all of it. */
-const boughtWeeks = 9;
+/** Cream is bought for so many of the leanest weeks where nobody says for how many: two months. */
+export const boughtWeeks = 9;
+/** Of what a churn takes in a week this much more is no longer got through (engineering estimate). */
+const hardly = 0.02;
 
 /** Possible years of animals that were drawn already, by what is known of them: tried with something else they are the same years. */
 export type DrawnYears = Map<string, Float64Array[]>;
@@ -94,15 +115,15 @@ interface Possible {
 
 /** The possible years of a herd with what is tried of it: each animal’s own luck is the same whatever else is tried. */
 function possible(input: YearInput, drawn: DrawnYears, progress?: (share: number) => void): Possible {
-  const has = (kind: Change['kind']) => input.changes.some((one) => one.kind === kind);
+  const changed = <K extends Change['kind']>(kind: K) =>
+    input.changes.find((one): one is Extract<Change, { kind: K }> => one.kind === kind);
   const days = weeksAhead * 7;
   const herd = [
-    ...input.animals.map((one) =>
-      herdYear(has('calfOff') ? weaned(one) : one, input.today, days),
-    ),
+    ...input.animals.map((one) => herdYear(one, input.today, days, changed('calfOff')?.inDays)),
     ...input.changes.flatMap((one) => (one.kind === 'another' ? [comesLater(one, input, days)] : [])),
   ];
-  const brings = has('separator') ? separatorBrings : has('deeper') ? deeperBrings : 1;
+  const deeper = changed('deeper');
+  const brings = changed('separator') ? separatorBrings : deeper ? skimmedDeeper(deeper.millimetres).brings : 1;
   // More than all of the fat neither brings into the cream.
   const perFat = Math.max(input.butterPerFat, Math.min(butterOfCream, input.butterPerFat * brings));
   const years = Array.from({ length: input.runs }, () => Array.from({ length: weeksAhead }, () => 0));
@@ -114,9 +135,10 @@ function possible(input: YearInput, drawn: DrawnYears, progress?: (share: number
   const weekly = Array.from({ length: weeksAhead }, (_, week) => years.map((year) => year[week]!).toSorted((a, b) => a - b));
   // Bought cream stands in for the weeks in which the herd makes least.
   const bought = new Set<number>();
-  if (has('buyCream')) {
+  const buys = changed('buyCream');
+  if (buys) {
     const middles = weekly.map((all) => quantileSorted(all, 0.5));
-    for (const week of middles.map((_, i) => i).toSorted((a, b) => middles[a]! - middles[b]!).slice(0, boughtWeeks)) bought.add(week);
+    for (const week of middles.map((_, i) => i).toSorted((a, b) => middles[a]! - middles[b]!).slice(0, buys.weeks)) bought.add(week);
     for (const year of years) for (const week of bought) year[week]! += input.demand;
   }
   return {
@@ -130,7 +152,7 @@ function possible(input: YearInput, drawn: DrawnYears, progress?: (share: number
 } // prettier-ignore
 
 function drawnOf(one: HerdYear, place: number, { seed, runs }: YearInput, drawn: DrawnYears): Float64Array[] {
-  const key = JSON.stringify([place, one.animal, one.known, one.calves, seed, runs]);
+  const key = JSON.stringify([place, one.animal, one.known, one.curve, one.fatSd, one.calves, seed, runs]);
   const before = drawn.get(key);
   if (before) return before;
   const draws = drawsFrom(`${seed} ${place}`);
@@ -159,13 +181,21 @@ function possibleFor(herds: number): number {
   return low;
 }
 
+/** g a week that no house churns. */
+const anyCapacity = 50_000;
+function capacityOf({ churning, changes }: YearInput): number | undefined {
+  if (!churning) return undefined;
+  const said = changes.find((one) => one.kind === 'loads');
+  return churning.perLoad * (said?.loads ?? churning.loads);
+}
+
 const bankOf = (input: YearInput, butter: Estimate[]) => ({
   weeks: butter,
   demand: input.demand,
   ...(input.feasts ? { feasts: input.feasts } : {}),
   frozen: input.frozen,
   fresh: input.fresh,
-  capacity: 50_000,
+  capacity: capacityOf(input) ?? anyCapacity,
   salted: true,
   acceptable: possibleFor(input.acceptable ?? 0.05),
   seed: input.seed,
@@ -195,7 +225,14 @@ export function yearAhead(input: YearInput, progress?: (share: number) => void):
     ({ make, freeze, takeOut }, week) =>
       make - freeze + takeOut >= nearly * (input.demand + (input.feasts?.[week] ?? 0)),
   );
+  const capacity = capacityOf(input);
+  const over = butter.map(({ mid }) => (capacity === undefined ? 0 : Math.max(0, mid - capacity)));
+  const overWeeks = over.flatMap((more, week) => (more > hardly * capacity! ? [week] : []));
+  const unchurned = over.reduce((sum, more) => sum + more, 0);
   return {
+    capacity,
+    unchurned,
+    tooMuch: overWeeks.length > 0 ? { from: overWeeks[0]!, to: overWeeks.at(-1)! } : undefined,
     without: covered.filter((one) => !one).length,
     enough: longestTrue(covered),
     weeks: plan.weeks.map(({ bank }: BankWeek, week) => ({ butter: butter[week]!, bank })),
@@ -206,7 +243,7 @@ export function yearAhead(input: YearInput, progress?: (share: number) => void):
     most: plan.most,
     noRoom: input.room === undefined ? 0 : Math.max(0, plan.most.bank - input.room),
     sustainable: plan.sustainable,
-    makes: butter.reduce((sum, { mid }) => sum + mid, 0),
+    makes: butter.reduce((sum, { mid }) => sum + mid, 0) - unchurned,
     eats: weeksAhead * input.demand + (input.feasts ?? []).reduce((sum, one) => sum + one, 0),
   };
 }

@@ -3,6 +3,8 @@ import { breedFat } from '../dairy/breeds';
 import { carriedDays, herdDates, restDays } from '../dairy/herdDates';
 import { addDays, daysBetween } from '../keeping/civilDate';
 import type { Animal } from './herdForecast';
+import type { Lactation } from '../dairy/milkGiven';
+import type { OwnFat } from '../dairy/ownFat';
 import { usualMilking } from './lactation';
 
 /** What a house knows of one of its animals. ISO dates. */
@@ -18,6 +20,10 @@ export interface YearAnimal {
   milked: boolean;
   /** g of milk in the pail on her best day, where her own milkings showed it: with a calf at foot, what the calf left. */
   peak?: number | undefined;
+  /** How much flatter than the usual her curve was seen to be in this lactation, and the day in milk that her peak was learned at. */
+  curve?: Pick<Lactation, 'tilt' | 'tiltSd' | 'at'> | undefined;
+  /** What her own tests showed of her fat, against her breed’s: times as much, and the standard deviation of its logarithm. */
+  fat?: OwnFat | undefined;
 }
 
 /** Milk on the best day where nobody milked her by herself, g; small breeds give less (engineering estimates within published ranges). */
@@ -37,6 +43,8 @@ const peakOfBreed: Partial<Record<Breed, number>> = {
 const calfTakes = 0.4;
 /** An animal that is not with young is milked on past the usual lactation, days (engineering estimate). */
 const longestMilked = 400;
+/** No milk is richer, mass fraction: what a forecast of a herd takes. */
+const mostFat = 0.12;
 /** A goat or a ewe has her young once a year, in her season. */
 const year = 365;
 
@@ -49,9 +57,6 @@ export const wholePeak = ({
   sharesWithCalf,
 }: Pick<YearAnimal, 'peak' | 'sharesWithCalf'>): number | undefined =>
   peak === undefined || !sharesWithCalf ? peak : peak / (1 - calfTakes);
-
-/** The same animal with the calf off: all of her milk comes into the pail. */
-export const weaned = (of: YearAnimal): YearAnimal => ({ ...of, peak: wholePeak(of), sharesWithCalf: false });
 
 /** A stretch of an animal's year, days from today on. */
 export interface Stretch {
@@ -66,6 +71,10 @@ export interface HerdYear {
   species: (typeof breedFat)[Breed]['species'];
   /** Her own milkings showed how much she gives. */
   known: boolean;
+  /** And how her curve falls; undefined where it is taken as usual. */
+  curve: YearAnimal['curve'];
+  /** And her tests her fat: standard deviation of its logarithm. */
+  fatSd: number | undefined;
   stretches: Stretch[];
   /** Day of the next calving from today; taken, not said, where nobody wrote down a service. */
   calves: { inDays: number; said: boolean } | undefined;
@@ -77,8 +86,9 @@ export interface HerdYear {
  * she would be to calve once a year, or now where that is over; all of it advice.
  * @param today ISO date
  * @param days so many days ahead
+ * @param calfUntil day from today on which the calf at foot is taken off
  */
-export function herdYear(of: YearAnimal, today: string, days: number): HerdYear {
+export function herdYear(of: YearAnimal, today: string, days: number, calfUntil?: number): HerdYear {
   const { breed, calvedOn } = of;
   const { species } = breedFat[breed];
   const dates = herdDates(of, today);
@@ -107,7 +117,7 @@ export function herdYear(of: YearAnimal, today: string, days: number): HerdYear 
   const animal: Animal = {
     name: of.name,
     peak: peakOf({ breed, peak: wholePeak(of) }),
-    meanFat: breedFat[breed].fat,
+    meanFat: Math.min(mostFat, breedFat[breed].fat * (of.fat?.times ?? 1)),
     ...(calved === undefined || !of.milked ? {} : { calved }),
     ...(next === undefined ? {} : { nextCalving: next }),
     // Where she calves again, the days dry before it end her milk.
@@ -123,6 +133,7 @@ export function herdYear(of: YearAnimal, today: string, days: number): HerdYear 
       Math.min(365, next === undefined ? restDays : next - Math.max(0, Math.min(dry, next))),
     ),
     calfShare: of.sharesWithCalf ? calfTakes : 0,
+    ...(of.sharesWithCalf && calfUntil !== undefined ? { calfUntil } : {}),
     withheld:
       of.withdrawnFrom && of.withdrawnUntil
         ? [{ from: daysBetween(today, of.withdrawnFrom), to: daysBetween(today, of.withdrawnUntil) }]
@@ -143,6 +154,8 @@ export function herdYear(of: YearAnimal, today: string, days: number): HerdYear 
     animal,
     species,
     known: of.peak !== undefined,
+    curve: of.curve,
+    fatSd: of.fat?.sd,
     stretches,
     calves: next === undefined ? undefined : { inDays: next, said: dates.due !== undefined },
     dries:

@@ -44,7 +44,7 @@ test('with no animal it says what is to be bought', () => {
 
 test('a separator and bought cream are said with what they ask, the cream in money where its price is known', () => {
   const way: WayToLast = {
-    changes: [{ kind: 'separator' }, { kind: 'buyCream' }],
+    changes: [{ kind: 'separator' }, { kind: 'buyCream', weeks: 9 }],
     less: 0,
     chance: 0.93,
     asks: { animals: [], bought: 4000, notEaten: 0, calfOff: false, deeper: false, separator: true },
