@@ -10,7 +10,7 @@ import type { HerdYear } from './yearHerd';
  */
 const spread = {
   /** Her level, where her own milkings showed it, and where they did not. */
-  level: { known: 0.04, unknown: 0.28 },
+  level: { known: 0.045, unknown: 0.28 },
   /** How much flatter or steeper than Wood’s her curve is, over 150 days. */
   tilt: 0.09,
   /** Her next lactation against this one. */

@@ -25,6 +25,9 @@ export const pricesSaid = v.strictObject({
   /** What a litre of skim and of buttermilk is worth, where somebody or something drank it. */
   skimLitre: price,
   buttermilkLitre: price,
+  /** To keep an animal for a year: feed, bedding, vet, service; a cow or buffalo, and a goat or ewe. */
+  cowYear: price,
+  goatYear: price,
   /** Butter like it in the shop, a kilogram. */
   shopKilogram: price,
 });

@@ -476,9 +476,18 @@ export async function packedBetween(
   { farmId, transaction }: FarmScope,
   from: Date,
   to: Date,
-): Promise<{ id: string; creamLotId: string; fatIn: number; fatToButter: number; butterMass: number }[]> {
+): Promise<
+  {
+    id: string;
+    startedAt: Date;
+    creamLotId: string;
+    fatIn: number;
+    fatToButter: number;
+    butterMass: number;
+  }[]
+> {
   const rows = await database().query<Record<string, string>>(
-    `SELECT id, cream_lot_id AS cream, judged->>'fatIn' AS fat_in, judged->>'fatToButter' AS fat_to_butter, judged->>'butterMass' AS butter
+    `SELECT id, started_at AS started, cream_lot_id AS cream, judged->>'fatIn' AS fat_in, judged->>'fatToButter' AS fat_to_butter, judged->>'butterMass' AS butter
      FROM batch WHERE farm_id = :farmId AND phase = 'packed' AND started_at >= :from AND started_at < :to
        AND judged->>'verdict' NOT IN ('contradicts', 'unweighed') AND (judged->>'fatIn')::numeric > 0
      ORDER BY started_at, id`,
@@ -486,6 +495,7 @@ export async function packedBetween(
   );
   return rows.map((row) => ({
     id: row.id!,
+    startedAt: new Date(row.started!),
     creamLotId: row.cream!,
     fatIn: Number(row.fat_in),
     fatToButter: Number(row.fat_to_butter),

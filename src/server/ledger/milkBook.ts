@@ -127,7 +127,7 @@ const shownMilking = (row: MilkingRow, { day: of, whose }: Milking): MilkingShow
 });
 
 /** Fat that was tested of an animal by herself, or of the herd's milk: what a breed is said to give is no test. */
-const testedOf = (rows: readonly MilkingRow[], milkings: readonly Milking[], of: string | undefined) =>
+export const testedOf = (rows: readonly MilkingRow[], milkings: readonly Milking[], of: string | undefined) =>
   rows
     .flatMap(({ entryId, at, mass, fat, lot }, i) =>
       lot.pourings === 1 &&

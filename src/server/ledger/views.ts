@@ -1,3 +1,4 @@
+import type { Churning } from '@/core/planning/yearAhead';
 import type { YearAnimal } from '@/core/planning/yearHerd';
 import type { BatchFacts } from '@/core/churning/batchEvents';
 import type { ButterOfMilk } from '@/core/dairy/butterOfMilk';
@@ -220,6 +221,8 @@ export interface YearView extends HouseView {
   /** g of butter that came of a gram of the fat in all that was milked, and the batches that say so; none: as the book has it. */
   butterPerFat: number;
   batches: number;
+  /** What its churn gets through; undefined where too few batches tell it. */
+  churning: Churning | undefined;
   /** There is one in the house. */
   separator: boolean;
   /** g that are eaten beside that in each week ahead: with guests a year before, or wanted for an occasion. */

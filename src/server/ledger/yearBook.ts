@@ -1,5 +1,7 @@
 import { butterOfCream, butterOfMilk } from '@/core/dairy/butterOfMilk';
-import { peaksOf } from '@/core/dairy/milkGiven';
+import { curvesOf } from '@/core/dairy/milkGiven';
+import { ownFat } from '@/core/dairy/ownFat';
+import { throughChurn } from '@/core/planning/throughChurn';
 import { feastsAhead } from '@/core/planning/yearFeasts';
 import { butterLeft } from '@/data/ledger/ledger';
 import { packedBetween } from '@/data/churning/batches';
@@ -12,7 +14,7 @@ import { now } from '../clock';
 import { houseViewOf } from '../house/views';
 import { stockOf } from '../larder/views';
 import { localDate } from '../localDate';
-import { milkingsOf } from './milkBook';
+import { milkingsOf, testedOf } from './milkBook';
 import type { YearView } from './views';
 
 /** A lactation and what comes after it, days; more milkings than any house of this size has in them. */
@@ -32,7 +34,8 @@ export const yearBookView = (farmId: string): Promise<YearView> =>
     const animals = await animalsOf(scope);
     const rows = await milkingRows(scope, from, new Date(at.getTime() + day), mostMilkings);
     const milkings = milkingsOf(rows, animals, timeZone);
-    const peaks = peaksOf(milkings, animals);
+    const curves = curvesOf(milkings, animals);
+    const today = localDate(at, timeZone);
     const packed = await packedBetween(scope, from, at);
     const milkFat = milkings.reduce((sum, { fat }) => sum + fat, 0);
     const butter = packed.reduce((sum, { butterMass }) => sum + butterMass, 0);
@@ -46,11 +49,30 @@ export const yearBookView = (farmId: string): Promise<YearView> =>
         .reduce((sum, { mass }) => sum + mass, 0);
     return {
       ...house,
-      today: localDate(at, timeZone),
-      animals: animals.map(({ id, ...animal }) => ({ ...animal, peak: peaks.get(id) })),
+      today,
+      animals: animals.map(({ id, ...animal }) => {
+        const curve = curves.get(id);
+        const tests = testedOf(rows, milkings, id).map(({ atSeconds, fat }) => ({
+          day: localDate(new Date(1000 * atSeconds), timeZone),
+          fat,
+        }));
+        return {
+          ...animal,
+          peak: curve?.peak,
+          // What she showed before she calved last says how much she gives, and not how this lactation falls.
+          curve:
+            curve && !curve.before ? { tilt: curve.tilt, tiltSd: curve.tiltSd, at: curve.at } : undefined,
+          fat: ownFat(animal, tests, today),
+        };
+      }),
       // A separator brings more of it into the cream than the book’s ladle; more than all of it nothing does.
       butterPerFat: told ? Math.min(butterOfCream, butter / milkFat) : whole,
       batches: told ? packed.length : 0,
+      churning: told
+        ? throughChurn(
+            packed.map((one) => ({ on: localDate(one.startedAt, timeZone), butter: one.butterMass })),
+          )
+        : undefined,
       separator: (await vesselsOf(scope)).some(({ kind }) => kind === 'separator'),
       feasts: feastsAhead(
         (await butterLeft(scope, new Date(at.getTime() - 366 * day)))
@@ -59,7 +81,7 @@ export const yearBookView = (farmId: string): Promise<YearView> =>
         (await wishesSince(scope, at))
           .filter(({ occasion }) => occasion !== null)
           .map(({ readyAt, mass }) => ({ on: localDate(readyAt, timeZone), mass })),
-        localDate(at, timeZone),
+        today,
       ),
       eaten: rate?.perWeek,
       frozen: grams(true),

@@ -126,6 +126,8 @@ function SayPrices({ prices }: { prices: Prices }) {
     { key: 'shopKilogram', label: `A ${weight} of such butter in the shop`, each: kilograms },
     { key: 'creamFetches', label: `A ${liquid} of your cream would fetch`, each: litres },
     { key: 'hour', label: 'An hour of work', each: 1 },
+    { key: 'cowYear', label: 'A cow, kept for a year', each: 1 },
+    { key: 'goatYear', label: 'A goat or a ewe, kept for a year', each: 1 },
     { key: 'saltKilogram', label: `A ${weight} of salt`, each: kilograms },
     { key: 'cultureBatch', label: 'Culture for a batch', each: 1 },
     { key: 'fuelBatch', label: 'Fuel and power for a batch', each: 1 },
