@@ -32,6 +32,29 @@ test('the year ahead: how long the butter lasts, the herd through it, and what w
   const came = page.getByRole('status').filter({ hasText: /of the years with butter in every week/ });
   await expect(came).toContainText(/more butter in the year, and from \d+ % to \d+ %/);
   await expect(calf).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.locator('[data-look=main]')).toHaveCount(1);
+  // How much of it goes by a slider of its own: three weeks later, said on the chip and the slider alike.
+  await page.getByRole('slider', { name: 'The calf off now' }).press('ArrowRight');
+  await page.getByRole('slider', { name: /The calf off on/ }).press('ArrowRight');
+  await expect(page.getByRole('button', { name: /the calf off on \d+ \w+/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await page.getByRole('button', { name: /ladle .* deeper/ }).click();
+  await expect(page.getByRole('slider', { name: 'Ladle 6 mm deeper' })).toHaveAttribute(
+    'aria-valuetext',
+    'ladle 6 mm deeper',
+  );
+  await page.getByRole('button', { name: 'another Kerry' }).click();
+  await page.getByRole('slider', { name: /Another Kerry, calving/ }).press('Home');
+  await expect(page.getByRole('button', { name: 'another Kerry, calving now' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  await expectSound(page);
+  await readsWell(page, 'metric');
+  await expect(came).toBeVisible();
+  await expect(came).not.toHaveText(/Trying/);
   const first = await came.innerText();
   await page.reload();
   await expect(came).toHaveText(first);
@@ -66,8 +89,8 @@ test('what would it take: searched, tried, kept under a name, and there again to
   await expect(says).toContainText(/butter/);
   // As much eaten as one cow never makes all year.
   await page.getByRole('slider', { name: /You eat/ }).press('End');
-  await page.getByText('What would it take').click();
-  await page.getByRole('button', { name: 'Search', exact: true }).click();
+  // The main button opens it and searches at once.
+  await page.getByRole('button', { name: 'What would it take', exact: true }).first().click();
   await expect(page.getByText(/ways, one to three changes at once/)).toBeVisible({ timeout: 60_000 });
   await expectSound(page);
   await readsWell(page, 'metric');

@@ -84,7 +84,7 @@ export function whatItTakes(input: WhatItTakesInput, progress?: (share: number) 
   const { breeds, calvings, noSeparator, often, ...year } = input;
   const shares = input.animals.some(({ sharesWithCalf, milked }) => sharesWithCalf && milked);
   const tries: Try[] = [
-    ...(input.animals.length > 0 ? [{ key: 'deeper', kind: 'deeper', change: { kind: 'deeper' as const, millimetres: usualTry.deeper } }] : []),
+    ...(input.animals.length > 0 && noSeparator ? [{ key: 'deeper', kind: 'deeper', change: { kind: 'deeper' as const, millimetres: usualTry.deeper } }] : []),
     ...(input.animals.length > 0 && noSeparator ? [{ key: 'separator', kind: 'deeper', change: { kind: 'separator' as const } }] : []),
     ...(shares ? [{ key: 'calf', kind: 'calf', change: { kind: 'calfOff' as const, inDays: 0 } }] : []),
     ...lessEaten.map((less) => ({ key: `less ${less}`, kind: 'less', less })),

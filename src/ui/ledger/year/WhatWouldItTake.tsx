@@ -12,10 +12,9 @@ import { useFarm, useSay } from '../../frame/FarmContext';
 import { Quiet } from '../../theme/Enamel';
 import { Press } from '../../theme/Press';
 import { inWorker } from '@/workers/inWorker';
-import { waySays } from './yearWords';
+import { nineInTen, waySays } from './yearWords';
 import styles from './YearAhead.module.css';
 
-const nineInTen = 0.9;
 /** Possible years of each way: the year itself is drawn from more once it is taken. */
 const runs = 150;
 /** When a further animal could calve, days from today. */
@@ -27,11 +26,14 @@ export function WhatWouldItTake({
   base,
   demand,
   noSeparator,
+  asked,
   onTake,
 }: {
   base: Omit<YearInput, 'changes' | 'demand'>;
   demand: number;
   noSeparator: boolean;
+  /** It was asked for: searched at once. */
+  asked: boolean;
   onTake: (tried: Partial<YearTried>) => void;
 }) {
   const say = useSay();
@@ -54,6 +56,10 @@ export function WhatWouldItTake({
       })
       .finally(() => setShare(undefined));
   };
+  const first = useRef(search);
+  useEffect(() => {
+    if (asked) first.current();
+  }, [asked]);
   const take = ({ changes, less }: WayToLast) =>
     onTake({
       ...nothingTried,

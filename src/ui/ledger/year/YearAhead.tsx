@@ -3,13 +3,13 @@
 import Slider from '@mui/material/Slider';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import * as v from 'valibot';
 import type { Breed } from '@/core/dairy/breeds';
-import { addDays } from '@/core/keeping/civilDate';
 import type { YearAhead as Year } from '@/core/planning/yearAhead';
 import type { YearTried } from '@/core/planning/yearTried';
 import { changesOf, nothingTried, triesAnything, yearTried } from '@/core/planning/yearTried';
+import { counted } from '@/core/quantities/counted';
 import { list } from '@/core/quantities/list';
 import { percent } from '@/core/quantities/formatQuantity';
 import type { YearView } from '@/server/ledger/views';
@@ -20,10 +20,13 @@ import { Door, Doors } from '../../board/Door';
 import { laterPart } from '../../frame/laterPart';
 import { Quiet } from '../../theme/Enamel';
 import { Headline } from '../../theme/Headline';
-import { Press } from '../../theme/Press';
+import { Press, PressLink } from '../../theme/Press';
+import { measures, sayMoney } from '../money/moneyWords';
+import type { Prices } from '@/core/planning/yearMoney';
 import { HerdBands } from './HerdBands';
 import { useYear } from './useYear';
-import { anotherSays, feastsSaid, nextFirst, putBySays, yearSays } from './yearWords';
+import { WhatIf } from './WhatIf';
+import { feastsSaid, keepCost, nineInTen, putBySays, yearSays } from './yearWords';
 import styles from './YearAhead.module.css';
 
 const YearChart = dynamic(() => import('./YearChart').then((part) => part.YearChart), {
@@ -41,26 +44,18 @@ const usuallyEaten = 350;
 const eats = { least: 50, most: 3000, step: 25 } as const;
 const runs = 400;
 
-/** The plain ones of what can be tried, by their chips. */
-const plain = {
-  calfOff: 'the calf off now',
-  deeper: 'skim deeper',
-  separator: 'a separator',
-  buyCream: 'buy cream in the two leanest months',
-} as const;
-type Plain = keyof typeof plain;
-
 /** The year ahead: how long the butter lasts, what to put by, the herd through it, and what would change it. */
 export function YearAhead({ view }: { view: YearView }) {
   const say = useSay();
   useNewDay(view);
-  const { today, animals, eaten, frozen, fresh, butterPerFat, farm } = view;
+  const { today, animals, eaten, frozen, fresh, butterPerFat, farm, churning } = view;
   const [kept, change] = useDraft<YearTried>(`year:${farm.id}`, () => nothingTried);
   // What an older version kept on this device, or what is no day any more, is let be.
   const read = v.safeParse(yearTried, pick(kept));
   const tried = read.success ? read.output : nothingTried;
   const usual = eaten ?? usuallyEaten;
   const demand = tried.demand ?? usual;
+  const [asked, ask] = useState(0);
   const base = useMemo(
     () => ({
       today,
@@ -70,32 +65,16 @@ export function YearAhead({ view }: { view: YearView }) {
       fresh,
       feasts: view.feasts,
       room: farm.freezerRoom ?? undefined,
+      churning,
       seed: 'the year',
       runs,
     }),
-    [today, animals, butterPerFat, frozen, fresh, farm.freezerRoom, view.feasts],
+    [today, animals, butterPerFat, frozen, fresh, farm.freezerRoom, view.feasts, churning],
   );
   const other = triesAnything({ ...tried, demand: demand === usual ? null : demand });
   const asItIs = useYear({ ...base, demand: usual, changes: [] });
   const instead = useYear(other ? { ...base, demand, changes: changesOf(tried, today) } : undefined);
   const shown = other ? (instead.year ?? asItIs.year) : asItIs.year;
-  const shares = animals.some(({ sharesWithCalf, milked }) => sharesWithCalf && milked);
-  const offered = (Object.keys(plain) as Plain[]).filter(
-    (one) =>
-      (one !== 'calfOff' || shares) &&
-      (one !== 'deeper' || animals.length > 0) &&
-      (one !== 'separator' || (animals.length > 0 && !view.separator)),
-  );
-  const usualOnes = [
-    { breed: 'kerry' as const, on: addDays(today, 30), says: 'another Kerry, calving in a month' },
-    { breed: 'goat' as const, on: nextFirst(today, 2), says: 'another goat, kidding in March' },
-  ];
-  const more = [
-    ...usualOnes,
-    ...tried.another
-      .filter((one) => !usualOnes.some((usualOne) => sameAnimal(usualOne, one)))
-      .map((one) => ({ ...one, says: anotherSays(one, today) })),
-  ];
   const flipAnimal = (one: { breed: Breed; on: string }) =>
     change({
       another: tried.another.some((each) => sameAnimal(each, one))
@@ -105,7 +84,20 @@ export function YearAhead({ view }: { view: YearView }) {
   const has = { animals: shown?.herd.length ?? animals.length, frozen, fresh };
   return (
     <article className={styles.page}>
-      <Headline>{shown ? yearSays(shown, has, today, say) : 'Working out the year…'}</Headline>
+      <div className={styles.head}>
+        <Headline>{shown ? yearSays(shown, has, today, say) : 'Working out the year…'}</Headline>
+        {shown && shown.chance >= nineInTen ? (
+          <PressLink look="main" href="/churn/new">
+            Plan a churning
+          </PressLink>
+        ) : (
+          shown && (
+            <Press look="main" onClick={() => ask((times) => times + 1)}>
+              What would it take
+            </Press>
+          )
+        )}
+      </div>
       {shown && <p className={styles.why}>{putBySays(shown, { frozen, demand }, today, say)}</p>}
       {shown ? (
         <YearChart year={shown} before={other ? asItIs.year : undefined} demand={demand} today={today} />
@@ -115,39 +107,12 @@ export function YearAhead({ view }: { view: YearView }) {
         </p>
       )}
       {shown && <HerdBands herd={shown.herd} today={today} />}
-      <section className={styles.tried} aria-label="What if">
-        <h2>What if</h2>
-        {offered.map((one) => (
-          <Press
-            key={one}
-            look="quiet"
-            aria-pressed={tried[one]}
-            onClick={() => change({ [one]: !tried[one] })}
-          >
-            {plain[one]}
-          </Press>
-        ))}
-        {more.map((one) => (
-          <Press
-            key={`${one.breed} ${one.on}`}
-            look="quiet"
-            aria-pressed={tried.another.some((each) => sameAnimal(each, one))}
-            onClick={() => flipAnimal(one)}
-          >
-            {animals.length === 0 ? one.says.replace('another', 'a') : one.says}
-          </Press>
-        ))}
-        {other && (
-          <Press look="word" onClick={() => change(nothingTried)}>
-            As it is
-          </Press>
-        )}
-      </section>
+      <WhatIf view={view} tried={tried} other={other} usual={usual} change={change} flipAnimal={flipAnimal} />
       {other && (
         <p className={styles.came} role="status">
           {!instead.done || !instead.year || !asItIs.year
             ? 'Trying 400 years of it…'
-            : came(asItIs.year, instead.year, say.about)}
+            : came(asItIs.year, instead.year, tried, farm.prices, say)}
         </p>
       )}
       <div className={styles.eat}>
@@ -171,9 +136,12 @@ export function YearAhead({ view }: { view: YearView }) {
           name="What would it take"
           value="to have your own in every week, nine years in ten"
           group="year"
+          open={asked > 0}
+          key={asked}
         >
           <WhatWouldItTake
             base={base}
+            asked={asked > 0}
             demand={demand}
             noSeparator={!view.separator}
             onTake={(taken) => change(taken)}
@@ -215,18 +183,29 @@ const sameAnimal = (one: { breed: Breed; on: string }, other: { breed: Breed; on
 const pick = (kept: YearTried): unknown =>
   Object.fromEntries(Object.keys(nothingTried).map((key) => [key, kept[key as keyof YearTried]]));
 
-/** What trying it came to, against the year as it is. */
-function came(before: Year, after: Year, about: (grams: number) => string): string {
+/** What trying it came to, against the year as it is, and what the animals in it cost where that was said. */
+function came(before: Year, after: Year, tried: YearTried, prices: Prices, say: ReturnType<typeof useSay>): string {
   const more = after.makes - before.makes;
   const made =
     Math.abs(more) < 0.01 * Math.max(1, before.makes)
       ? ''
-      : `${about(Math.abs(more))} ${more > 0 ? 'more' : 'less'} butter in the year, and `;
-  return `${made}from ${percent(before.chance, 0)} to ${percent(after.chance, 0)} of the years with butter in every week.`.replace(
-    /^./,
-    (letter) => letter.toUpperCase(),
+      : `${say.about(Math.abs(more))} ${more > 0 ? 'more' : 'less'} butter in the year, and `;
+  const keeps = keepCost(
+    tried.another.map(({ breed }) => breed),
+    prices,
   );
-}
+  const { weight, kilograms } = measures[say.system];
+  const each = keeps !== undefined && more > worthEach ? (keeps / (more / 1000)) * kilograms : undefined;
+  const costs =
+    keeps === undefined
+      ? ''
+      : ` Kept for a year that costs some ${sayMoney(keeps, prices)}${each === undefined ? '' : `: ${sayMoney(each, prices)} for each ${weight} more`}.`;
+  const came = `${made}from ${percent(before.chance, 0)} to ${percent(after.chance, 0)} of the years with butter in every week.`;
+  return `${came.replace(/^./, (letter) => letter.toUpperCase())}${costs}`;
+} // prettier-ignore
+
+/** Less butter than this more is nothing to share a cost among, g. */
+const worthEach = 1000;
 
 function Why({ view, year }: { view: YearView; year: Year | undefined }) {
   const say = useSay();
@@ -241,11 +220,19 @@ function Why({ view, year }: { view: YearView; year: Year | undefined }) {
       </Quiet>
       <Quiet>
         Each animal gives by Wood’s curve (1967) of a lactation
-        {unknown.length < animals.length && ', by her own peak where she was milked by herself'}
+        {unknown.length < animals.length &&
+          ', by her own peak and as slowly as her milk was seen to fall where she was milked by herself, by her own fat where that was tested'}
         {unknown.length > 0 &&
           `; of ${unknown.join(', ')} nobody knows the peak yet, and the band is wide: milk her into a pail of her own on five days`}
         . Without a service written down she is taken to be served in time to calve once a year.
       </Quiet>
+      {view.churning && (
+        <Quiet>
+          The churn gets through {say.about(view.churning.perLoad * view.churning.loads)} a week:{' '}
+          {counted(view.churning.loads, 'load')} as full as the fullest of the last fourteen months, as in the
+          busiest week of them or once a day.
+        </Quiet>
+      )}
       {year && (
         <Quiet>
           In the middle of 400 possible years, drawn with one seed, the herd makes {say.about(year.makes)} and{' '}
