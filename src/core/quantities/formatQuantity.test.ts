@@ -167,3 +167,10 @@ test('what years add up to is read in threes, and what is typed stays as it is',
   expect(counted(10_184, 'batch', 'batches')).toBe('10,184 batches');
   expect(text(spokenMass(10_539_000, 'metric'))).toBe('10,539 kg');
 });
+
+test('what would round to a thousand of the smaller unit is said in the larger', () => {
+  expect(text(spokenVolume(999.7, 'metric'))).toBe('1 L');
+  expect(text(spokenVolume(999.4, 'metric'))).toBe('999 mL');
+  expect(text(spokenMass(999.6, 'metric'))).toBe('1 kg');
+  expect(text(spokenMass(-999.6, 'metric'))).toBe('−1 kg');
+});

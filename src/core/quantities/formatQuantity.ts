@@ -17,10 +17,13 @@ function round(value: number, places: number): string {
   return decimal(value, size >= 100 ? 0 : Math.min(size >= 10 ? 1 : 2, places));
 }
 
+/** From here on it is a kilogram or a litre: what would round to a thousand of the smaller is said in the larger. */
+const thousand = 999.5;
+
 /** Mass `grams` in the farm's own units: g and kg, or oz and lb. */
 export function spokenMass(grams: number, system: UnitSystem): Spoken {
   if (system === 'metric') {
-    if (Math.abs(grams) >= 1000) return { number: round(grams / 1000, 2), unit: 'kg' };
+    if (Math.abs(grams) >= thousand) return { number: round(grams / 1000, 2), unit: 'kg' };
     return { number: round(grams, Math.abs(grams) < 10 ? 1 : 0), unit: 'g' };
   }
   if (Math.abs(grams) >= gramsPerPound) return { number: round(grams / gramsPerPound, 2), unit: 'lb' };
@@ -31,7 +34,7 @@ export function spokenMass(grams: number, system: UnitSystem): Spoken {
 export function spokenVolume(millilitres: number, system: UnitSystem): Spoken {
   const size = Math.abs(millilitres);
   if (system === 'metric') {
-    if (size >= 1000) return { number: round(millilitres / 1000, 2), unit: 'L' };
+    if (size >= thousand) return { number: round(millilitres / 1000, 2), unit: 'L' };
     return { number: round(millilitres, size < 10 ? 1 : 0), unit: 'mL' };
   }
   const { quart, cup, tablespoon } = kitchenMeasures[system] as Record<
