@@ -136,11 +136,11 @@ export function WhatIf({
         {tried.another.map((one, i) => (
           <Amount
             key={i}
-            says={anotherSays(one, today)}
+            says={named(one)}
             least={0}
             most={monthsAhead}
             at={monthsTo(today, one.on)}
-            said={(months) => anotherSays({ ...one, on: inMonths(today, months) }, today)}
+            said={(months) => named({ ...one, on: inMonths(today, months) })}
             onAt={(months) => move(i, months)}
           />
         ))}
